@@ -1,0 +1,62 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/batch/batch.h"
+
+#include <algorithm>
+#include <array>
+#include <ostream>
+
+#include "command.h"
+
+namespace ember {
+
+namespace {
+
+struct Entry {
+    const char* name;
+    const char* description;
+    std::unique_ptr<Command> (*make)();
+};
+
+constexpr std::array<Entry, 4> entries{{
+    {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
+    {"info", "Describe a project as JSON", makeInfoCommand},
+    {"poses", "List where the picture is at every frame", makePosesCommand},
+    {"render", "Render the film of a project", makeRenderCommand},
+}};
+
+} // namespace
+
+int runBatch(const std::vector<std::string>& arguments, const BatchStreams& streams)
+{
+    const std::string version = std::string("vast-ember-batch ") + EMBER_VERSION;
+    CLI::App app("Vast Ember without a window: impact shakes for scripts and farms.", "vast-ember-batch");
+    app.set_version_flag("--version", version);
+    app.require_subcommand(1);
+    app.footer("Exit codes: 0 done, 1 it failed (one sentence on stderr), 2 the command line was wrong.");
+    std::vector<std::pair<CLI::App*, std::unique_ptr<Command>>> commands;
+    for (const Entry& entry : entries) {
+        CLI::App* sub = app.add_subcommand(entry.name, entry.description);
+        sub->set_version_flag("--version", version);
+        commands.emplace_back(sub, entry.make());
+        commands.back().second->declare(*sub);
+    }
+    try {
+        app.parse(std::vector<std::string>(arguments.rbegin(), arguments.rend()));
+    } catch (const CLI::Success& asked) { // --help, --version
+        return app.exit(asked, streams.out, streams.err) == 0 ? batchOk : batchUsage;
+    } catch (const CLI::ParseError& error) {
+        streams.err << "vast-ember-batch: " << error.what() << "\nRun with --help for more information.\n";
+        return batchUsage;
+    }
+    for (const auto& [sub, command] : commands) {
+        if (!sub->parsed())
+            continue;
+        const Status status = command->run(streams);
+        if (status)
+            return batchOk;
+        streams.err << "vast-ember-batch: " << sentence(status.error()) << '\n';
+    }
+    return batchFailed;
+}
+
+} // namespace ember

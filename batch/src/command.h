@@ -1,0 +1,59 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <memory>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include <CLI/CLI.hpp>
+
+#include "ember/batch/batch.h"
+#include "ember/core/error.h"
+#include "ember/core/project.h"
+
+namespace ember {
+
+/// One command of the batch tool: declares its arguments, then does its work.
+class Command {
+public:
+    virtual ~Command() = default;
+    virtual void declare(CLI::App& app) = 0;
+    virtual Status run(const BatchStreams& streams) = 0;
+};
+
+std::unique_ptr<Command> makeNewCommand();
+std::unique_ptr<Command> makeInfoCommand();
+std::unique_ptr<Command> makePosesCommand();
+std::unique_ptr<Command> makeRenderCommand();
+
+struct FrameRange {
+    std::int64_t first = 0;
+    std::int64_t last = 0;
+};
+
+/// "A-B" or "A"; checked against a film of `length` frames. An empty text is the whole film.
+Result<FrameRange> frameRange(const std::string& text, std::int64_t length);
+
+/// Validators, so that a wrong spelling is a usage error.
+CLI::Validator frameRangeSpelling();
+CLI::Validator sizeSpelling();
+CLI::Validator rateSpelling();
+CLI::Validator strikeSpelling();
+
+std::optional<FrameRate> rateFrom(const std::string& text);
+struct Size {
+    int width = 0;
+    int height = 0;
+};
+std::optional<Size> sizeFrom(const std::string& text);
+
+struct StrikeArgument {
+    std::int64_t frame = 0;
+    StrikeKind kind = StrikeKind::hit;
+    double strength = 1;
+};
+/// "FRAME:KIND:STRENGTH", strength a ratio (0.8) or percent (80%), 1 when left out.
+std::optional<StrikeArgument> strikeFrom(const std::string& text);
+
+} // namespace ember

@@ -1,0 +1,86 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <ostream>
+
+#include <nlohmann/json.hpp>
+
+#include "command.h"
+#include "ember/core/projection.h"
+#include "ember/project/file.h"
+
+namespace ember {
+
+namespace {
+
+using Json = nlohmann::ordered_json;
+
+class InfoCommand final : public Command {
+public:
+    void declare(CLI::App& app) override { app.add_option("PROJECT", path_, "The project, NAME.vember")->required(); }
+
+    Status run(const BatchStreams& streams) override
+    {
+        const auto loaded = loadProject(path_);
+        if (!loaded)
+            return loaded.error();
+        const Project& project = loaded.value();
+        const Motion motion(project);
+        const Cover cover = coverOf(project, motion);
+        Json json;
+        json["size"] = {{"width", project.width}, {"height", project.height}};
+        json["rate"] = std::to_string(project.rate.num()) + "/" + std::to_string(project.rate.den());
+        json["frames"] = project.length();
+        json["clip"] = project.shot ? Json(project.shot->clip) : Json(nullptr);
+        json["strikes"] = Json::array();
+        for (const Strike& strike : project.strikes)
+            json["strikes"].push_back(describe(project, strike));
+        json["recipes"] = Json::array();
+        for (const Recipe& recipe : project.recipes)
+            json["recipes"].push_back(describe(project, recipe));
+        json["finish"] = {{"edges", edgeName(project.finish.edges)}, {"cover", coverName(project.finish.cover)}};
+        // No zoom at all can hide the border when the picture's middle is thrown out; JSON has no infinity.
+        json["cover"] = {{"zoom", cover.zoom},
+                         {"needed", std::isfinite(cover.needed) ? Json(cover.needed) : Json(nullptr)},
+                         {"worst_frame", cover.worstFrame}};
+        streams.out << json.dump(2, ' ', false, Json::error_handler_t::replace) << '\n';
+        return Done{};
+    }
+
+private:
+    static Json describe(const Project& project, const Strike& strike)
+    {
+        const Envelope envelope = envelopeOf(project, strike);
+        const Recipe* recipe = project.recipe(strike.recipe);
+        const auto frame = static_cast<double>(strike.frame.index);
+        Json json{{"frame", strike.frame.index},
+                  {"kind", kindName(strike.kind)},
+                  {"name", strike.name},
+                  {"strength", strike.strength},
+                  {"direction", strike.direction ? Json(*strike.direction) : Json(nullptr)},
+                  {"seed", strike.seed},
+                  {"recipe", recipe != nullptr ? recipe->name : ""},
+                  {"peak_frame", frame + envelope.peak()},
+                  {"end_frame", frame + envelope.end()}};
+        return json;
+    }
+
+    static Json describe(const Project& project, const Recipe& recipe)
+    {
+        Json strands = Json::array();
+        for (const Strand& strand : recipe.strands)
+            strands.push_back(strand.name);
+        const auto used = std::count_if(project.strikes.begin(), project.strikes.end(),
+                                        [&](const Strike& strike) { return strike.recipe == recipe.id; });
+        return {{"name", recipe.name}, {"strands", strands}, {"used_by", used}};
+    }
+
+    std::string path_;
+};
+
+} // namespace
+
+std::unique_ptr<Command> makeInfoCommand()
+{
+    return std::make_unique<InfoCommand>();
+}
+
+} // namespace ember

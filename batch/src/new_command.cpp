@@ -1,0 +1,84 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <filesystem>
+#include <ostream>
+
+#include "command.h"
+#include "ember/film/new_project.h"
+#include "ember/project/edits.h"
+#include "ember/project/file.h"
+
+namespace ember {
+
+namespace {
+
+class NewCommand final : public Command {
+public:
+    void declare(CLI::App& app) override
+    {
+        app.add_option("CLIP", clip_, "The clip: a video, a picture, or one of a numbered series of pictures")->required();
+        app.add_option("-o,--output", output_, "The project to write, NAME.vember")->required();
+        app.add_option("--strike", strikes_, "Put a strike: FRAME:KIND:STRENGTH (may be given several times)")
+            ->check(strikeSpelling());
+        app.add_option("--recipe", recipe_, "The recipe of all these strikes, instead of the one for their kind");
+        app.add_option("--rate", rate_, "Frame rate of numbered pictures and stills (default 24/1)")->check(rateSpelling());
+        app.add_flag("--still", still_, "Open a numbered picture alone, though it has neighbours");
+        app.add_flag("--force", force_, "Replace the project if it exists");
+    }
+
+    Status run(const BatchStreams& streams) override
+    {
+        std::error_code ignored;
+        if (!force_ && std::filesystem::exists(output_, ignored))
+            return Error{ErrorCode::exists, output_, "give --force to replace it"};
+        ClipOptions options;
+        options.sequenceRate = rateFrom(rate_).value_or(FrameRate());
+        options.neverSequence = still_;
+        auto clip = ClipReader::open(clip_, options);
+        if (!clip)
+            return clip.error();
+        for (const auto& note : clip.value()->info().notes)
+            streams.err << note << '\n';
+        Project project = projectForClip(clip.value()->info());
+        const Recipe* recipe = project.recipeNamed(recipe_);
+        if (!recipe_.empty() && recipe == nullptr)
+            return Error{ErrorCode::badValue, "--recipe " + recipe_, "there are " + names(project)};
+        const RecipeId chosen = recipe != nullptr ? recipe->id : 0;
+        for (const auto& text : strikes_) {
+            const auto strike = strikeFrom(text);
+            if (strike->frame >= project.length())
+                return Error{ErrorCode::badValue, "--strike " + text,
+                             "frame " + std::to_string(strike->frame) + " is past the clip's last one, " + std::to_string(project.length() - 1)};
+            auto [next, id] = withStrike(std::move(project), Frame{strike->frame}, strike->kind, strike->strength);
+            project = std::move(next);
+            if (chosen != 0)
+                project.strike(id)->recipe = chosen;
+        }
+        return saveProject(project, output_);
+    }
+
+private:
+    static std::string names(const Project& project)
+    {
+        std::string list;
+        for (const Recipe& r : project.recipes)
+            list += (list.empty() ? "\"" : ", \"") + r.name + "\"";
+        return list;
+    }
+
+    std::string clip_;
+    std::string output_;
+    std::vector<std::string> strikes_;
+    std::string recipe_;
+    std::string rate_ = "24/1";
+    bool still_ = false;
+    bool force_ = false;
+};
+
+} // namespace
+
+std::unique_ptr<Command> makeNewCommand()
+{
+    return std::make_unique<NewCommand>();
+}
+
+} // namespace ember

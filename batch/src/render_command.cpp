@@ -1,0 +1,77 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <cmath>
+#include <ostream>
+
+#include "command.h"
+#include "ember/film/render_film.h"
+#include "ember/project/file.h"
+
+namespace ember {
+
+namespace {
+
+class RenderCommand final : public Command {
+public:
+    void declare(CLI::App& app) override
+    {
+        app.add_option("PROJECT", path_, "The project, NAME.vember")->required();
+        app.add_option("-o,--output", output_, "The film: NAME.mp4, NAME.mkv, NAME_%05d.png or a FOLDER/ for numbered pictures")
+            ->required();
+        app.add_option("--frames", frames_, "Only frames A-B, counted from 0, both included")->check(frameRangeSpelling());
+        app.add_option("--size", size_, "Size of the film, WxH (default: the project's)")->check(sizeSpelling());
+        app.add_option("--threads", threads_, "Threads to use (default: all)")->check(CLI::Range(1, 1024));
+        app.add_flag("--force", force_, "Replace the film if it exists");
+    }
+
+    Status run(const BatchStreams& streams) override
+    {
+        const auto project = loadProject(path_);
+        if (!project)
+            return project.error();
+        const auto frames = frameRange(frames_, project->length());
+        if (!frames)
+            return frames.error();
+        RenderOptions options = wholeFilm(project.value());
+        options.first = Frame{frames->first};
+        options.last = Frame{frames->last};
+        options.threads = threads_;
+        options.overwrite = force_;
+        if (const auto size = sizeFrom(size_)) {
+            options.width = size->width;
+            options.height = size->height;
+        }
+        std::int64_t told = 0;
+        const auto note = renderFilm(project.value(), output_, options, [&](const RenderProgress& p) {
+            const bool due = streams.liveProgress || p.done == p.total || p.done - told >= std::max<std::int64_t>(1, p.total / 20);
+            if (due) {
+                told = p.done;
+                streams.err << (streams.liveProgress ? "\r" : "") << "frame " << p.done << " of " << p.total << ", "
+                            << std::round(p.framesPerSecond * 10) / 10 << " frames/s, " << std::ceil(p.secondsLeft) << " s left"
+                            << (streams.liveProgress && p.done != p.total ? "   " : "\n") << std::flush;
+            }
+            return streams.stop == nullptr || !streams.stop->load();
+        });
+        if (!note)
+            return note.error();
+        if (!note.value().empty())
+            streams.err << note.value() << '\n';
+        return Done{};
+    }
+
+private:
+    std::string path_;
+    std::string output_;
+    std::string frames_;
+    std::string size_;
+    int threads_ = 0;
+    bool force_ = false;
+};
+
+} // namespace
+
+std::unique_ptr<Command> makeRenderCommand()
+{
+    return std::make_unique<RenderCommand>();
+}
+
+} // namespace ember

@@ -1,0 +1,62 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+#include <utility>
+#include <variant>
+
+namespace ember {
+
+/// What went wrong, told apart so that a caller can react; the sentence for a person is made by sentence().
+enum class ErrorCode {
+    notFound,    ///< the file does not exist
+    unreadable,  ///< it exists but cannot be read (rights, a folder, a broken device)
+    unwritable,  ///< it cannot be created, written or renamed (rights, full disk)
+    exists,      ///< it is there already and may not be overwritten
+    notMedia,    ///< no picture or sound is recognised in it
+    noPicture,   ///< media without a picture (sound only, no frame)
+    damaged,     ///< recognised, but cut short or corrupt
+    unsupported, ///< recognised, but not a thing we read or write
+    badValue,    ///< a number or word out of its range
+    badFormat,   ///< text that does not follow its format
+    cancelled,   ///< stopped on request
+    failed,      ///< anything else, told in detail
+};
+
+/// An error as a value: the code, what it is about (a path or a key), and the detail in words.
+struct Error {
+    ErrorCode code = ErrorCode::failed;
+    std::string subject;
+    std::string detail;
+};
+
+/// One plain sentence a user can act on: what, where, and why where it is known.
+std::string sentence(const Error& error);
+
+/// A value or the Error that stands in its place. Look at ok() before value().
+template <typename T>
+class [[nodiscard]] Result {
+public:
+    Result(T value) : content_(std::move(value)) {}
+    Result(Error error) : content_(std::move(error)) {}
+
+    bool ok() const { return std::holds_alternative<T>(content_); }
+    explicit operator bool() const { return ok(); }
+
+    T& value() & { return std::get<T>(content_); }
+    const T& value() const& { return std::get<T>(content_); }
+    T&& value() && { return std::get<T>(std::move(content_)); }
+    const Error& error() const { return std::get<Error>(content_); }
+
+    T* operator->() { return &value(); }
+    const T* operator->() const { return &value(); }
+
+private:
+    std::variant<T, Error> content_;
+};
+
+/// The result of something that only can fail or not.
+struct Done {};
+using Status = Result<Done>;
+
+} // namespace ember

@@ -1,0 +1,24 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/core/axes.h"
+
+namespace ember {
+
+std::string_view axisName(Axis axis)
+{
+    constexpr std::array<std::string_view, axisCount> names{"x", "y", "zoom", "roll", "pan", "tilt"};
+    return names[static_cast<std::size_t>(axis)];
+}
+
+std::string_view axisUnit(Axis axis)
+{
+    constexpr std::array<std::string_view, axisCount> units{"px", "px", "%", "°", "°", "°"};
+    return units[static_cast<std::size_t>(axis)];
+}
+
+double amountLimit(Axis axis)
+{
+    constexpr std::array<double, axisCount> limits{4000, 4000, 2, 180, 60, 60};
+    return limits[static_cast<std::size_t>(axis)];
+}
+
+} // namespace ember

@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/core/error.h"
+
+namespace ember {
+
+namespace {
+
+std::string lead(ErrorCode code, const std::string& subject)
+{
+    const std::string name = subject.empty() ? "It" : "\"" + subject + "\"";
+    switch (code) {
+    case ErrorCode::notFound: return name + " does not exist";
+    case ErrorCode::unreadable: return name + " cannot be read";
+    case ErrorCode::unwritable: return name + " cannot be written";
+    case ErrorCode::exists: return name + " exists already";
+    case ErrorCode::notMedia: return name + " holds no picture or sound that can be read";
+    case ErrorCode::noPicture: return name + " has no picture";
+    case ErrorCode::damaged: return name + " is damaged or cut short";
+    case ErrorCode::unsupported: return name + " is of a kind that is not supported";
+    case ErrorCode::badValue: return name + " has a value that cannot be used";
+    case ErrorCode::badFormat: return name + " does not follow its format";
+    case ErrorCode::cancelled: return subject.empty() ? "Cancelled" : name + " was cancelled";
+    case ErrorCode::failed: return subject.empty() ? "It failed" : name + " failed";
+    }
+    return name;
+}
+
+} // namespace
+
+std::string sentence(const Error& error)
+{
+    std::string text = lead(error.code, error.subject);
+    if (!error.detail.empty())
+        text += ": " + error.detail;
+    return text + ".";
+}
+
+} // namespace ember

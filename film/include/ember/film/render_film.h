@@ -1,0 +1,42 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstdint>
+#include <functional>
+#include <string>
+
+#include "ember/core/error.h"
+#include "ember/core/project.h"
+#include "ember/media/film_writer.h"
+
+namespace ember {
+
+struct RenderOptions {
+    Frame first;
+    Frame last; ///< included
+    int width = 0;
+    int height = 0;
+    int threads = 0; ///< 0: as many as the machine has
+    bool overwrite = false;
+};
+
+struct RenderProgress {
+    std::int64_t done = 0;
+    std::int64_t total = 0;
+    double framesPerSecond = 0;
+    double secondsLeft = 0;
+};
+
+/// Told after each frame; returning false cancels.
+using RenderWatcher = std::function<bool(const RenderProgress&)>;
+
+/// The whole film at its own size.
+RenderOptions wholeFilm(const Project& project);
+
+/// Renders frames of a project to a film (the format follows from the name, see filmFormatOf), with its sound. Decoding
+/// and shaking run ahead on threads of their own, a few frames at most. A size of another shape than the project's is
+/// filled from the inside, with black bars. Returns what is worth telling about the result, empty if nothing.
+Result<std::string> renderFilm(const Project& project, const std::string& out, const RenderOptions& options,
+                               const RenderWatcher& watcher);
+
+} // namespace ember

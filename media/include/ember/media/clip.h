@@ -1,0 +1,65 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstdint>
+#include <memory>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "ember/core/error.h"
+#include "ember/core/image.h"
+#include "ember/core/time.h"
+
+namespace ember {
+
+enum class ClipKind { video, still, sequence };
+
+/// What a clip is, as a viewer sees it: turned upright, with square pixels.
+struct ClipInfo {
+    ClipKind kind = ClipKind::video;
+    std::string path;
+    int width = 0;
+    int height = 0;
+    FrameRate rate;                ///< the rate a project made for this clip gets
+    bool variableRate = false;     ///< frames are not evenly spaced; `rate` is the nearest usual one
+    std::int64_t pictures = 1;     ///< pictures stored
+    std::int64_t length = 1;       ///< frames at `rate` that show it all
+    double originSeconds = 0;      ///< stream time of the first picture; the sound is laid against it
+    bool hasSound = false;
+    std::string codec;             ///< "h264", "png", …
+    bool alpha = false;
+    std::vector<std::string> notes; ///< things worth knowing, as sentences
+};
+
+struct ClipOptions {
+    FrameRate sequenceRate;      ///< for numbered pictures and stills, which have no rate of their own
+    bool neverSequence = false;  ///< a numbered picture is opened alone, though it has neighbours
+};
+
+/// Reads pictures of a clip by number, always exactly the one asked for. Not for several threads at once; open one
+/// reader for each.
+class ClipReader {
+public:
+    /// `path`: a video, a picture, one picture of a numbered series (opens the series), or a series written as
+    /// name_%04d.png. Any file name is taken literally first.
+    static Result<std::unique_ptr<ClipReader>> open(const std::string& path, const ClipOptions& options = {});
+    virtual ~ClipReader() = default;
+
+    const ClipInfo& info() const { return info_; }
+
+    /// The stored picture that is on show when frame `frame` of a film of this rate begins: the last whose presentation
+    /// time is not later, allowing one tick of the file's clock for its rounding. Held at both ends.
+    virtual std::int64_t pictureAt(Frame frame, FrameRate rate) const = 0;
+
+    /// Picture number `index` (0 to pictures - 1), upright, square pixels, 8-bit RGBA. Where one is damaged the nearest
+    /// earlier one that can be read stands in; an error when there is none.
+    virtual Result<ImagePtr> picture(std::int64_t index) = 0;
+
+    Result<ImagePtr> frame(Frame frame, FrameRate rate) { return picture(pictureAt(frame, rate)); }
+
+protected:
+    ClipInfo info_;
+};
+
+} // namespace ember

@@ -1,0 +1,64 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <memory>
+#include <optional>
+#include <string>
+
+#include "ember/core/error.h"
+#include "ember/core/image.h"
+#include "ember/core/sound.h"
+#include "ember/core/time.h"
+
+namespace ember {
+
+enum class FilmFormat {
+    mp4,        ///< H.264 and AAC
+    mkv,        ///< FFV1 (RGB, lossless) and FLAC
+    pngSequence ///< one PNG a frame, no sound
+};
+
+/// By the name: .mp4, .mkv, .png (numbered), or a folder (a name that ends in "/" or is one) for numbered PNG.
+std::optional<FilmFormat> filmFormatOf(const std::string& path);
+
+struct FilmSettings {
+    FilmFormat format = FilmFormat::mp4;
+    int width = 0;
+    int height = 0;
+    FrameRate rate;
+    bool alpha = false;
+    int soundRate = 0; ///< 0: no sound
+    int soundChannels = 0;
+    bool overwrite = false;
+    int threads = 0; ///< for the encoder; 0: as many as the machine has
+    std::int64_t firstNumber = 0; ///< number of the first picture of a sequence
+};
+
+/// Writes a film. Everything goes to a hidden file beside the target, which takes the final name only in finish(); until
+/// then, and after any failure or when the writer is dropped, nothing stands under that name that did not before.
+/// A sequence's pictures take their names one by one, each complete, and are removed again when it is dropped.
+class FilmWriter {
+public:
+    static Result<std::unique_ptr<FilmWriter>> create(const std::string& path, const FilmSettings& settings);
+    virtual ~FilmWriter() = default;
+
+    /// Pictures of exactly the settings' size, in order.
+    virtual Status addFrame(const Image& image) = 0;
+    /// The sound that follows; may be ahead of or behind the pictures.
+    virtual Status addSound(const SoundBuffer& sound) = 0;
+    virtual Status finish() = 0;
+};
+
+/// Size the format can hold: H.264 with the usual colour sampling needs even numbers, so an odd last row or column is
+/// left off.
+void fitToFormat(FilmFormat format, int& width, int& height);
+
+/// The sample rate nearest to `rate` that the format's coder knows; FilmSettings::soundRate must be one of those.
+int soundRateFor(FilmFormat format, int rate);
+/// The most channels the formats can hold.
+inline constexpr int mostSoundChannels = 8;
+
+/// The file of picture `number` of a sequence at `path` (a pattern name_%04d.png, a plain name.png or a folder).
+std::string sequenceFile(const std::string& path, std::int64_t number);
+
+} // namespace ember

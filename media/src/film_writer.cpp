@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/media/film_writer.h"
+
+#include <algorithm>
+#include <cctype>
+#include <cerrno>
+#include <cstring>
+#include <filesystem>
+#include <unistd.h>
+
+#include "writers.h"
+
+namespace ember {
+
+namespace fs = std::filesystem;
+
+std::optional<FilmFormat> filmFormatOf(const std::string& path)
+{
+    std::error_code ignored;
+    if (path.ends_with('/') || fs::is_directory(path, ignored))
+        return FilmFormat::pngSequence;
+    std::string extension = fs::path(path).extension().string();
+    std::transform(extension.begin(), extension.end(), extension.begin(),
+                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    if (extension == ".mp4")
+        return FilmFormat::mp4;
+    if (extension == ".mkv")
+        return FilmFormat::mkv;
+    if (extension == ".png")
+        return FilmFormat::pngSequence;
+    return std::nullopt;
+}
+
+void fitToFormat(FilmFormat format, int& width, int& height)
+{
+    if (format != FilmFormat::mp4)
+        return;
+    width = std::max(2, width - width % 2);
+    height = std::max(2, height - height % 2);
+}
+
+int soundRateFor(FilmFormat format, int rate)
+{
+    const AVCodec* encoder = avcodec_find_encoder(format == FilmFormat::mp4 ? AV_CODEC_ID_AAC : AV_CODEC_ID_FLAC);
+    if (encoder == nullptr || encoder->supported_samplerates == nullptr)
+        return rate;
+    int best = encoder->supported_samplerates[0];
+    for (const int* known = encoder->supported_samplerates; *known != 0; ++known)
+        if (std::abs(*known - rate) < std::abs(best - rate))
+            best = *known;
+    return best;
+}
+
+std::string partName(const std::string& path)
+{
+    const fs::path whole(path);
+    return (whole.parent_path() / ("." + whole.filename().string() + "." + std::to_string(::getpid()) + ".part")).string();
+}
+
+Result<std::unique_ptr<FilmWriter>> FilmWriter::create(const std::string& path, const FilmSettings& settings)
+{
+    av::quiet();
+    if (settings.width < 1 || settings.height < 1 || settings.width > 32768 || settings.height > 32768)
+        return Error{ErrorCode::badValue, path, "a film cannot be " + std::to_string(settings.width) + " x " +
+                                                     std::to_string(settings.height) + " pixels"};
+    const fs::path folder = fs::path(path).parent_path();
+    std::error_code ignored;
+    if (!folder.empty() && !fs::is_directory(folder, ignored) && !path.ends_with('/'))
+        return Error{ErrorCode::notFound, folder.string(), "the film was to be written into this folder"};
+    return settings.format == FilmFormat::pngSequence ? createPictureWriter(path, settings)
+                                                      : createStreamWriter(path, settings);
+}
+
+} // namespace ember

@@ -1,0 +1,126 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "picture_convert.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <cstring>
+
+namespace ember {
+
+Upright Upright::fromDisplayMatrix(const std::int32_t* m)
+{
+    const auto sign = [](std::int32_t v) { return v > 32768 ? 1 : v < -32768 ? -1 : 0; };
+    const Upright u{sign(m[0]), sign(m[3]), sign(m[1]), sign(m[4])};
+    const bool straight = std::abs(u.a) + std::abs(u.b) == 1 && std::abs(u.c) + std::abs(u.d) == 1 &&
+                          std::abs(u.a) + std::abs(u.c) == 1;
+    return straight ? u : Upright{};
+}
+
+Upright Upright::fromExif(int orientation)
+{
+    constexpr std::array<Upright, 9> table{{{},
+                                            {1, 0, 0, 1},
+                                            {-1, 0, 0, 1},
+                                            {-1, 0, 0, -1},
+                                            {1, 0, 0, -1},
+                                            {0, 1, 1, 0},
+                                            {0, -1, 1, 0},
+                                            {0, -1, -1, 0},
+                                            {0, 1, -1, 0}}};
+    return orientation >= 1 && orientation <= 8 ? table[static_cast<std::size_t>(orientation)] : Upright{};
+}
+
+bool hasAlpha(int pixelFormat)
+{
+    const auto* description = av_pix_fmt_desc_get(static_cast<AVPixelFormat>(pixelFormat));
+    return description != nullptr && (description->flags & AV_PIX_FMT_FLAG_ALPHA) != 0;
+}
+
+void PictureConverter::displaySize(int width, int height, AVRational aspect, const Upright& upright, int& outWidth,
+                                   int& outHeight)
+{
+    if (aspect.num > 0 && aspect.den > 0 && aspect.num != aspect.den) {
+        const double ratio = av_q2d(aspect);
+        // The longer way is stretched: no stored line is lost.
+        if (ratio > 1)
+            width = static_cast<int>(std::lround(width * ratio));
+        else
+            height = static_cast<int>(std::lround(height / ratio));
+    }
+    if (upright.swapsSides())
+        std::swap(width, height);
+    outWidth = std::max(1, width);
+    outHeight = std::max(1, height);
+}
+
+namespace {
+
+Image turned(const Image& stored, const Upright& u)
+{
+    const int w = stored.width();
+    const int h = stored.height();
+    Image out(u.swapsSides() ? h : w, u.swapsSides() ? w : h);
+    const int x0 = (u.a < 0 ? w - 1 : 0) + (u.b < 0 ? h - 1 : 0);
+    const int y0 = (u.c < 0 ? w - 1 : 0) + (u.d < 0 ? h - 1 : 0);
+    for (int y = 0; y < h; ++y)
+        for (int x = 0; x < w; ++x)
+            std::memcpy(out.at(x0 + u.a * x + u.b * y, y0 + u.c * x + u.d * y), stored.at(x, y), 4);
+    return out;
+}
+
+/// The matrix the samples were made with. Untagged pictures of high definition are BT.709, smaller ones BT.601, as
+/// players take them.
+int matrixOf(const AVFrame& frame)
+{
+    switch (frame.colorspace) {
+    case AVCOL_SPC_BT709: return SWS_CS_ITU709;
+    case AVCOL_SPC_FCC: return SWS_CS_FCC;
+    case AVCOL_SPC_SMPTE240M: return SWS_CS_SMPTE240M;
+    case AVCOL_SPC_BT2020_NCL:
+    case AVCOL_SPC_BT2020_CL: return SWS_CS_BT2020;
+    case AVCOL_SPC_BT470BG:
+    case AVCOL_SPC_SMPTE170M: return SWS_CS_ITU601;
+    default: return frame.height > 576 || frame.width >= 1280 ? SWS_CS_ITU709 : SWS_CS_ITU601;
+    }
+}
+
+} // namespace
+
+ImagePtr PictureConverter::convert(const AVFrame& frame, int width, int height)
+{
+    const int storedWidth = upright_.swapsSides() ? height : width;
+    const int storedHeight = upright_.swapsSides() ? width : height;
+    const auto* description = av_pix_fmt_desc_get(static_cast<AVPixelFormat>(frame.format));
+    if (description == nullptr)
+        return nullptr;
+    const bool jpegFormat = frame.format == AV_PIX_FMT_YUVJ420P || frame.format == AV_PIX_FMT_YUVJ422P ||
+                            frame.format == AV_PIX_FMT_YUVJ444P || frame.format == AV_PIX_FMT_YUVJ440P;
+    const bool rgb = (description->flags & AV_PIX_FMT_FLAG_RGB) != 0;
+    const int full = frame.color_range == AVCOL_RANGE_JPEG || jpegFormat || rgb ? 1 : 0;
+    const int matrix = matrixOf(frame);
+    // A frame whose JPEG was not tagged otherwise carries the matrix of JFIF, BT.601.
+    const int used = jpegFormat && frame.colorspace == AVCOL_SPC_UNSPECIFIED ? SWS_CS_ITU601 : matrix;
+    const int key[6] = {frame.width, frame.height, frame.format, used * 2 + full, storedWidth, storedHeight};
+    if (!scaler_ || !std::equal(key, key + 6, key_)) {
+        const bool resized = frame.width != storedWidth || frame.height != storedHeight;
+        const int flags = resized ? SWS_LANCZOS | SWS_ACCURATE_RND | SWS_FULL_CHR_H_INT : SWS_BICUBIC | SWS_ACCURATE_RND;
+        scaler_.reset(sws_getContext(frame.width, frame.height, static_cast<AVPixelFormat>(frame.format), storedWidth,
+                                     storedHeight, AV_PIX_FMT_RGBA, flags, nullptr, nullptr, nullptr));
+        if (!scaler_)
+            return nullptr;
+        const int* coefficients = sws_getCoefficients(used);
+        sws_setColorspaceDetails(scaler_.get(), coefficients, full, coefficients, 1, 0, 1 << 16, 1 << 16);
+        std::copy(key, key + 6, key_);
+    }
+    auto out = std::make_shared<Image>(storedWidth, storedHeight);
+    std::uint8_t* planes[4] = {out->row(0), nullptr, nullptr, nullptr};
+    const int strides[4] = {static_cast<int>(out->stride()), 0, 0, 0};
+    if (sws_scale(scaler_.get(), frame.data, frame.linesize, 0, frame.height, planes, strides) <= 0)
+        return nullptr;
+    if (upright_.needed())
+        return std::make_shared<Image>(turned(*out, upright_));
+    return out;
+}
+
+} // namespace ember

@@ -1,0 +1,42 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "av.h"
+#include "ember/core/image.h"
+
+namespace ember {
+
+/// How stored pixels are turned to stand upright: output = (a b; c d)·stored, moved back into the picture.
+struct Upright {
+    int a = 1, b = 0, c = 0, d = 1;
+
+    bool swapsSides() const { return a == 0; }
+    bool needed() const { return !(a == 1 && b == 0 && c == 0 && d == 1); }
+    /// From a container's display matrix; what is not a multiple of 90 degrees is left as stored.
+    static Upright fromDisplayMatrix(const std::int32_t* matrix);
+    /// From the orientation number of TIFF and Exif, 1 to 8.
+    static Upright fromExif(int orientation);
+};
+
+/// Turns decoded pictures of any pixel format into upright 8-bit RGBA with square pixels.
+class PictureConverter {
+public:
+    void setUpright(Upright upright) { upright_ = upright; }
+    const Upright& upright() const { return upright_; }
+
+    /// The size of the upright picture.
+    static void displaySize(int width, int height, AVRational pixelAspect, const Upright& upright, int& outWidth,
+                            int& outHeight);
+
+    /// `width`, `height`: the upright size asked for. Null when the pixel format cannot be converted.
+    ImagePtr convert(const AVFrame& frame, int width, int height);
+
+private:
+    Upright upright_;
+    av::Scaler scaler_;
+    int key_[6] = {};
+};
+
+bool hasAlpha(int pixelFormat);
+
+} // namespace ember

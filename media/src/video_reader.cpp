@@ -1,0 +1,348 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "video_reader.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <cstring>
+
+#include "picture_convert.h"
+
+namespace ember {
+
+namespace {
+
+/// One stored picture: when it is shown and when it is decoded, in ticks of the stream's clock.
+struct Entry {
+    std::int64_t shown;
+    std::int64_t decoded;
+    bool key;
+};
+
+std::int64_t shownAt(const AVPacket& packet, std::int64_t count)
+{
+    if (packet.pts != AV_NOPTS_VALUE)
+        return packet.pts;
+    return packet.dts != AV_NOPTS_VALUE ? packet.dts : count;
+}
+
+struct RateGuess {
+    FrameRate rate;
+    bool variable = false;
+};
+
+/// The rate of a stream, from the times of its pictures. A rate within 0.05 % of a usual one is that one, exactly;
+/// a stream with uneven times gets the nearest usual rate.
+RateGuess guessRate(const std::vector<Entry>& index, AVRational clock, AVRational declared)
+{
+    constexpr std::array<std::pair<int, int>, 13> usual{{{24000, 1001}, {24, 1}, {25, 1}, {30000, 1001}, {30, 1},
+                                                         {12, 1}, {15, 1}, {48, 1}, {50, 1}, {60000, 1001}, {60, 1},
+                                                         {100, 1}, {120, 1}}};
+    const auto nearest = [&](double rate, double tolerance) -> std::optional<FrameRate> {
+        std::optional<FrameRate> best;
+        double least = tolerance;
+        for (const auto& [num, den] : usual) {
+            const double distance = std::abs(rate * den / num - 1.0);
+            if (distance <= least) {
+                least = distance;
+                best = FrameRate::make(num, den);
+            }
+        }
+        return best;
+    };
+    const auto exact = FrameRate::make(declared.num, declared.den);
+    if (index.size() < 2)
+        return {exact.value_or(FrameRate())};
+    const auto span = static_cast<double>(index.back().shown - index.front().shown) * av_q2d(clock);
+    const double measured = static_cast<double>(index.size() - 1) / span;
+    // Even means: no picture is further than one tick, or 2 % of a frame, from where an even rate would put it.
+    const double step = 1.0 / measured;
+    const double slack = std::max(1.01 * av_q2d(clock), 0.02 * step);
+    bool even = true;
+    for (std::size_t i = 0; i < index.size() && even; ++i) {
+        const double at = static_cast<double>(index[i].shown - index.front().shown) * av_q2d(clock);
+        even = std::abs(at - static_cast<double>(i) * step) <= slack;
+    }
+    if (even) {
+        if (const auto known = nearest(measured, 0.0005))
+            return {*known};
+        if (exact && std::abs(exact->perSecond() / measured - 1.0) < 0.005)
+            return {*exact};
+        if (const auto known = nearest(measured, 0.005))
+            return {*known};
+        return {FrameRate::make(std::llround(measured * 1000), 1000).value_or(FrameRate())};
+    }
+    if (const auto known = nearest(measured, 0.12))
+        return {*known, true};
+    return {FrameRate::make(std::llround(std::clamp(measured, 1.0, 120.0)), 1).value_or(FrameRate()), true};
+}
+
+class VideoReader final : public ClipReader {
+public:
+    static Result<std::unique_ptr<ClipReader>> open(const std::string& path, FrameRate stillRate);
+
+    std::int64_t pictureAt(Frame frame, FrameRate rate) const override;
+    Result<ImagePtr> picture(std::int64_t index) override;
+
+private:
+    Status buildIndex();
+    void describe(FrameRate stillRate, const AVFrame& first);
+    /// The next picture in the order of showing; empty at the end of the file.
+    Result<av::FramePtr> next();
+    bool seekBefore(std::int64_t index, int stepsBack);
+    std::int64_t indexOf(const AVFrame& frame) const;
+    Result<ImagePtr> converted(const AVFrame& frame);
+    Result<ImagePtr> decodeTo(std::int64_t index);
+
+    std::unique_ptr<av::Input> input_;
+    int stream_ = -1;
+    av::Codec codec_;
+    av::PacketPtr packet_{av_packet_alloc()};
+    PictureConverter converter_;
+    std::vector<Entry> index_; ///< by time of showing
+    std::int64_t packets_ = 0; ///< read since the last seek
+    std::int64_t position_ = -1; ///< the picture decoded last; -1 before the first
+    bool draining_ = false;
+    ImagePtr last_;
+    std::int64_t lastIndex_ = -1;
+};
+
+Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, FrameRate stillRate)
+{
+    auto input = av::Input::open(path);
+    if (!input)
+        return input.error();
+    auto reader = std::make_unique<VideoReader>();
+    reader->input_ = std::move(input).value();
+    reader->info_.path = path;
+    AVFormatContext* format = reader->input_->format();
+    reader->stream_ = av_find_best_stream(format, AVMEDIA_TYPE_VIDEO, -1, -1, nullptr, 0);
+    const bool coverArt = reader->stream_ >= 0 && (format->streams[reader->stream_]->disposition & AV_DISPOSITION_ATTACHED_PIC) != 0;
+    reader->info_.hasSound = av_find_best_stream(format, AVMEDIA_TYPE_AUDIO, -1, -1, nullptr, 0) >= 0;
+    if (reader->stream_ < 0 || coverArt)
+        return Error{ErrorCode::noPicture, path, reader->info_.hasSound ? "it is sound only" : "no picture stream is in it"};
+    for (unsigned i = 0; i < format->nb_streams; ++i)
+        if (static_cast<int>(i) != reader->stream_)
+            format->streams[i]->discard = AVDISCARD_ALL;
+    auto codec = av::openDecoder(reader->input_->stream(reader->stream_), path, 2);
+    if (!codec)
+        return codec.error();
+    reader->codec_ = std::move(codec).value();
+    if (auto built = reader->buildIndex(); !built)
+        return built.error();
+    auto first = reader->next();
+    if (!first)
+        return first.error();
+    if (!first.value())
+        return Error{ErrorCode::damaged, path, "not one picture in it can be decoded"};
+    reader->describe(stillRate, *first.value());
+    if (auto image = reader->converted(*first.value()); image) {
+        reader->lastIndex_ = reader->indexOf(*first.value());
+        reader->position_ = reader->lastIndex_;
+        reader->last_ = image.value();
+    } else {
+        return image.error();
+    }
+    return std::unique_ptr<ClipReader>(std::move(reader));
+}
+
+Status VideoReader::buildIndex()
+{
+    AVFormatContext* format = input_->format();
+    std::int64_t count = 0;
+    while (av_read_frame(format, packet_.get()) >= 0) {
+        if (packet_->stream_index == stream_ && (packet_->flags & AV_PKT_FLAG_DISCARD) == 0 && packet_->size > 0) {
+            const auto shown = shownAt(*packet_, count++);
+            index_.push_back({shown, packet_->dts != AV_NOPTS_VALUE ? packet_->dts : shown,
+                              (packet_->flags & AV_PKT_FLAG_KEY) != 0});
+        }
+        av_packet_unref(packet_.get());
+    }
+    if (index_.empty())
+        return Error{ErrorCode::noPicture, info_.path, "its picture stream has no frames"};
+    std::sort(index_.begin(), index_.end(), [](const Entry& a, const Entry& b) { return a.shown < b.shown; });
+    index_.erase(std::unique(index_.begin(), index_.end(), [](const Entry& a, const Entry& b) { return a.shown == b.shown; }),
+                 index_.end());
+    info_.pictures = static_cast<std::int64_t>(index_.size());
+    // A single picture cannot be sought in by every demuxer, so it is simply opened again.
+    seekBefore(0, 0);
+    return Done{};
+}
+
+void VideoReader::describe(FrameRate stillRate, const AVFrame& first)
+{
+    AVFormatContext* format = input_->format();
+    AVStream* stream = input_->stream(stream_);
+    const bool pipe = std::strstr(format->iformat->name, "_pipe") != nullptr;
+    info_.kind = pipe && index_.size() == 1 ? ClipKind::still : ClipKind::video;
+    info_.codec = avcodec_get_name(stream->codecpar->codec_id);
+    info_.alpha = hasAlpha(first.format);
+    Upright upright;
+    if (const auto* side = av_stream_get_side_data(stream, AV_PKT_DATA_DISPLAYMATRIX, nullptr))
+        upright = Upright::fromDisplayMatrix(reinterpret_cast<const std::int32_t*>(side));
+    else if (const auto* tag = av_dict_get(first.metadata, "Orientation", nullptr, 0))
+        upright = Upright::fromExif(std::atoi(tag->value));
+    converter_.setUpright(upright);
+    const AVRational aspect = av_guess_sample_aspect_ratio(format, stream, const_cast<AVFrame*>(&first));
+    PictureConverter::displaySize(first.width, first.height, info_.kind == ClipKind::still ? AVRational{1, 1} : aspect,
+                                  upright, info_.width, info_.height);
+    if (info_.kind == ClipKind::still) {
+        info_.rate = stillRate;
+        info_.length = std::llround(5 * stillRate.perSecond()); // a still is shown for five seconds
+        return;
+    }
+    const AVRational declared = stream->avg_frame_rate.num > 0 ? stream->avg_frame_rate : stream->r_frame_rate;
+    const RateGuess guess = guessRate(index_, stream->time_base, declared);
+    info_.rate = guess.rate;
+    info_.variableRate = guess.variable;
+    const double clock = av_q2d(stream->time_base);
+    info_.originSeconds = static_cast<double>(index_.front().shown) * clock;
+    if (guess.variable) {
+        const double span = static_cast<double>(index_.back().shown - index_.front().shown) * clock;
+        info_.length = std::max<std::int64_t>(1, std::llround(info_.rate.frames(span)) + 1);
+        info_.notes.emplace_back("The frames are not evenly spaced in time; each project frame shows the one on show then.");
+    } else {
+        info_.length = info_.pictures;
+    }
+    const double declaredSeconds = stream->duration > 0 ? static_cast<double>(stream->duration) * clock : 0;
+    const double seconds = info_.rate.seconds(static_cast<double>(info_.length));
+    if (declaredSeconds > 0 && seconds < declaredSeconds * 0.9 - 1.0)
+        info_.notes.emplace_back("The file is cut short: it ends before the length it names.");
+}
+
+std::int64_t VideoReader::pictureAt(Frame frame, FrameRate rate) const
+{
+    if (index_.size() == 1)
+        return 0;
+    // shown·clock <= frame·den/num + one tick, in whole numbers: (shown - first - 1)·clock.num·num <= frame·den·clock.den
+    const AVRational clock = input_->format()->streams[stream_]->time_base;
+    const auto film = static_cast<Wide>(frame.index) * rate.den() * clock.den;
+    const auto origin = index_.front().shown;
+    const auto later = std::upper_bound(index_.begin(), index_.end(), film, [&](const Wide& at, const Entry& entry) {
+        return at < static_cast<Wide>(entry.shown - origin - 1) * clock.num * rate.num();
+    });
+    return std::max<std::int64_t>(0, later - index_.begin() - 1);
+}
+
+bool VideoReader::seekBefore(std::int64_t index, int stepsBack)
+{
+    // The last key picture shown not later than the wanted one; pictures that lead it in the file's order but are shown
+    // before it need the key picture before that, and are found by it.
+    auto at = index;
+    while (at > 0 && !(index_[static_cast<std::size_t>(at)].key && stepsBack-- == 0))
+        --at;
+    const auto& entry = index_[static_cast<std::size_t>(at)];
+    AVFormatContext* format = input_->format();
+    int code = av_seek_frame(format, stream_, std::min(entry.decoded, entry.shown), AVSEEK_FLAG_BACKWARD);
+    if (code < 0 || at == 0)
+        code = std::max(code, avformat_seek_file(format, stream_, INT64_MIN, index_.front().decoded, index_.front().shown, 0));
+    if (code < 0 && avio_seek(format->pb, 0, SEEK_SET) == 0)
+        avformat_flush(format);
+    avcodec_flush_buffers(codec_.get());
+    draining_ = false;
+    packets_ = 0;
+    position_ = -1;
+    return at > 0;
+}
+
+Result<av::FramePtr> VideoReader::next()
+{
+    av::FramePtr frame(av_frame_alloc());
+    for (;;) {
+        int code = avcodec_receive_frame(codec_.get(), frame.get());
+        if (code == 0)
+            return frame;
+        if (code == AVERROR_EOF)
+            return av::FramePtr();
+        if (code != AVERROR(EAGAIN))
+            continue; // a damaged picture; the next may be whole
+        code = draining_ ? AVERROR_EOF : av_read_frame(input_->format(), packet_.get());
+        if (code < 0) {
+            if (draining_)
+                return av::FramePtr();
+            draining_ = true;
+            avcodec_send_packet(codec_.get(), nullptr);
+            continue;
+        }
+        if (packet_->stream_index == stream_) {
+            packet_->pts = shownAt(*packet_, packets_++);
+            avcodec_send_packet(codec_.get(), packet_.get());
+        }
+        av_packet_unref(packet_.get());
+    }
+}
+
+std::int64_t VideoReader::indexOf(const AVFrame& frame) const
+{
+    const auto shown = frame.pts != AV_NOPTS_VALUE ? frame.pts : frame.best_effort_timestamp;
+    const auto found = std::upper_bound(index_.begin(), index_.end(), shown,
+                                        [](std::int64_t at, const Entry& entry) { return at < entry.shown; });
+    return std::max<std::int64_t>(0, found - index_.begin() - 1);
+}
+
+Result<ImagePtr> VideoReader::converted(const AVFrame& frame)
+{
+    auto image = converter_.convert(frame, info_.width, info_.height);
+    if (!image)
+        return Error{ErrorCode::unsupported, info_.path, "its pixel format cannot be converted"};
+    return image;
+}
+
+Result<ImagePtr> VideoReader::decodeTo(std::int64_t index)
+{
+    // Going on is cheaper than seeking unless a key picture lies between here and there.
+    const bool ahead = position_ >= 0 && index > position_ &&
+                       std::none_of(index_.begin() + position_ + 2, index_.begin() + std::max(index, position_ + 1) + 1,
+                                    [](const Entry& e) { return e.key; });
+    const bool nextKey = position_ >= 0 && index == position_ + 1;
+    int stepsBack = 0;
+    bool more = true;
+    if (!ahead && !nextKey)
+        more = seekBefore(index, stepsBack++);
+    av::FramePtr best;
+    for (;;) {
+        auto frame = next();
+        if (!frame)
+            return frame.error();
+        const auto at = frame.value() ? indexOf(*frame.value()) : info_.pictures;
+        if (frame.value())
+            position_ = at;
+        if (at > index || !frame.value()) {
+            if (!best && more) { // landed behind the wanted picture: start one key picture earlier
+                more = seekBefore(index, stepsBack++);
+                continue;
+            }
+            if (!best && frame.value())
+                best = std::move(frame).value();
+            break;
+        }
+        best = std::move(frame).value();
+        if (at == index)
+            break;
+    }
+    if (!best)
+        return Error{ErrorCode::damaged, info_.path, "picture " + std::to_string(index) + " cannot be decoded"};
+    return converted(*best);
+}
+
+Result<ImagePtr> VideoReader::picture(std::int64_t index)
+{
+    index = std::clamp<std::int64_t>(index, 0, info_.pictures - 1);
+    if (index == lastIndex_)
+        return last_;
+    auto image = decodeTo(index);
+    if (image) {
+        last_ = image.value();
+        lastIndex_ = index;
+    }
+    return image;
+}
+
+} // namespace
+
+Result<std::unique_ptr<ClipReader>> openVideo(const std::string& path, FrameRate stillRate)
+{
+    return VideoReader::open(path, stillRate);
+}
+
+} // namespace ember

@@ -1,0 +1,14 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <memory>
+#include <string>
+
+#include "ember/media/clip.h"
+
+namespace ember {
+
+/// A video or a single picture, taken literally. `stillRate`: the rate of a picture, which has none of its own.
+Result<std::unique_ptr<ClipReader>> openVideo(const std::string& path, FrameRate stillRate);
+
+} // namespace ember

@@ -1,0 +1,15 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "av.h"
+#include "ember/media/film_writer.h"
+
+namespace ember {
+
+Result<std::unique_ptr<FilmWriter>> createStreamWriter(const std::string& path, const FilmSettings& settings);
+Result<std::unique_ptr<FilmWriter>> createPictureWriter(const std::string& path, const FilmSettings& settings);
+
+/// A hidden name beside `path` for what is not finished yet.
+std::string partName(const std::string& path);
+
+} // namespace ember

@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Edits: each takes a project and gives the one that comes of it.
+#pragma once
+
+#include <cstdint>
+#include <vector>
+
+#include "ember/core/project.h"
+
+namespace ember {
+
+using StrikeIds = std::vector<StrikeId>;
+
+struct StrikeAdded {
+    Project project;
+    StrikeId id;
+};
+
+/// A strike of this kind at a frame, with the kind's usual direction, its starter recipe (the first recipe where that is
+/// gone) and a seed that no other strike has.
+StrikeAdded withStrike(Project project, Frame frame, StrikeKind kind, double strength);
+
+Project withoutStrikes(Project project, const StrikeIds& ids);
+
+/// Moves strikes by `frames`, together, as far as none leaves the film.
+Project withStrikesMoved(Project project, const StrikeIds& ids, std::int64_t frames);
+
+struct StrikesDuplicated {
+    Project project;
+    StrikeIds ids; ///< the new ones
+};
+/// Copies that stand `frames` later, with seeds of their own. Copies that would stand past the end are kept at it.
+StrikesDuplicated withStrikesDuplicated(Project project, const StrikeIds& ids, std::int64_t frames);
+
+/// Sets one thing of several strikes.
+template <typename Change>
+Project withStrikesChanged(Project project, const StrikeIds& ids, Change&& change)
+{
+    for (const StrikeId id : ids)
+        if (Strike* strike = project.strike(id))
+            change(*strike);
+    return project;
+}
+
+/// Whom a change of shape is for.
+enum class ShapeScope {
+    recipe, ///< the recipe, and so every strike that uses it
+    strike  ///< this strike alone
+};
+
+/// Sets an envelope value of the recipe a strike uses, or of the strike alone. In the recipe's scope a value the strike
+/// had of its own is returned to the recipe, or the change would not be seen.
+Project withEnvelopeValue(Project project, StrikeId id, EnvelopeField field, double value, ShapeScope scope);
+
+/// Gives all of a strike's own values back to its recipe.
+Project withoutOverrides(Project project, const StrikeIds& ids);
+
+/// A seed that no strike of the project uses, the same for the same project.
+std::uint32_t freshSeed(const Project& project);
+
+} // namespace ember

@@ -1,0 +1,31 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "ember/core/error.h"
+#include "ember/core/project.h"
+
+namespace ember {
+
+/// Version of the `.vember` format written and read; see docs/file-format.md.
+inline constexpr int projectVersion = 1;
+
+/// The project as JSON text. Clip paths are written relative to `folder` (the project file's) where that is possible.
+std::string projectToJson(const Project& project, const std::string& folder);
+
+/// The project in a JSON text; `name` is what errors call it. Relative clip paths are resolved against `folder`.
+/// Everything is checked: a value that is missing, unknown, out of its range or of the wrong type is an error that names
+/// its place, such as "strikes[3].frame".
+Result<Project> projectFromJson(std::string_view text, const std::string& folder, const std::string& name);
+
+Result<Project> loadProject(const std::string& path);
+
+/// Writes beside the target and renames, so that what stood there before is whole until the new file is.
+Status saveProject(const Project& project, const std::string& path);
+
+/// The same for any text.
+Status writeFileSafely(const std::string& path, std::string_view text);
+
+} // namespace ember

@@ -1,0 +1,96 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/project/edits.h"
+
+#include <algorithm>
+
+#include "ember/core/source.h"
+#include "ember/project/starter_recipes.h"
+
+namespace ember {
+
+std::uint32_t freshSeed(const Project& project)
+{
+    for (std::uint64_t i = project.strikes.size() + 1;; ++i) {
+        // Five digits at most: a seed is read aloud and typed.
+        const auto seed = static_cast<std::uint32_t>(mixSeed(0xeb3e, i) % 99'999 + 1);
+        const bool used = std::any_of(project.strikes.begin(), project.strikes.end(),
+                                      [seed](const Strike& strike) { return strike.seed == seed; });
+        if (!used)
+            return seed;
+    }
+}
+
+StrikeAdded withStrike(Project project, Frame frame, StrikeKind kind, double strength)
+{
+    Strike strike;
+    strike.frame = frame;
+    strike.kind = kind;
+    strike.strength = clampTo(strikefield::strength, strength);
+    strike.direction = usualDirection(kind);
+    strike.seed = freshSeed(project);
+    if (const Recipe* recipe = project.recipeNamed(starterRecipeName(kind)))
+        strike.recipe = recipe->id;
+    else if (!project.recipes.empty())
+        strike.recipe = project.recipes.front().id;
+    const StrikeId id = project.addStrike(std::move(strike));
+    return {std::move(project), id};
+}
+
+Project withoutStrikes(Project project, const StrikeIds& ids)
+{
+    std::erase_if(project.strikes, [&](const Strike& strike) {
+        return std::find(ids.begin(), ids.end(), strike.id) != ids.end();
+    });
+    return project;
+}
+
+Project withStrikesMoved(Project project, const StrikeIds& ids, std::int64_t frames)
+{
+    const std::int64_t last = std::max<std::int64_t>(0, project.length() - 1);
+    for (const StrikeId id : ids)
+        if (const Strike* strike = project.strike(id))
+            frames = std::clamp(frames, std::min<std::int64_t>(0, -strike->frame.index),
+                                std::max<std::int64_t>(0, last - strike->frame.index));
+    project = withStrikesChanged(std::move(project), ids, [frames](Strike& strike) { strike.frame = strike.frame + frames; });
+    project.sortStrikes();
+    return project;
+}
+
+StrikesDuplicated withStrikesDuplicated(Project project, const StrikeIds& ids, std::int64_t frames)
+{
+    StrikesDuplicated out;
+    const std::int64_t last = std::max<std::int64_t>(0, project.length() - 1);
+    for (const StrikeId id : ids) {
+        const Strike* original = project.strike(id);
+        if (original == nullptr)
+            continue;
+        Strike copy = *original;
+        copy.frame = Frame{std::clamp<std::int64_t>(copy.frame.index + frames, 0, std::max(last, copy.frame.index))};
+        copy.seed = freshSeed(project);
+        out.ids.push_back(project.addStrike(std::move(copy)));
+    }
+    out.project = std::move(project);
+    return out;
+}
+
+Project withEnvelopeValue(Project project, StrikeId id, EnvelopeField field, double value, ShapeScope scope)
+{
+    Strike* strike = project.strike(id);
+    if (strike == nullptr)
+        return project;
+    if (scope == ShapeScope::strike) {
+        strike->overrides.set(field, value);
+        return project;
+    }
+    strike->overrides.clear(field);
+    if (Recipe* recipe = project.recipe(strike->recipe))
+        recipe->envelope.set(field, value);
+    return project;
+}
+
+Project withoutOverrides(Project project, const StrikeIds& ids)
+{
+    return withStrikesChanged(std::move(project), ids, [](Strike& strike) { strike.overrides = {}; });
+}
+
+} // namespace ember

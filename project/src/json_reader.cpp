@@ -1,0 +1,124 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "json_reader.h"
+
+#include <array>
+#include <charconv>
+#include <cmath>
+
+namespace ember {
+
+std::string plainNumber(double value)
+{
+    std::array<char, 40> text{};
+    const auto end = std::to_chars(text.data(), text.data() + text.size(), value).ptr;
+    return {text.data(), end};
+}
+
+JsonObject::JsonObject(const Json& json, std::string place, JsonTrouble& trouble)
+    : json_(json), place_(std::move(place)), trouble_(trouble)
+{
+    if (!json_.is_object())
+        trouble_.add(ErrorCode::badFormat, place_, "should be an object in braces");
+}
+
+JsonObject::~JsonObject()
+{
+    if (!json_.is_object())
+        return;
+    for (const auto& [key, value] : json_.items())
+        if (!asked_.contains(key))
+            trouble_.add(ErrorCode::badFormat, placeOf(key), "is not a key this version knows");
+}
+
+const Json* JsonObject::find(const char* key)
+{
+    asked_.insert(key);
+    if (!json_.is_object())
+        return nullptr;
+    const auto found = json_.find(key);
+    return found == json_.end() ? nullptr : &*found;
+}
+
+const Json* JsonObject::need(const char* key)
+{
+    const Json* value = find(key);
+    if (value == nullptr)
+        trouble_.add(ErrorCode::badFormat, placeOf(key), "is missing");
+    return value;
+}
+
+double JsonObject::checked(const Json& value, const char* key, double min, double max)
+{
+    if (!value.is_number()) {
+        wrong(key, "should be a number");
+        return min;
+    }
+    const auto number = value.get<double>();
+    if (!(std::isfinite(number) && number >= min && number <= max)) {
+        wrong(key, "is " + plainNumber(number) + ", which is outside " + plainNumber(min) + " to " + plainNumber(max));
+        return min;
+    }
+    return number;
+}
+
+double JsonObject::number(const char* key, double min, double max, double fallback)
+{
+    const Json* value = find(key);
+    return value != nullptr ? checked(*value, key, min, max) : fallback;
+}
+
+double JsonObject::number(const FieldSpec& spec)
+{
+    return number(std::string(spec.key).c_str(), spec.min, spec.max, spec.fallback);
+}
+
+std::optional<double> JsonObject::optionalNumber(const FieldSpec& spec)
+{
+    const std::string key(spec.key);
+    const Json* value = find(key.c_str());
+    if (value == nullptr || value->is_null())
+        return std::nullopt;
+    return checked(*value, key.c_str(), spec.min, spec.max);
+}
+
+std::int64_t JsonObject::needInteger(const char* key, std::int64_t min, std::int64_t max)
+{
+    const Json* value = need(key);
+    if (value == nullptr)
+        return min;
+    const double number = checked(*value, key, static_cast<double>(min), static_cast<double>(max));
+    if (number != std::floor(number))
+        wrong(key, "is " + plainNumber(number) + ", but should be a whole number");
+    return static_cast<std::int64_t>(number);
+}
+
+std::string JsonObject::text(const char* key, const std::string& fallback)
+{
+    const Json* value = find(key);
+    if (value == nullptr)
+        return fallback;
+    if (!value->is_string()) {
+        wrong(key, "should be a text in quotes");
+        return fallback;
+    }
+    return value->get<std::string>();
+}
+
+std::string JsonObject::needText(const char* key)
+{
+    return need(key) != nullptr ? text(key, {}) : std::string();
+}
+
+bool JsonObject::flag(const char* key, bool fallback)
+{
+    const Json* value = find(key);
+    if (value == nullptr)
+        return fallback;
+    if (!value->is_boolean()) {
+        wrong(key, "should be true or false");
+        return fallback;
+    }
+    return value->get<bool>();
+}
+
+} // namespace ember

@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+#include <vector>
+
+#include "ember/core/image.h"
+#include "ember/core/project.h"
+#include "ember/core/projection.h"
+
+namespace ember {
+
+/// Catmull-Rom weights (Keys 1981, a = -1/2) of the four pixels around a place `f` (0 to 1) behind the second of them.
+struct CubicWeights {
+    float w[4];
+};
+CubicWeights cubicWeights(float f);
+
+/// Fills `out` with what `toSource` shows of `source`; beyond it, what `edges` says. Fast: vector code for the best
+/// instruction set of this machine, rows spread over threads.
+void warp(const Image& source, const Matrix3& toSource, EdgeMode edges, Colour plain, Image& out);
+
+/// The same in plain double precision, one pixel at a time: the judge of warp(), never more than 1 code value apart.
+void warpReference(const Image& source, const Matrix3& toSource, EdgeMode edges, Colour plain, Image& out);
+
+/// The instruction sets compiled in that this machine can run, best first, and the one in use.
+std::vector<std::string> instructionSets();
+std::string instructionSetInUse();
+/// Uses one of instructionSets(); an empty name goes back to the best. False when it is not available.
+bool useInstructionSet(const std::string& name);
+
+} // namespace ember
