@@ -1,0 +1,158 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "anvil_geometry.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace ember::app {
+
+namespace {
+
+constexpr double sideLeft = 62;
+constexpr double sideRight = 34;
+constexpr double grabRadius = 9;
+constexpr double handleGap = 13; ///< neighbours are kept this far apart so that each can be grabbed
+
+using F = EnvelopeField;
+
+} // namespace
+
+AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even)
+{
+    AnvilLayout layout;
+    const double width = std::max(120.0, size.width());
+    const double height = std::max(120.0, size.height());
+    const double frames = std::clamp(height * 0.29, 34.0, 96.0);
+    const double trace = std::clamp(height * 0.13, 18.0, 48.0);
+    constexpr double ruler = 18;
+    constexpr double top = 22;
+    const double left = sideLeft;
+    const double span = width - sideLeft - sideRight;
+    layout.frames = QRectF(0, height - frames, width, frames);
+    layout.trace = QRectF(left, layout.frames.top() - trace - 2, span, trace);
+    layout.ruler = QRectF(0, layout.trace.top() - ruler - 1, width, ruler);
+    layout.plot = QRectF(left, top, span, std::max(20.0, layout.ruler.top() - top - 1));
+    layout.map.left = left;
+    layout.map.right = left + span;
+    layout.map.even = even;
+    layout.map.firstFrame = -std::max(3.0, envelope[F::lead] + 2);
+    layout.map.lastFrame = std::max(12.0, std::ceil(envelope.end() * 1.12 + 2));
+    return layout;
+}
+
+double curveHandleFrame(const AnvilLayout& layout, const Envelope& envelope)
+{
+    const double from = layout.map.toPixel(envelope.holdEnd());
+    const double to = layout.map.toPixel(envelope.decayEnd());
+    return layout.map.toFrame(from + 0.42 * (to - from));
+}
+
+std::vector<HandlePoint> handlePoints(const AnvilLayout& layout, const Envelope& e)
+{
+    std::vector<HandlePoint> points;
+    points.push_back({Handle::peak, layout.at(e.peak(), 1)});
+    points.push_back({Handle::hold, layout.at(e.holdEnd(), 1)});
+    if (e[F::decay] > 0) {
+        const double frame = curveHandleFrame(layout, e);
+        points.push_back({Handle::curve, layout.at(frame, intensityAt(e, frame))});
+    }
+    points.push_back({Handle::decay, layout.at(e.decayEnd(), e[F::rumble])});
+    if (e[F::rumble] > 0) {
+        points.push_back({Handle::rumble, layout.at(e.rumbleEnd(), e[F::rumble])});
+        points.push_back({Handle::release, layout.at(e.end(), 0)});
+    }
+    // Handles that would lie on each other step aside to the right.
+    for (std::size_t i = 1; i < points.size(); ++i)
+        if (points[i].handle != Handle::curve) {
+            const auto& before = points[i].handle == Handle::decay && points[i - 1].handle == Handle::curve ? points[i - 2] : points[i - 1];
+            if (std::hypot(points[i].at.x() - before.at.x(), points[i].at.y() - before.at.y()) < handleGap)
+                points[i].at.setX(before.at.x() + handleGap);
+        }
+    return points;
+}
+
+Handle handleAt(const AnvilLayout& layout, const Envelope& envelope, QPointF place)
+{
+    Handle nearest = Handle::none;
+    double least = grabRadius;
+    for (const HandlePoint& point : handlePoints(layout, envelope)) {
+        const double distance = std::hypot(point.at.x() - place.x(), point.at.y() - place.y());
+        if (distance <= least) {
+            least = distance;
+            nearest = point.handle;
+        }
+    }
+    return nearest;
+}
+
+double curveThrough(double u, double share)
+{
+    u = std::clamp(u, 0.01, 0.99);
+    double low = specOf(F::decayCurve).min;
+    double high = specOf(F::decayCurve).max;
+    // slopeFall falls as the curve grows, so halving finds it.
+    for (int i = 0; i < 40; ++i) {
+        const double middle = 0.5 * (low + high);
+        (slopeFall(u, middle) > share ? low : high) = middle;
+    }
+    return 0.5 * (low + high);
+}
+
+EnvelopeChanges dragHandle(const AnvilLayout& layout, const Envelope& e, Handle handle, QPointF place, bool fine)
+{
+    const double frame = layout.map.toFrame(place.x());
+    const auto length = [fine](double from, double to) {
+        const double exact = std::max(0.0, to - from);
+        return fine ? std::round(exact * 100) / 100 : std::round(exact);
+    };
+    const auto level = [&] {
+        const double exact = std::clamp(layout.toLevel(place.y()), 0.0, 1.0);
+        return fine ? std::round(exact * 1000) / 1000 : std::round(exact * 100) / 100;
+    };
+    switch (handle) {
+    case Handle::none: return {};
+    case Handle::peak: return {{F::attack, length(0, frame)}};
+    case Handle::hold: return {{F::hold, length(e.peak(), frame)}};
+    case Handle::curve: {
+        const double u = (curveHandleFrame(layout, e) - e.holdEnd()) / std::max(1e-9, e[F::decay]);
+        const double rumble = e[F::rumble];
+        const double share = (layout.toLevel(place.y()) - rumble) / std::max(1e-9, 1 - rumble);
+        const double curve = curveThrough(u, std::clamp(share, 0.0, 1.0));
+        return {{F::decayCurve, fine ? curve : std::round(curve * 4) / 4}};
+    }
+    case Handle::decay: return {{F::decay, length(e.holdEnd(), frame)}, {F::rumble, level()}};
+    case Handle::rumble: return {{F::rumbleLength, length(e.decayEnd(), frame)}, {F::rumble, std::max(0.01, level())}};
+    case Handle::release: return {{F::release, length(e.rumbleEnd(), frame)}};
+    }
+    return {};
+}
+
+std::vector<std::int64_t> contactFrames(const AnvilLayout& layout, std::int64_t peak, double width)
+{
+    const auto first = static_cast<std::int64_t>(std::ceil(layout.map.firstFrame));
+    const auto last = static_cast<std::int64_t>(std::floor(layout.map.lastFrame));
+    std::vector<std::int64_t> chosen;
+    const double room = width + 4;
+    const auto fits = [&](std::int64_t frame) {
+        const double x = layout.map.toPixel(static_cast<double>(frame));
+        return x - width / 2 >= layout.frames.left() && x + width / 2 <= layout.frames.right() &&
+               std::none_of(chosen.begin(), chosen.end(), [&](std::int64_t other) {
+                   return std::abs(layout.map.toPixel(static_cast<double>(other)) - x) < room;
+               });
+    };
+    const auto take = [&](std::int64_t frame) {
+        if (frame >= first && frame <= last && fits(frame))
+            chosen.push_back(frame);
+    };
+    take(peak);
+    take(0);
+    // Outwards from the peak, each the next frame that has room.
+    for (auto frame = peak + 1; frame <= last; ++frame)
+        take(frame);
+    for (auto frame = peak - 1; frame >= first; --frame)
+        take(frame);
+    std::sort(chosen.begin(), chosen.end());
+    return chosen;
+}
+
+} // namespace ember::app

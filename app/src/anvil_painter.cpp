@@ -1,0 +1,239 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "anvil_painter.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <QCoreApplication>
+#include <QFontMetricsF>
+#include <QPainter>
+#include <QPainterPath>
+
+#include "picture_renderer.h"
+#include "theme.h"
+
+namespace ember::app {
+
+namespace {
+
+QString tr(const char* text)
+{
+    return QCoreApplication::translate("Anvil", text);
+}
+
+void paintGrid(QPainter& p, const AnvilLayout& layout)
+{
+    p.setFont(theme::numbers(11));
+    for (const int level : {0, 50, 100}) {
+        const double y = std::round(layout.toY(level / 100.0)) + 0.5;
+        p.setPen(QPen(theme::line, 1, level == 0 ? Qt::SolidLine : Qt::DotLine));
+        p.drawLine(QPointF(layout.plot.left(), y), QPointF(layout.plot.right(), y));
+        p.setPen(theme::dim);
+        p.drawText(QRectF(0, y - 9, layout.plot.left() - 8, 18), Qt::AlignRight | Qt::AlignVCenter, QStringLiteral("%1 %").arg(level));
+    }
+    for (const Tick& tick : strikeTicks(layout.map, 40)) {
+        const double x = std::round(layout.map.toPixel(tick.value)) + 0.5;
+        p.setPen(QPen(theme::line, 1));
+        p.drawLine(QPointF(x, layout.plot.top()), QPointF(x, layout.trace.bottom()));
+        p.setPen(theme::dim);
+        p.drawText(QRectF(x - 30, layout.ruler.top(), 60, layout.ruler.height()), Qt::AlignCenter, QString::fromStdString(tick.label));
+    }
+    p.setPen(theme::dim);
+    p.setFont(theme::words(11));
+    p.drawText(QRectF(6, layout.ruler.top(), 54, layout.ruler.height()), Qt::AlignLeft | Qt::AlignVCenter, tr("frames"));
+}
+
+void paintEnvelope(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
+{
+    const Envelope& e = picture.envelope;
+    const auto from = static_cast<int>(std::floor(layout.map.toPixel(e.start())));
+    const auto to = static_cast<int>(std::ceil(std::min(layout.map.toPixel(e.end()), layout.plot.right())));
+    p.setRenderHint(QPainter::Antialiasing, false);
+    for (int x = from; x <= to; ++x) {
+        const double level = intensityAt(e, layout.map.toFrame(x + 0.5));
+        if (level <= 0)
+            continue;
+        p.setPen(theme::heat(level * picture.strength));
+        p.drawLine(QPointF(x, layout.toY(level)), QPointF(x, layout.toY(0) - 1));
+    }
+    p.setRenderHint(QPainter::Antialiasing);
+    // The line itself, with its corners where they are.
+    QPainterPath line(layout.at(layout.map.firstFrame, 0));
+    line.lineTo(layout.at(e.start(), 0));
+    const auto slope = [&](double a, double b) {
+        const double x0 = layout.map.toPixel(a);
+        const double x1 = layout.map.toPixel(b);
+        for (double x = x0; x < x1; x += 1.0) {
+            const double frame = layout.map.toFrame(x);
+            line.lineTo(QPointF(x, layout.toY(intensityAt(e, std::clamp(frame, a, b)))));
+        }
+    };
+    slope(e.start(), 0);
+    line.lineTo(layout.at(0, 0));
+    slope(0, e.peak());
+    line.lineTo(layout.at(e.peak(), 1));
+    line.lineTo(layout.at(e.holdEnd(), 1));
+    slope(e.holdEnd(), e.decayEnd());
+    line.lineTo(layout.at(e.decayEnd(), e[EnvelopeField::rumble]));
+    line.lineTo(layout.at(e.rumbleEnd(), e[EnvelopeField::rumble]));
+    if (e.end() > e.rumbleEnd())
+        slope(e.rumbleEnd(), e.end());
+    line.lineTo(layout.at(e.end(), 0));
+    line.lineTo(layout.at(layout.map.lastFrame, 0));
+    p.setPen(QPen(theme::text, 1.5));
+    p.setBrush(Qt::NoBrush);
+    p.drawPath(line);
+    if (picture.strength > 1) { // beyond full heat: said in words too
+        p.setFont(theme::numbers(11));
+        p.setPen(theme::text);
+        const double x = layout.map.toPixel(e.peak());
+        p.drawLine(QPointF(x, layout.toY(1) - 6), QPointF(x, layout.toY(1) - 12));
+    }
+}
+
+QString handleText(Handle handle, const Envelope& e)
+{
+    const auto frames = [](double v) { return QString::number(v, 'g', 5); };
+    using F = EnvelopeField;
+    switch (handle) {
+    case Handle::none: return {};
+    case Handle::peak: return e[F::attack] == 0 ? tr("peak on the strike") : tr("attack %1").arg(frames(e[F::attack]));
+    case Handle::hold: return tr("hold %1").arg(frames(e[F::hold]));
+    case Handle::curve: {
+        const double curve = e[F::decayCurve];
+        const char* words = curve > 0.4 ? "curve %1, falls fast first" : curve < -0.4 ? "curve %1, falls late" : "curve %1, straight";
+        return tr(words).arg(frames(curve));
+    }
+    case Handle::decay: return tr("decay %1").arg(frames(e[F::decay])) + (e[F::rumble] > 0 ? tr(" to %1 %").arg(frames(100 * e[F::rumble])) : QString());
+    case Handle::rumble: return tr("rumble %1").arg(frames(e[F::rumbleLength]));
+    case Handle::release: return tr("release %1").arg(frames(e[F::release]));
+    }
+    return {};
+}
+
+void paintHandles(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
+{
+    const auto points = handlePoints(layout, picture.envelope);
+    const Handle lit = picture.dragged != Handle::none ? picture.dragged : picture.hovered;
+    p.setFont(theme::numbers(11));
+    const QFontMetricsF metrics(p.font());
+    // The one in hand is named first; the others where their names find room.
+    std::vector<QRectF> taken;
+    const auto name = [&](const HandlePoint& point) {
+        const QString text = handleText(point.handle, picture.envelope);
+        const double width = metrics.horizontalAdvance(text) + 6;
+        const bool top = point.at.y() < layout.plot.top() + 20;
+        QRectF box(point.at.x() + (top ? -4 : 8), point.at.y() - (top ? 21 : 20), width, 15);
+        if (point.handle == Handle::peak)
+            box.moveRight(point.at.x() + 6);
+        if (box.right() > layout.plot.right() + 30)
+            box.moveRight(layout.plot.right() + 30);
+        if (box.left() < 2)
+            box.moveLeft(2);
+        const bool free = std::none_of(taken.begin(), taken.end(), [&](const QRectF& other) { return other.adjusted(-4, 0, 4, 0).intersects(box); });
+        if (!free)
+            return;
+        taken.push_back(box);
+        p.setPen(point.handle == lit ? theme::copper : theme::text);
+        p.drawText(box, Qt::AlignCenter, text);
+    };
+    for (const HandlePoint& point : points)
+        if (point.handle == lit)
+            name(point);
+    for (const HandlePoint& point : points)
+        if (point.handle != lit)
+            name(point);
+    for (const HandlePoint& point : points) {
+        const bool on = point.handle == lit;
+        p.setPen(QPen(on ? theme::copper : theme::text, 1.5));
+        p.setBrush(theme::window);
+        const double r = on ? 5.5 : 4.5;
+        if (point.handle == Handle::curve)
+            p.drawEllipse(point.at, r, r);
+        else
+            p.drawRect(QRectF(point.at.x() - r, point.at.y() - r, 2 * r, 2 * r));
+    }
+}
+
+void paintTrace(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
+{
+    const auto steps = static_cast<int>(layout.trace.width() * 1.5);
+    std::vector<Pose> poses;
+    poses.reserve(static_cast<std::size_t>(steps) + 1);
+    double largest = 4;
+    for (int i = 0; i <= steps; ++i) {
+        const double x = layout.trace.left() + layout.trace.width() * i / steps;
+        poses.push_back(picture.motion.poseAt(static_cast<double>(picture.strikeFrame) + layout.map.toFrame(x)));
+        largest = std::max({largest, std::abs(poses.back().x), std::abs(poses.back().y)});
+    }
+    const double middle = layout.trace.center().y();
+    const double scale = 0.48 * layout.trace.height() / largest;
+    const auto draw = [&](double Pose::*axis, const QColor& colour) {
+        QPainterPath path;
+        for (int i = 0; i <= steps; ++i) {
+            const QPointF at(layout.trace.left() + layout.trace.width() * i / steps, middle + scale * poses[static_cast<std::size_t>(i)].*axis);
+            i == 0 ? path.moveTo(at) : path.lineTo(at);
+        }
+        p.setPen(QPen(colour, 1.2));
+        p.drawPath(path);
+    };
+    p.setBrush(Qt::NoBrush);
+    draw(&Pose::x, theme::faint);
+    draw(&Pose::y, theme::text);
+    p.setFont(theme::words(11));
+    p.setPen(theme::dim);
+    p.drawText(QRectF(6, middle - 15, 54, 15), Qt::AlignLeft | Qt::AlignVCenter, tr("trace y"));
+    p.setPen(theme::dim.darker(125));
+    p.drawText(QRectF(6, middle, 54, 15), Qt::AlignLeft | Qt::AlignVCenter, tr("x"));
+}
+
+void paintFrames(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
+{
+    const double height = layout.frames.height() - 19;
+    const double width = height * picture.frameShape;
+    const auto peak = static_cast<std::int64_t>(std::llround(picture.envelope.peak()));
+    p.setFont(theme::numbers(11));
+    for (const auto offset : contactFrames(layout, peak, width)) {
+        const auto frame = picture.strikeFrame + offset;
+        const double x = layout.map.toPixel(static_cast<double>(offset));
+        const QRectF box(std::round(x - width / 2), layout.frames.top() + 3, std::round(width), std::round(height));
+        if (frame < 0 || frame >= picture.length)
+            continue;
+        p.setPen(QPen(theme::line, 1));
+        p.drawLine(QPointF(x, layout.trace.bottom()), QPointF(x, box.top()));
+        const ImagePtr thumb = picture.shakenThumb(frame);
+        if (thumb)
+            p.drawImage(box, toQImage(thumb));
+        else
+            p.fillRect(box, theme::raised);
+        const bool here = frame == picture.playhead;
+        p.setBrush(Qt::NoBrush);
+        p.setPen(QPen(here ? theme::copper : theme::line, here ? 2 : 1));
+        p.drawRect(box.adjusted(0.5, 0.5, -0.5, -0.5));
+        const Pose pose = picture.motion.poseAt(static_cast<double>(frame));
+        const double moved = std::hypot(pose.x, pose.y);
+        p.setPen(here ? theme::copper : theme::dim);
+        const QString text = pose.atRest() ? tr("still") : moved < 0.5 ? QStringLiteral("<1 px") : QStringLiteral("%1 px").arg(std::lround(moved));
+        p.drawText(QRectF(x - 40, box.bottom(), 80, 15), Qt::AlignCenter, text);
+    }
+}
+
+} // namespace
+
+void paintAnvil(QPainter& painter, const AnvilLayout& layout, const AnvilPicture& picture)
+{
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    paintGrid(painter, layout);
+    paintTrace(painter, layout, picture);
+    paintFrames(painter, layout, picture);
+    paintEnvelope(painter, layout, picture);
+    const double x = layout.map.toPixel(static_cast<double>(picture.playhead - picture.strikeFrame));
+    if (x >= layout.plot.left() && x <= layout.plot.right()) {
+        painter.setPen(QPen(theme::copper, 1.5));
+        painter.drawLine(QPointF(x, layout.plot.top() - 4), QPointF(x, layout.trace.bottom()));
+    }
+    paintHandles(painter, layout, picture);
+}
+
+} // namespace ember::app

@@ -1,0 +1,79 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <map>
+
+#include <QWidget>
+
+#include "anvil_geometry.h"
+#include "session.h"
+
+class QLabel;
+class QPushButton;
+
+namespace ember::app {
+
+class ValueField;
+
+/// The painted part of the Anvil: envelope with handles, trace and film frames, all over frames from the strike.
+class AnvilCanvas : public QWidget {
+    Q_OBJECT
+public:
+    explicit AnvilCanvas(Session& session, QWidget* parent = nullptr);
+
+    bool even() const { return even_; }
+    void setEven(bool even);
+    /// As laid out now, for the selected strike.
+    AnvilLayout layoutNow() const;
+
+    QSize sizeHint() const override { return {1280, 212}; }
+    QSize minimumSizeHint() const override { return {400, 150}; }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void leaveEvent(QEvent* event) override;
+
+private:
+    enum class Gesture { none, handle, scrub };
+
+    Envelope envelope() const;
+    void scrubTo(double x);
+    void dragTo(QPointF place, bool fine);
+
+    Session& session_;
+    bool even_ = false;
+    Handle hovered_ = Handle::none;
+    Gesture gesture_ = Gesture::none;
+    Handle dragged_ = Handle::none;
+    AnvilLayout dragLayout_;  ///< fixed while dragging, so that the paper does not move under the hand
+    Envelope dragEnvelope_;   ///< as it was when the drag began
+    QPointF grabOffset_;
+    QPointF pressed_;
+    bool moved_ = false;
+    Document::Gesture documentGesture_ = 0;
+};
+
+/// The Anvil: a row that says what is shaped and holds every value as a number, and the canvas.
+class AnvilView : public QWidget {
+    Q_OBJECT
+public:
+    explicit AnvilView(Session& session, QWidget* parent = nullptr);
+
+    AnvilCanvas& canvas() { return *canvas_; }
+
+private:
+    void refresh();
+
+    Session& session_;
+    AnvilCanvas* canvas_;
+    QLabel* title_;
+    QPushButton* scope_;
+    QPushButton* axis_;
+    QPushButton* restore_;
+    std::map<EnvelopeField, ValueField*> fields_;
+};
+
+} // namespace ember::app

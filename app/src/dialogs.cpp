@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "dialogs.h"
+
+#include <QFileDialog>
+#include <QMessageBox>
+#include <QPushButton>
+
+namespace ember::app {
+
+Dialogs Dialogs::standard()
+{
+    Dialogs dialogs;
+    dialogs.openFile = [](QWidget* parent, const QString& title, const QString& filter) {
+        return QFileDialog::getOpenFileName(parent, title, {}, filter);
+    };
+    dialogs.saveFile = [](QWidget* parent, const QString& title, const QString& suggested, const QString& filter) {
+        return QFileDialog::getSaveFileName(parent, title, suggested, filter);
+    };
+    dialogs.unsavedChanges = [](QWidget* parent, const QString& name) {
+        QMessageBox box(QMessageBox::Question, QObject::tr("Unsaved changes"),
+                        QObject::tr("%1 has changes that are not saved.").arg(name), QMessageBox::NoButton, parent);
+        auto* save = box.addButton(QObject::tr("Save"), QMessageBox::AcceptRole);
+        auto* discard = box.addButton(QObject::tr("Discard changes"), QMessageBox::DestructiveRole);
+        box.addButton(QObject::tr("Stay here"), QMessageBox::RejectRole);
+        box.setDefaultButton(save);
+        box.exec();
+        if (box.clickedButton() == save)
+            return SaveChoice::save;
+        return box.clickedButton() == discard ? SaveChoice::discard : SaveChoice::cancel;
+    };
+    dialogs.confirm = [](QWidget* parent, const QString& question, const QString& yes) {
+        QMessageBox box(QMessageBox::Question, QObject::tr("Vast Ember"), question, QMessageBox::NoButton, parent);
+        auto* accept = box.addButton(yes, QMessageBox::AcceptRole);
+        box.addButton(QObject::tr("Stay here"), QMessageBox::RejectRole);
+        box.exec();
+        return box.clickedButton() == accept;
+    };
+    return dialogs;
+}
+
+} // namespace ember::app

@@ -1,0 +1,24 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <functional>
+
+#include <QString>
+#include <QWidget>
+
+namespace ember::app {
+
+enum class SaveChoice { save, discard, cancel };
+
+/// Everything the window asks a person in a window of its own, so that tests can answer.
+struct Dialogs {
+    std::function<QString(QWidget* parent, const QString& title, const QString& filter)> openFile;
+    std::function<QString(QWidget* parent, const QString& title, const QString& suggested, const QString& filter)> saveFile;
+    std::function<SaveChoice(QWidget* parent, const QString& name)> unsavedChanges;
+    std::function<bool(QWidget* parent, const QString& question, const QString& yes)> confirm;
+
+    /// The desktop's own.
+    static Dialogs standard();
+};
+
+} // namespace ember::app

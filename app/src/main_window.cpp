@@ -1,0 +1,434 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "main_window.h"
+
+#include <cmath>
+
+#include <QApplication>
+#include <QCloseEvent>
+#include <QComboBox>
+#include <QDragEnterEvent>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QMenuBar>
+#include <QMimeData>
+#include <QPushButton>
+#include <QSettings>
+#include <QSplitter>
+#include <QStackedWidget>
+#include <QStatusBar>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "anvil_view.h"
+#include "picture_view.h"
+#include "player.h"
+#include "reel_view.h"
+#include "render_panel.h"
+#include "side_column.h"
+#include "theme.h"
+
+namespace ember::app {
+
+MainWindow::MainWindow(Dialogs dialogs)
+    : dialogs_(std::move(dialogs)), session_(std::make_unique<Session>()), player_(std::make_unique<Player>(*session_))
+{
+    setAcceptDrops(true);
+    resize(1280, 800);
+    setMinimumSize(960, 640);
+    buildBands();
+    buildFileMenu();
+    buildEditMenu();
+    buildStrikeMenu();
+    buildPlayMenu();
+    buildViewMenu();
+    buildHelpMenu();
+    facts_ = new QLabel(this);
+    facts_->setFont(theme::numbers(12));
+    facts_->setContentsMargins(0, 0, 12, 0);
+    menuBar()->setCornerWidget(facts_);
+    told_ = new QLabel(this);
+    told_->setObjectName(QStringLiteral("told"));
+    told_->setContentsMargins(10, 0, 0, 0);
+    state_ = new QLabel(this);
+    state_->setContentsMargins(0, 0, 10, 0);
+    statusBar()->addWidget(told_, 1);
+    statusBar()->addPermanentWidget(state_);
+    statusBar()->setSizeGripEnabled(false);
+    connectSession();
+    restoreLayout();
+    qApp->installEventFilter(this);
+    refreshActions();
+    refreshTransport();
+    say(tr("Ready"));
+}
+
+MainWindow::~MainWindow()
+{
+    qApp->removeEventFilter(this);
+}
+
+// --- building ---------------------------------------------------------------------------------------------------------
+
+void MainWindow::buildBands()
+{
+    picture_ = new PictureView(*session_, *player_);
+    side_ = new SideColumn(*session_);
+    renderPanel_ = new RenderPanel(*session_, dialogs_);
+    anvil_ = new AnvilView(*session_);
+    reel_ = new ReelView(*session_);
+    welcome_ = buildWelcome();
+
+    auto* pictureSide = new QWidget;
+    auto* pictureColumn = new QVBoxLayout(pictureSide);
+    pictureColumn->setContentsMargins(0, 0, 0, 0);
+    pictureColumn->setSpacing(0);
+    pictureColumn->addWidget(buildNotice());
+    pictureColumn->addWidget(picture_, 1);
+    pictureColumn->addWidget(buildTransport());
+
+    sideStack_ = new QStackedWidget;
+    sideStack_->addWidget(side_);
+    sideStack_->addWidget(renderPanel_);
+    top_ = new QSplitter(Qt::Horizontal);
+    top_->addWidget(pictureSide);
+    top_->addWidget(sideStack_);
+    top_->setStretchFactor(0, 1);
+    top_->setStretchFactor(1, 0);
+    top_->setSizes({860, 420});
+    bands_ = new QSplitter(Qt::Vertical);
+    bands_->addWidget(top_);
+    bands_->addWidget(anvil_);
+    bands_->addWidget(reel_);
+    for (auto* splitter : {top_, bands_}) {
+        splitter->setHandleWidth(3);
+        splitter->setChildrenCollapsible(false);
+    }
+    bands_->setStretchFactor(0, 3);
+    bands_->setStretchFactor(1, 1);
+    bands_->setStretchFactor(2, 0);
+    bands_->setSizes({390, 236, 126});
+    setCentralWidget(bands_);
+    connect(side_, &SideColumn::renderAsked, this, [this] { showRender(true); });
+    connect(renderPanel_, &RenderPanel::closed, this, [this] { showRender(false); });
+}
+
+QWidget* MainWindow::buildNotice()
+{
+    notice_ = new QWidget;
+    notice_->setObjectName(QStringLiteral("notice"));
+    notice_->setStyleSheet(QStringLiteral("#notice { background: #29241f; border-bottom: 1px solid #9a8f80; }"));
+    auto* row = new QHBoxLayout(notice_);
+    row->setContentsMargins(12, 5, 8, 5);
+    noticeText_ = new QLabel(notice_);
+    noticeText_->setWordWrap(true);
+    noticeText_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    row->addWidget(noticeText_, 1);
+    noticeFind_ = new QPushButton(tr("Find clip"), notice_);
+    noticeFind_->setObjectName(QStringLiteral("find-clip"));
+    connect(noticeFind_, &QPushButton::clicked, this, &MainWindow::findClip);
+    row->addWidget(noticeFind_);
+    auto* dismiss = new QPushButton(tr("Dismiss"), notice_);
+    dismiss->setObjectName(QStringLiteral("dismiss"));
+    connect(dismiss, &QPushButton::clicked, notice_, &QWidget::hide);
+    row->addWidget(dismiss);
+    notice_->hide();
+    return notice_;
+}
+
+QWidget* MainWindow::buildWelcome()
+{
+    auto* card = new QWidget(picture_);
+    card->setObjectName(QStringLiteral("welcome"));
+    card->setStyleSheet(QStringLiteral("#welcome { background: #171412; border: 1px solid #3a332c; border-radius: 6px; }"));
+    auto* column = new QVBoxLayout(card);
+    column->setContentsMargins(28, 20, 28, 20);
+    column->setSpacing(10);
+    auto* title = new QLabel(tr("Vast Ember"), card);
+    title->setFont(theme::words(20, true));
+    column->addWidget(title);
+    auto* text = new QLabel(tr("Open a clip, or drop one here.\nStep to the first frame of contact and press S: it shakes.\nShape it on the Anvil below, then render the film."), card);
+    text->setStyleSheet(QStringLiteral("color: #9a8f80"));
+    column->addWidget(text);
+    auto* row = new QHBoxLayout;
+    auto* open = new QPushButton(tr("Open a clip or project"), card);
+    open->setObjectName(QStringLiteral("welcome-open"));
+    connect(open, &QPushButton::clicked, this, &MainWindow::openAsked);
+    row->addWidget(open);
+    const QString demo = QApplication::applicationDirPath() + QStringLiteral("/../demo/night-shift.vember");
+    if (QFileInfo::exists(demo)) {
+        auto* show = new QPushButton(tr("Open the demo"), card);
+        show->setObjectName(QStringLiteral("welcome-demo"));
+        connect(show, &QPushButton::clicked, this, [this, demo] { openPath(QFileInfo(demo).canonicalFilePath()); });
+        row->addWidget(show);
+    }
+    row->addStretch(1);
+    column->addLayout(row);
+    return card;
+}
+
+QWidget* MainWindow::buildTransport()
+{
+    auto* bar = new QWidget;
+    bar->setObjectName(QStringLiteral("transport"));
+    auto* row = new QHBoxLayout(bar);
+    row->setContentsMargins(10, 3, 10, 3);
+    row->setSpacing(4);
+    const auto button = [&](const QString& text, const QString& tip, const char* name) {
+        auto* made = new QToolButton(bar);
+        made->setText(text);
+        made->setToolTip(tip);
+        made->setObjectName(QLatin1String(name));
+        made->setFocusPolicy(Qt::TabFocus);
+        row->addWidget(made);
+        return made;
+    };
+    const auto jump = [this](const std::function<std::int64_t()>& to) {
+        return [this, to] {
+            player_->pause();
+            session_->setPlayhead(to());
+        };
+    };
+    connect(button(tr("Start"), tr("To the first frame (Home)"), "to-start"), &QToolButton::clicked, this, jump([] { return 0; }));
+    connect(button(tr("-1"), tr("One frame back (Left); with Shift, ten"), "step-back"), &QToolButton::clicked, this, jump([this] { return session_->playhead() - 1; }));
+    play_ = button(tr("Play"), tr("Play or pause (Space)"), "play");
+    play_->setMinimumWidth(64);
+    connect(play_, &QToolButton::clicked, player_.get(), &Player::toggle);
+    connect(button(tr("+1"), tr("One frame on (Right); with Shift, ten"), "step-on"), &QToolButton::clicked, this, jump([this] { return session_->playhead() + 1; }));
+    row->addSpacing(8);
+    auto* strike = button(tr("Strike here"), tr("Put a strike on this frame (S); 1 blast, 2 landing, 3 hit, 4 beat"), "put-strike");
+    connect(strike, &QToolButton::clicked, this, [this] { session_->putStrike(session_->lastKind()); });
+    row->addSpacing(8);
+    loop_ = button(tr("Loop"), tr("Play the loop over and over (L). I and O set its ends, Shift and drag on the Reel's ruler draws it; without one it runs around the selected strike."), "loop");
+    loop_->setCheckable(true);
+    sound_ = button(tr("Sound"), {}, "sound");
+    sound_->setCheckable(true);
+    connect(sound_, &QToolButton::clicked, this, [this](bool on) { player_->setSoundOn(on); });
+    compare_ = button(tr("Compare"), tr("Hold to see the frame unshaken (hold C)"), "compare");
+    connect(compare_, &QToolButton::pressed, this, [this] { picture_->setPlain(true); });
+    connect(compare_, &QToolButton::released, this, [this] { picture_->setPlain(false); });
+    row->addStretch(1);
+    auto* label = new QLabel(tr("Picture"), bar);
+    label->setStyleSheet(QStringLiteral("color: #9a8f80"));
+    row->addWidget(label);
+    scale_ = new QComboBox(bar);
+    scale_->setObjectName(QStringLiteral("picture-scale"));
+    scale_->addItems({tr("automatic"), tr("full"), tr("half"), tr("quarter")});
+    scale_->setToolTip(tr("How finely the picture is shaken in this view; the film is always made in full"));
+    connect(scale_, &QComboBox::activated, this, [this](int index) { picture_->setScale(static_cast<PictureScale>(index)); });
+    row->addWidget(scale_);
+    connect(loop_, &QToolButton::clicked, this, [this](bool on) {
+        LoopRange loop = session_->loop();
+        const Strike* selected = session_->selectedStrike();
+        if (on && !loop.set()) {
+            if (selected != nullptr) { // around the strike: from just before to its end
+                const double end = static_cast<double>(selected->frame.index) + envelopeOf(session_->project(), *selected).end();
+                loop.first = selected->frame.index - std::llround(session_->project().rate.perSecond() / 4);
+                loop.last = std::llround(end);
+                loop.first = std::max<std::int64_t>(0, loop.first);
+            } else {
+                loop.first = 0;
+                loop.last = session_->length() - 1;
+            }
+        }
+        loop.on = on;
+        session_->setLoop(loop);
+        refreshTransport();
+    });
+    return bar;
+}
+
+void MainWindow::connectSession()
+{
+    connect(session_.get(), &Session::projectChanged, this, &MainWindow::refreshActions);
+    connect(session_.get(), &Session::selectionChanged, this, &MainWindow::refreshActions);
+    connect(session_.get(), &Session::fileChanged, this, &MainWindow::refreshActions);
+    connect(session_.get(), &Session::loopChanged, this, &MainWindow::refreshTransport);
+    connect(session_.get(), &Session::openingChanged, this, [this] {
+        if (session_->opening())
+            say(tr("Reading …"));
+        else if (told_->text() == tr("Reading …"))
+            say({});
+    });
+    connect(session_.get(), &Session::opened, this, [this] {
+        notice_->hide();
+        refreshActions();
+        refreshTransport();
+        placeWelcome();
+        if (!session_->projectPath().isEmpty())
+            rememberRecent(session_->projectPath());
+        else if (session_->project().shot)
+            rememberRecent(QString::fromStdString(session_->project().shot->clip));
+    });
+    connect(session_.get(), &Session::told, this, &MainWindow::say);
+    connect(session_.get(), &Session::trouble, this, [this](const QString& text) {
+        noticeText_->setText(text);
+        noticeFind_->setVisible(!session_->clipTrouble().isEmpty());
+        notice_->show();
+        say({});
+    });
+    connect(player_.get(), &Player::stateChanged, this, &MainWindow::refreshTransport);
+    connect(player_.get(), &Player::rateChanged, this, [this] { picture_->update(); });
+}
+
+// --- showing ----------------------------------------------------------------------------------------------------------
+
+QString MainWindow::notice() const
+{
+    return notice_->isHidden() ? QString() : noticeText_->text();
+}
+
+void MainWindow::showRender(bool shown)
+{
+    sideStack_->setCurrentWidget(shown ? static_cast<QWidget*>(renderPanel_) : side_);
+}
+
+void MainWindow::say(const QString& text)
+{
+    told_->setText(text);
+}
+
+void MainWindow::refreshActions()
+{
+    const Document& document = session_->document();
+    undo_->setEnabled(document.canUndo());
+    undo_->setText(document.canUndo() ? tr("&Undo: %1").arg(QString::fromStdString(document.undoText())) : tr("&Undo"));
+    undo_->setToolTip(document.canUndo() ? undo_->text() : tr("Nothing to take back"));
+    redo_->setEnabled(document.canRedo());
+    redo_->setText(document.canRedo() ? tr("&Redo: %1").arg(QString::fromStdString(document.redoText())) : tr("&Redo"));
+    redo_->setToolTip(document.canRedo() ? redo_->text() : tr("Nothing to do again"));
+    for (QAction* action : needClip_) {
+        action->setEnabled(session_->length() > 0);
+        action->setToolTip(session_->length() > 0 ? action->iconText() : tr("Open a clip first"));
+    }
+    for (QAction* action : needSelection_) {
+        action->setEnabled(!session_->selection().empty());
+        action->setToolTip(session_->selection().empty() ? tr("Select a strike first") : action->iconText());
+    }
+    setWindowTitle(tr("%1[*] – Vast Ember").arg(session_->title()));
+    setWindowModified(session_->modified());
+    const Project& project = session_->project();
+    if (!project.shot) {
+        facts_->clear();
+    } else {
+        const double rate = project.rate.perSecond();
+        facts_->setText(tr("%1   %2 fps   %3 x %4   %5 frames")
+                            .arg(session_->title() + (session_->modified() ? QStringLiteral(" *") : QString()))
+                            .arg(rate, 0, 'f', rate == std::round(rate) ? 0 : 3)
+                            .arg(project.width)
+                            .arg(project.height)
+                            .arg(session_->length()));
+    }
+    menuBar()->adjustSize();
+}
+
+void MainWindow::refreshTransport()
+{
+    play_->setText(player_->playing() ? tr("Pause") : tr("Play"));
+    loop_->setChecked(session_->loop().on);
+    sound_->setChecked(player_->soundOn());
+    const QString silence = player_->silence();
+    sound_->setToolTip(silence.isEmpty() ? tr("Sound on or off while playing") : silence);
+    const LoopRange& loop = session_->loop();
+    const QString loopText = loop.set() ? (loop.on ? tr("loop %1 to %2") : tr("loop %1 to %2, off")).arg(loop.first).arg(loop.last) : QString();
+    QStringList parts;
+    if (!loopText.isEmpty())
+        parts << loopText;
+    if (session_->hasClip())
+        parts << (silence.isEmpty() ? tr("sound on") : silence.toLower());
+    state_->setText(parts.join(QStringLiteral("   ")));
+}
+
+void MainWindow::placeWelcome()
+{
+    welcome_->setVisible(!session_->project().shot);
+    welcome_->adjustSize();
+    welcome_->move((picture_->width() - welcome_->width()) / 2, (picture_->height() - welcome_->height()) / 2);
+}
+
+// --- layout, remembered -----------------------------------------------------------------------------------------------
+
+void MainWindow::restoreLayout()
+{
+    const QSettings settings;
+    restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray());
+    bands_->restoreState(settings.value(QStringLiteral("window/bands")).toByteArray());
+    top_->restoreState(settings.value(QStringLiteral("window/top")).toByteArray());
+}
+
+void MainWindow::saveLayout() const
+{
+    QSettings settings;
+    settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
+    settings.setValue(QStringLiteral("window/bands"), bands_->saveState());
+    settings.setValue(QStringLiteral("window/top"), top_->saveState());
+}
+
+// --- events -----------------------------------------------------------------------------------------------------------
+
+void MainWindow::closeEvent(QCloseEvent* event)
+{
+    if (renderPanel_->running() && !dialogs_.confirm(this, tr("A render is running. Stop it and leave?"), tr("Stop and leave"))) {
+        event->ignore();
+        return;
+    }
+    if (!mayLeave()) {
+        event->ignore();
+        return;
+    }
+    player_->pause();
+    saveLayout();
+    event->accept();
+}
+
+void MainWindow::resizeEvent(QResizeEvent* event)
+{
+    QMainWindow::resizeEvent(event);
+    placeWelcome();
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent* event)
+{
+    if (event->mimeData()->hasUrls() && event->mimeData()->urls().first().isLocalFile())
+        event->acceptProposedAction();
+}
+
+void MainWindow::dropEvent(QDropEvent* event)
+{
+    event->acceptProposedAction();
+    openPath(event->mimeData()->urls().first().toLocalFile());
+}
+
+void MainWindow::keyPressEvent(QKeyEvent* event)
+{
+    if (event->key() == Qt::Key_C && event->modifiers() == Qt::NoModifier) {
+        if (!event->isAutoRepeat())
+            picture_->setPlain(true);
+        return;
+    }
+    QMainWindow::keyPressEvent(event);
+}
+
+void MainWindow::keyReleaseEvent(QKeyEvent* event)
+{
+    if (event->key() == Qt::Key_C && !event->isAutoRepeat()) {
+        picture_->setPlain(false);
+        return;
+    }
+    QMainWindow::keyReleaseEvent(event);
+}
+
+bool MainWindow::eventFilter(QObject* watched, QEvent* event)
+{
+    // A list that has the focus keeps the keys it is worked with.
+    if (event->type() == QEvent::ShortcutOverride && qobject_cast<QComboBox*>(watched) != nullptr) {
+        const int key = static_cast<QKeyEvent*>(event)->key();
+        if (key == Qt::Key_Up || key == Qt::Key_Down || key == Qt::Key_Space)
+            event->accept();
+    }
+    if (event->type() == QEvent::Resize && watched == picture_)
+        placeWelcome();
+    return QMainWindow::eventFilter(watched, event);
+}
+
+} // namespace ember::app

@@ -1,0 +1,118 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <memory>
+
+#include <QMainWindow>
+
+#include "dialogs.h"
+#include "session.h"
+
+class QAction;
+class QComboBox;
+class QLabel;
+class QMenu;
+class QPushButton;
+class QSplitter;
+class QStackedWidget;
+class QToolButton;
+
+namespace ember::app {
+
+class AnvilView;
+class PictureView;
+class Player;
+class ReelView;
+class RenderPanel;
+class SideColumn;
+
+/// The window: three bands and what connects them. It only wires.
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+public:
+    explicit MainWindow(Dialogs dialogs = Dialogs::standard());
+    ~MainWindow() override;
+
+    Session& session() { return *session_; }
+    Player& player() { return *player_; }
+    PictureView& picture() { return *picture_; }
+    AnvilView& anvil() { return *anvil_; }
+    ReelView& reel() { return *reel_; }
+    RenderPanel& renderPanel() { return *renderPanel_; }
+
+    /// Opens a clip or a project; asks first when changes would be lost.
+    void openPath(const QString& path);
+    void showRender(bool shown);
+    /// The sentence in the notice above the picture; empty when there is none.
+    QString notice() const;
+
+protected:
+    void closeEvent(QCloseEvent* event) override;
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void keyReleaseEvent(QKeyEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+
+private:
+    void buildBands();
+    QWidget* buildTransport();
+    QWidget* buildNotice();
+    QWidget* buildWelcome();
+    void buildFileMenu();
+    void buildEditMenu();
+    void buildStrikeMenu();
+    void buildPlayMenu();
+    void buildViewMenu();
+    void buildHelpMenu();
+    void connectSession();
+    QAction* add(QMenu* menu, const QString& text, const QKeySequence& key, const std::function<void()>& action);
+
+    void openAsked();
+    bool save();
+    bool saveAs();
+    bool mayLeave();
+    void exportPoses();
+    void findClip();
+    void rememberRecent(const QString& path);
+    void fillRecent();
+    void refreshActions();
+    void refreshTransport();
+    void placeWelcome();
+    void say(const QString& text);
+    void restoreLayout();
+    void saveLayout() const;
+    void changeLoop(bool in);
+
+    Dialogs dialogs_;
+    std::unique_ptr<Session> session_;
+    std::unique_ptr<Player> player_;
+    PictureView* picture_ = nullptr;
+    SideColumn* side_ = nullptr;
+    RenderPanel* renderPanel_ = nullptr;
+    QStackedWidget* sideStack_ = nullptr;
+    AnvilView* anvil_ = nullptr;
+    ReelView* reel_ = nullptr;
+    QSplitter* bands_ = nullptr;
+    QSplitter* top_ = nullptr;
+    QWidget* notice_ = nullptr;
+    QLabel* noticeText_ = nullptr;
+    QPushButton* noticeFind_ = nullptr;
+    QWidget* welcome_ = nullptr;
+    QToolButton* play_ = nullptr;
+    QToolButton* loop_ = nullptr;
+    QToolButton* sound_ = nullptr;
+    QToolButton* compare_ = nullptr;
+    QComboBox* scale_ = nullptr;
+    QLabel* facts_ = nullptr;
+    QLabel* told_ = nullptr;
+    QLabel* state_ = nullptr;
+    QMenu* recent_ = nullptr;
+    QAction* undo_ = nullptr;
+    QAction* redo_ = nullptr;
+    std::vector<QAction*> needClip_;
+    std::vector<QAction*> needSelection_;
+};
+
+} // namespace ember::app

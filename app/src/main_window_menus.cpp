@@ -1,0 +1,271 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <array>
+#include <sstream>
+
+#include <QAbstractButton>
+#include <QAction>
+#include <QApplication>
+#include <QDir>
+#include <QFileInfo>
+#include <QLabel>
+#include <QMenu>
+#include <QMenuBar>
+#include <QMessageBox>
+#include <QSettings>
+
+#include "ember/film/pose_table.h"
+#include "ember/project/file.h"
+#include "main_window.h"
+#include "picture_view.h"
+#include "player.h"
+#include "reel_view.h"
+
+namespace ember::app {
+
+namespace {
+constexpr int mostRecent = 10;
+} // namespace
+
+QAction* MainWindow::add(QMenu* menu, const QString& text, const QKeySequence& key, const std::function<void()>& action)
+{
+    QAction* made = menu->addAction(text);
+    made->setShortcut(key);
+    connect(made, &QAction::triggered, this, action);
+    menu->setToolTipsVisible(true);
+    return made;
+}
+
+void MainWindow::buildFileMenu()
+{
+    QMenu* menu = menuBar()->addMenu(tr("&File"));
+    add(menu, tr("&Open clip or project"), QKeySequence::Open, [this] { openAsked(); });
+    recent_ = menu->addMenu(tr("Open &recent"));
+    connect(recent_, &QMenu::aboutToShow, this, &MainWindow::fillRecent);
+    menu->addSeparator();
+    needClip_.push_back(add(menu, tr("&Save"), QKeySequence::Save, [this] { save(); }));
+    needClip_.push_back(add(menu, tr("Save &as"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { saveAs(); }));
+    menu->addSeparator();
+    needClip_.push_back(add(menu, tr("Re&nder film"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] { showRender(true); }));
+    needClip_.push_back(add(menu, tr("&Export poses as CSV"), QKeySequence(Qt::CTRL | Qt::Key_E), [this] { exportPoses(); }));
+    needClip_.push_back(add(menu, tr("Find the &clip"), {}, [this] { findClip(); }));
+    menu->addSeparator();
+    needClip_.push_back(add(menu, tr("Close &project"), QKeySequence(Qt::CTRL | Qt::Key_W), [this] {
+        if (mayLeave())
+            session_->close();
+    }));
+    add(menu, tr("&Quit"), QKeySequence(Qt::CTRL | Qt::Key_Q), [this] { close(); });
+}
+
+void MainWindow::buildEditMenu()
+{
+    QMenu* menu = menuBar()->addMenu(tr("&Edit"));
+    undo_ = add(menu, tr("&Undo"), QKeySequence::Undo, [this] { session_->undo(); });
+    redo_ = add(menu, tr("&Redo"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), [this] { session_->redo(); });
+    menu->addSeparator();
+    needSelection_.push_back(add(menu, tr("&Duplicate strikes"), QKeySequence(Qt::CTRL | Qt::Key_D), [this] { session_->duplicateSelected(); }));
+    needSelection_.push_back(add(menu, tr("De&lete strikes"), QKeySequence(Qt::Key_Delete), [this] { session_->deleteSelected(); }));
+    menu->addSeparator();
+    add(menu, tr("Select &all strikes"), QKeySequence(Qt::CTRL | Qt::Key_A), [this] { session_->selectAll(); });
+    add(menu, tr("Select &nothing"), QKeySequence(Qt::Key_Escape), [this] { session_->select({}); });
+}
+
+void MainWindow::buildStrikeMenu()
+{
+    QMenu* menu = menuBar()->addMenu(tr("&Strike"));
+    needClip_.push_back(add(menu, tr("&Strike here"), QKeySequence(Qt::Key_S), [this] { session_->putStrike(session_->lastKind()); }));
+    const std::array<std::pair<StrikeKind, Qt::Key>, 4> kinds{{{StrikeKind::blast, Qt::Key_1}, {StrikeKind::landing, Qt::Key_2}, {StrikeKind::hit, Qt::Key_3}, {StrikeKind::beat, Qt::Key_4}}};
+    for (const auto& [kind, key] : kinds)
+        needClip_.push_back(add(menu, tr("%1 here").arg(kindTitle(kind)), QKeySequence(key), [this, chosen = kind] { session_->putStrike(chosen); }));
+    menu->addSeparator();
+    needSelection_.push_back(add(menu, tr("Move one frame &earlier"), QKeySequence(Qt::ALT | Qt::Key_Left), [this] { session_->nudgeSelected(-1); }));
+    needSelection_.push_back(add(menu, tr("Move one frame &later"), QKeySequence(Qt::ALT | Qt::Key_Right), [this] { session_->nudgeSelected(1); }));
+    needSelection_.push_back(add(menu, tr("&New variation"), QKeySequence(Qt::Key_N), [this] {
+        if (auto* button = findChild<QAbstractButton*>(QStringLiteral("new-variation")))
+            button->click();
+    }));
+    menu->addSeparator();
+    add(menu, tr("&Previous strike"), QKeySequence(Qt::Key_Up), [this] { session_->goToStrike(-1); });
+    add(menu, tr("Ne&xt strike"), QKeySequence(Qt::Key_Down), [this] { session_->goToStrike(1); });
+}
+
+void MainWindow::buildPlayMenu()
+{
+    QMenu* menu = menuBar()->addMenu(tr("&Play"));
+    needClip_.push_back(add(menu, tr("&Play or pause"), QKeySequence(Qt::Key_Space), [this] { player_->toggle(); }));
+    const auto step = [this](std::int64_t frames) {
+        return [this, frames] {
+            player_->pause();
+            session_->setPlayhead(session_->playhead() + frames);
+        };
+    };
+    add(menu, tr("One frame &back"), QKeySequence(Qt::Key_Left), step(-1));
+    add(menu, tr("One frame &on"), QKeySequence(Qt::Key_Right), step(1));
+    add(menu, tr("Ten frames back"), QKeySequence(Qt::SHIFT | Qt::Key_Left), step(-10));
+    add(menu, tr("Ten frames on"), QKeySequence(Qt::SHIFT | Qt::Key_Right), step(10));
+    add(menu, tr("To the &start"), QKeySequence(Qt::Key_Home), step(-(1LL << 40)));
+    add(menu, tr("To the &end"), QKeySequence(Qt::Key_End), step(1LL << 40));
+    menu->addSeparator();
+    add(menu, tr("&Loop"), QKeySequence(Qt::Key_L), [this] {
+        if (auto* button = findChild<QAbstractButton*>(QStringLiteral("loop")))
+            button->click();
+    });
+    needClip_.push_back(add(menu, tr("Loop starts &here"), QKeySequence(Qt::Key_I), [this] { changeLoop(true); }));
+    needClip_.push_back(add(menu, tr("Loop ends here"), QKeySequence(Qt::Key_O), [this] { changeLoop(false); }));
+    add(menu, tr("&Clear the loop"), QKeySequence(Qt::SHIFT | Qt::Key_L), [this] { session_->setLoop({}); });
+}
+
+void MainWindow::changeLoop(bool in)
+{
+    LoopRange loop = session_->loop();
+    const bool fresh = !loop.set();
+    const auto here = session_->playhead();
+    if (in) {
+        loop.first = here;
+        loop.last = fresh || loop.last <= here ? session_->length() - 1 : loop.last;
+    } else {
+        loop.last = here;
+        loop.first = fresh || loop.first >= here ? 0 : loop.first;
+    }
+    loop.on = loop.set();
+    session_->setLoop(loop);
+}
+
+void MainWindow::buildViewMenu()
+{
+    QMenu* menu = menuBar()->addMenu(tr("&View"));
+    const auto toggle = [&](const QString& text, bool on, const std::function<void(bool)>& set) {
+        QAction* action = menu->addAction(text);
+        action->setCheckable(true);
+        action->setChecked(on);
+        connect(action, &QAction::toggled, this, set);
+        return action;
+    };
+    const QSettings settings;
+    const bool thread = settings.value(QStringLiteral("view/thread"), true).toBool();
+    const bool border = settings.value(QStringLiteral("view/border"), true).toBool();
+    picture_->setThreadShown(thread);
+    picture_->setBorderShown(border);
+    toggle(tr("Path of the picture's &centre"), thread, [this](bool on) {
+        picture_->setThreadShown(on);
+        QSettings().setValue(QStringLiteral("view/thread"), on);
+    });
+    toggle(tr("Hidden &border"), border, [this](bool on) {
+        picture_->setBorderShown(on);
+        QSettings().setValue(QStringLiteral("view/border"), on);
+    });
+    menu->addSeparator();
+    add(menu, tr("&Whole film on the Reel"), QKeySequence(Qt::Key_W), [this] { reel_->showAll(); });
+    add(menu, tr("Stretched or e&ven Anvil"), QKeySequence(Qt::Key_E), [this] {
+        if (auto* button = findChild<QAbstractButton*>(QStringLiteral("axis-even")))
+            button->click();
+    });
+}
+
+void MainWindow::buildHelpMenu()
+{
+    QMenu* menu = menuBar()->addMenu(tr("&Help"));
+    add(menu, tr("&About Vast Ember"), {}, [this] {
+        QMessageBox::about(this, tr("About Vast Ember"),
+                           tr("<b>Vast Ember %1</b><br>Times impact shakes to the frame.<br><br>Free software under the GNU GPL, version 3 or later. "
+                              "Typeface B612 under the SIL Open Font Licence.").arg(QApplication::applicationVersion()));
+    });
+}
+
+// --- files ------------------------------------------------------------------------------------------------------------
+
+void MainWindow::openAsked()
+{
+    const QString path = dialogs_.openFile(this, tr("Open a clip or a project"),
+                                           tr("Clips and projects (*.vember *.mp4 *.mov *.mkv *.webm *.avi *.png *.jpg *.jpeg *.tif *.tiff *.exr);;All files (*)"));
+    if (!path.isEmpty())
+        openPath(path);
+}
+
+void MainWindow::openPath(const QString& path)
+{
+    if (!mayLeave())
+        return;
+    player_->pause();
+    session_->open(QFileInfo(path).absoluteFilePath());
+}
+
+bool MainWindow::save()
+{
+    return session_->projectPath().isEmpty() ? saveAs() : session_->save(session_->projectPath());
+}
+
+bool MainWindow::saveAs()
+{
+    QString suggested = session_->projectPath();
+    if (suggested.isEmpty() && session_->project().shot) {
+        const QFileInfo clip(QString::fromStdString(session_->project().shot->clip));
+        suggested = clip.path() + QLatin1Char('/') + clip.completeBaseName() + QStringLiteral(".vember");
+    }
+    QString path = dialogs_.saveFile(this, tr("Save the project as"), suggested, tr("Vast Ember projects (*.vember)"));
+    if (path.isEmpty())
+        return false;
+    if (!path.endsWith(QStringLiteral(".vember"), Qt::CaseInsensitive))
+        path += QStringLiteral(".vember");
+    if (!session_->save(path))
+        return false;
+    rememberRecent(path);
+    return true;
+}
+
+bool MainWindow::mayLeave()
+{
+    if (!session_->modified())
+        return true;
+    switch (dialogs_.unsavedChanges(this, session_->title())) {
+    case SaveChoice::save: return save();
+    case SaveChoice::discard: return true;
+    case SaveChoice::cancel: break;
+    }
+    return false;
+}
+
+void MainWindow::exportPoses()
+{
+    const QFileInfo from(session_->projectPath().isEmpty() ? QString::fromStdString(session_->project().shot->clip) : session_->projectPath());
+    const QString path = dialogs_.saveFile(this, tr("Export the poses to"), from.path() + QLatin1Char('/') + from.completeBaseName() + QStringLiteral("-poses.csv"), tr("Tables (*.csv)"));
+    if (path.isEmpty())
+        return;
+    std::ostringstream csv;
+    writePosesCsv(csv, session_->motion(), {0, session_->length() - 1, 1});
+    if (const auto status = writeFileSafely(path.toStdString(), csv.str()); !status)
+        emit session_->trouble(QString::fromStdString(sentence(status.error())));
+    else
+        say(tr("Poses of %1 frames written to %2").arg(session_->length()).arg(QFileInfo(path).fileName()));
+}
+
+void MainWindow::findClip()
+{
+    const QString path = dialogs_.openFile(this, tr("Where is the clip now?"), tr("Clips (*.mp4 *.mov *.mkv *.webm *.avi *.png *.jpg *.jpeg *.tif *.tiff *.exr);;All files (*)"));
+    if (!path.isEmpty())
+        session_->relinkClip(path);
+}
+
+void MainWindow::rememberRecent(const QString& path)
+{
+    QSettings settings;
+    QStringList recent = settings.value(QStringLiteral("files/recent")).toStringList();
+    recent.removeAll(path);
+    recent.prepend(path);
+    while (recent.size() > mostRecent)
+        recent.removeLast();
+    settings.setValue(QStringLiteral("files/recent"), recent);
+}
+
+void MainWindow::fillRecent()
+{
+    recent_->clear();
+    const QStringList recent = QSettings().value(QStringLiteral("files/recent")).toStringList();
+    for (const QString& path : recent) {
+        QAction* action = recent_->addAction(QDir::toNativeSeparators(path));
+        connect(action, &QAction::triggered, this, [this, path] { openPath(path); });
+    }
+    if (recent.isEmpty())
+        recent_->addAction(tr("Nothing opened yet"))->setEnabled(false);
+}
+
+} // namespace ember::app

@@ -1,0 +1,56 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "picture_renderer.h"
+
+#include <chrono>
+
+namespace ember::app {
+
+QImage toQImage(const ImagePtr& image)
+{
+    if (!image)
+        return {};
+    auto* keep = new ImagePtr(image);
+    return QImage(image->row(0), image->width(), image->height(), static_cast<qsizetype>(image->stride()), QImage::Format_RGBA8888,
+                  [](void* held) { delete static_cast<ImagePtr*>(held); }, keep);
+}
+
+PictureRenderer::PictureRenderer(QObject* parent) : QObject(parent), thread_([this] { run(); }) {}
+
+PictureRenderer::~PictureRenderer()
+{
+    {
+        const std::lock_guard lock(mutex_);
+        stop_ = true;
+    }
+    changed_.notify_all();
+    thread_.join();
+}
+
+void PictureRenderer::order(Order order)
+{
+    {
+        const std::lock_guard lock(mutex_);
+        next_ = std::move(order);
+    }
+    changed_.notify_all();
+}
+
+void PictureRenderer::run()
+{
+    std::unique_lock lock(mutex_);
+    for (;;) {
+        changed_.wait(lock, [this] { return stop_ || next_.has_value(); });
+        if (stop_)
+            return;
+        const Order order = std::move(*next_);
+        next_.reset();
+        lock.unlock();
+        const auto began = std::chrono::steady_clock::now();
+        const ImagePtr picture = renderFrame(order.source, order.look, order.width, order.height);
+        const std::chrono::duration<double, std::milli> spent = std::chrono::steady_clock::now() - began;
+        emit rendered(order.frame, toQImage(picture), spent.count());
+        lock.lock();
+    }
+}
+
+} // namespace ember::app

@@ -1,0 +1,50 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <condition_variable>
+#include <mutex>
+#include <optional>
+#include <thread>
+
+#include <QImage>
+#include <QObject>
+
+#include "ember/render/frame.h"
+
+namespace ember::app {
+
+/// A finished picture as Qt sees it, sharing the pixels.
+QImage toQImage(const ImagePtr& image);
+
+/// Shakes frames for the view on a thread of its own. Only the newest order counts; older ones not begun are dropped.
+class PictureRenderer : public QObject {
+    Q_OBJECT
+public:
+    struct Order {
+        std::int64_t frame = 0;
+        ImagePtr source;
+        FrameLook look;
+        int width = 0;
+        int height = 0;
+    };
+
+    explicit PictureRenderer(QObject* parent = nullptr);
+    ~PictureRenderer() override;
+
+    void order(Order order);
+
+signals:
+    /// `milliseconds`: how long the shaking took.
+    void rendered(qint64 frame, const QImage& picture, double milliseconds);
+
+private:
+    void run();
+
+    std::mutex mutex_;
+    std::condition_variable changed_;
+    std::optional<Order> next_;
+    bool stop_ = false;
+    std::thread thread_;
+};
+
+} // namespace ember::app

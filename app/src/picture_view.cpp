@@ -1,0 +1,251 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "picture_view.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+#include <QPainter>
+#include <QPainterPath>
+
+#include "player.h"
+#include "theme.h"
+
+namespace ember::app {
+
+namespace {
+constexpr double viewMargin = 26;
+constexpr double threadSeconds = 1.0;
+} // namespace
+
+QRectF fitPicture(const QSizeF& view, int projectWidth, int projectHeight)
+{
+    const double room = std::min(viewMargin, std::min(view.width(), view.height()) / 8);
+    const double width = std::max(1.0, view.width() - 2 * room);
+    const double height = std::max(1.0, view.height() - 2 * room);
+    const double scale = std::min(width / projectWidth, height / projectHeight);
+    const QSizeF size(projectWidth * scale, projectHeight * scale);
+    return {QPointF(std::round((view.width() - size.width()) / 2), std::round((view.height() - size.height()) / 2)), size};
+}
+
+PictureView::PictureView(Session& session, Player& player, QWidget* parent)
+    : QWidget(parent), session_(session), player_(player)
+{
+    setObjectName(QStringLiteral("picture"));
+    setAttribute(Qt::WA_OpaquePaintEvent);
+    connect(&session_, &Session::projectChanged, this, &PictureView::refresh);
+    connect(&session_, &Session::playheadChanged, this, &PictureView::refresh);
+    connect(&session_, &Session::opened, this, [this] {
+        picture_ = {};
+        pictureFrame_ = -1;
+        automaticShare_ = 1.0;
+        refresh();
+    });
+    connect(&session_.frames(), &FrameStore::ready, this, [this](qint64 frame) {
+        if (waiting_ && frame == session_.playhead())
+            refresh();
+    });
+    connect(&session_.frames(), &FrameStore::failed, this, [this](qint64 frame, const QString& why) {
+        if (frame == session_.playhead()) {
+            waiting_ = false;
+            emit session_.told(why);
+        }
+    });
+    connect(&renderer_, &PictureRenderer::rendered, this, &PictureView::show);
+}
+
+void PictureView::setScale(PictureScale scale)
+{
+    scale_ = scale;
+    automaticShare_ = 1.0;
+    refresh();
+}
+
+void PictureView::setThreadShown(bool on)
+{
+    thread_ = on;
+    update();
+}
+
+void PictureView::setBorderShown(bool on)
+{
+    border_ = on;
+    update();
+}
+
+void PictureView::setPlain(bool plain)
+{
+    if (plain == plain_)
+        return;
+    plain_ = plain;
+    refresh();
+}
+
+QSize PictureView::renderSize() const
+{
+    const Project& project = session_.project();
+    double share = 1.0;
+    switch (scale_) {
+    case PictureScale::full: break;
+    case PictureScale::half: share = 0.5; break;
+    case PictureScale::quarter: share = 0.25; break;
+    case PictureScale::automatic: {
+        const QRectF fit = fitPicture(size(), project.width, project.height);
+        share = std::min(1.0, automaticShare_ * fit.width() * devicePixelRatioF() / project.width);
+        break;
+    }
+    }
+    return {std::max(1, static_cast<int>(std::lround(project.width * share))),
+            std::max(1, static_cast<int>(std::lround(project.height * share)))};
+}
+
+void PictureView::refresh()
+{
+    update();
+    if (!session_.hasClip())
+        return;
+    const auto frame = session_.playhead();
+    const ImagePtr source = session_.frames().cached(frame);
+    waiting_ = source == nullptr;
+    if (waiting_)
+        return;
+    if (ordered_) { // one at a time: the next order is made from what is current when this one is done
+        againAfter_ = true;
+        return;
+    }
+    const QSize size = renderSize();
+    const Pose pose = plain_ ? Pose{} : session_.motion().poseAt(static_cast<double>(frame));
+    FrameLook look = lookOf(session_.project(), session_.cover(), pose);
+    if (plain_)
+        look.cover = 1;
+    ordered_ = true;
+    renderer_.order({frame, source, look, size.width(), size.height()});
+}
+
+void PictureView::show(qint64 frame, const QImage& picture, double milliseconds)
+{
+    ordered_ = false;
+    picture_ = picture;
+    if (frame != pictureFrame_ || player_.playing())
+        player_.frameShown();
+    pictureFrame_ = frame;
+    // A view that takes most of a frame's time to shake is rendered smaller, and larger again when there is time.
+    const double budget = 1000.0 / session_.project().rate.perSecond();
+    if (scale_ == PictureScale::automatic && player_.playing()) {
+        if (milliseconds > 0.8 * budget)
+            automaticShare_ = std::max(0.25, automaticShare_ * 0.8);
+        else if (milliseconds < 0.25 * budget)
+            automaticShare_ = std::min(1.0, automaticShare_ * 1.1);
+    }
+    if (againAfter_) {
+        againAfter_ = false;
+        refresh();
+    }
+    update();
+    emit changed();
+}
+
+void PictureView::resizeEvent(QResizeEvent* event)
+{
+    QWidget::resizeEvent(event);
+    if (scale_ == PictureScale::automatic)
+        refresh();
+}
+
+void PictureView::paintEvent(QPaintEvent*)
+{
+    QPainter painter(this);
+    painter.fillRect(rect(), theme::surround);
+    if (!session_.project().shot)
+        return;
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    const QRectF frame = fitPicture(size(), session_.project().width, session_.project().height);
+    if (picture_.isNull())
+        painter.fillRect(frame, QColor(0x2c, 0x2c, 0x2c));
+    else
+        painter.drawImage(frame, picture_);
+    if (!plain_)
+        paintOverlays(painter, frame);
+    paintLabels(painter);
+}
+
+void PictureView::paintOverlays(QPainter& painter, const QRectF& frame) const
+{
+    const Project& project = session_.project();
+    const double scale = frame.width() / project.width;
+    const double cover = session_.cover().zoom;
+    const auto now = static_cast<double>(session_.playhead());
+    const Pose pose = session_.motion().poseAt(now);
+    const QPointF centre = frame.center();
+    if (border_ && (cover > 1 || !pose.atRest())) {
+        const Matrix3 map = poseMatrix(pose, project.width, project.height);
+        const double cx = 0.5 * (project.width - 1);
+        const double cy = 0.5 * (project.height - 1);
+        QPolygonF outline;
+        bool whole = true;
+        const double right = project.width - 0.5;
+        const double bottom = project.height - 0.5;
+        for (const Point corner : {Point{-0.5, -0.5}, Point{right, -0.5}, Point{right, bottom}, Point{-0.5, bottom}}) {
+            whole = whole && map.depth(corner) > 0.01;
+            const Point p = map.map(corner);
+            outline << centre + QPointF((p.x - cx) * cover * scale, (p.y - cy) * cover * scale);
+        }
+        if (whole) {
+            painter.setPen(QPen(QColor(255, 255, 255, 90), 1, Qt::DotLine));
+            painter.setBrush(Qt::NoBrush);
+            painter.drawPolygon(outline);
+        }
+    }
+    if (!thread_)
+        return;
+    // The way the picture's centre took, fading into the past.
+    const double span = threadSeconds * project.rate.perSecond();
+    constexpr int steps = 96;
+    QPointF last;
+    for (int i = 0; i <= steps; ++i) {
+        const double back = span * (1.0 - static_cast<double>(i) / steps);
+        const Pose at = session_.motion().poseAt(now - back);
+        const QPointF point = centre + QPointF(at.x, at.y) * cover * scale;
+        if (i > 0 && point != last) {
+            painter.setPen(QPen(QColor(255, 255, 255, 20 + 170 * i / steps), 1.25));
+            painter.drawLine(last, point);
+        }
+        last = point;
+    }
+    painter.setPen(QPen(QColor(255, 255, 255, 220), 1.25));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawEllipse(last, 3.5, 3.5);
+}
+
+void PictureView::paintLabels(QPainter& painter) const
+{
+    const Project& project = session_.project();
+    const auto label = [&](Qt::Alignment where, const QString& text, const QFont& font) {
+        painter.setFont(font);
+        painter.setPen(theme::onSurround);
+        painter.drawText(rect().adjusted(12, 5, -12, -5), static_cast<int>(where), text);
+    };
+    label(Qt::AlignLeft | Qt::AlignTop, plain_ ? tr("plain") : tr("shaken"), theme::words(12));
+    const Cover& cover = session_.cover();
+    QString told = project.finish.cover == CoverMode::off ? tr("cover off, %1 % would hide the border") : tr("cover %1 %");
+    double shown = project.finish.cover == CoverMode::off ? cover.needed : cover.zoom;
+    if (cover.needed > largestCover) {
+        told = tr("no zoom up to %1 % hides the border");
+        shown = largestCover;
+    }
+    label(Qt::AlignRight | Qt::AlignTop, told.arg(100 * shown, 0, 'f', 1), theme::numbers(12));
+    label(Qt::AlignLeft | Qt::AlignBottom,
+          tr("frame %1   %2").arg(session_.playhead()).arg(timecode(session_.playhead(), project.rate)), theme::numbers(12));
+    QString state;
+    if (!session_.hasClip())
+        state = session_.clipTrouble();
+    else if (player_.playing() && player_.dropped() > 0)
+        state = tr("%1 frames left out").arg(player_.dropped());
+    label(Qt::AlignHCenter | Qt::AlignBottom, state, theme::words(12));
+    const QString size = picture_.isNull() ? QString() : tr("%1 x %2").arg(picture_.width()).arg(picture_.height());
+    const QString rate = player_.playing() ? tr("   %1 fps").arg(player_.shownRate(), 0, 'f', 1) : QString();
+    label(Qt::AlignRight | Qt::AlignBottom, size + rate, theme::numbers(12));
+}
+
+} // namespace ember::app

@@ -1,0 +1,75 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QImage>
+#include <QWidget>
+
+#include "picture_renderer.h"
+#include "session.h"
+
+namespace ember::app {
+
+class Player;
+
+/// Where the frame lies in the view: as large as fits, in its own shape, with a margin for what lies beyond it.
+QRectF fitPicture(const QSizeF& view, int projectWidth, int projectHeight);
+
+/// How large the picture is rendered for the view.
+enum class PictureScale { automatic, full, half, quarter };
+
+/// The shaken frame as the export will have it, on neutral grey, with the path of its centre and its hidden border.
+class PictureView : public QWidget {
+    Q_OBJECT
+public:
+    PictureView(Session& session, Player& player, QWidget* parent = nullptr);
+
+    PictureScale scale() const { return scale_; }
+    void setScale(PictureScale scale);
+    bool threadShown() const { return thread_; }
+    void setThreadShown(bool on);
+    bool borderShown() const { return border_; }
+    void setBorderShown(bool on);
+    /// Shows the frame as it is without any shake.
+    void setPlain(bool plain);
+    bool plain() const { return plain_; }
+
+    /// The picture on show and the frame it is of; -1 when there is none.
+    const QImage& picture() const { return picture_; }
+    std::int64_t pictureFrame() const { return pictureFrame_; }
+    /// Nothing is on its way: what is shown is what was asked for.
+    bool settled() const { return !ordered_ && !waiting_; }
+
+    QSize sizeHint() const override { return {760, 430}; }
+    QSize minimumSizeHint() const override { return {320, 200}; }
+
+signals:
+    void changed();
+    void openClipAsked();
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+
+private:
+    void refresh();
+    void show(qint64 frame, const QImage& picture, double milliseconds);
+    QSize renderSize() const;
+    void paintOverlays(QPainter& painter, const QRectF& frame) const;
+    void paintLabels(QPainter& painter) const;
+
+    Session& session_;
+    Player& player_;
+    PictureRenderer renderer_;
+    QImage picture_;
+    std::int64_t pictureFrame_ = -1;
+    PictureScale scale_ = PictureScale::automatic;
+    double automaticShare_ = 1.0; ///< lowered while the machine is too slow, see show()
+    bool thread_ = true;
+    bool border_ = true;
+    bool plain_ = false;
+    bool ordered_ = false;   ///< a picture is being rendered
+    bool waiting_ = false;   ///< its frame is being decoded
+    bool againAfter_ = false; ///< something changed while one was rendered
+};
+
+} // namespace ember::app

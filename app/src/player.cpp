@@ -1,0 +1,137 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "player.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace ember::app {
+
+namespace {
+constexpr std::int64_t ticksPerSecond = SoundOutput::rate;
+}
+
+Player::Player(Session& session) : session_(session)
+{
+    timer_.setTimerType(Qt::PreciseTimer);
+    timer_.setInterval(5);
+    connect(&timer_, &QTimer::timeout, this, &Player::tick);
+    connect(&session_, &Session::opened, this, &Player::pause);
+    connect(&session_, &Session::loopChanged, this, [this] {
+        if (playing_)
+            restart();
+    });
+}
+
+void Player::play()
+{
+    if (playing_ || !session_.hasClip())
+        return;
+    const LoopRange& loop = session_.loop();
+    const auto at = session_.playhead();
+    if (loop.on && loop.set() && (at < loop.first || at > loop.last))
+        session_.setPlayhead(loop.first);
+    else if (at >= session_.length() - 1 && session_.length() > 1)
+        session_.setPlayhead(0); // play again from the start
+    playing_ = true;
+    dropped_ = 0;
+    session_.setPlaying(true);
+    restart();
+    timer_.start();
+    emit stateChanged();
+}
+
+void Player::restart()
+{
+    const FrameRate rate = session_.project().rate;
+    const auto ticks = [rate](std::int64_t frame) {
+        return std::llround(rate.seconds(static_cast<double>(frame)) * ticksPerSecond);
+    };
+    const LoopRange& loop = session_.loop();
+    line_ = {ticks(session_.playhead()), 0, 0, ticks(session_.length())};
+    if (loop.on && loop.set()) {
+        line_.loopFirst = ticks(loop.first);
+        line_.loopEnd = ticks(loop.last + 1);
+    }
+    sound_.stop();
+    const auto& info = session_.clipInfo();
+    if (soundOn_ && info && info->hasSound)
+        sound_.start(info->path, info->originSeconds, line_);
+    clock_.start();
+    rateClock_.start();
+    shown_ = 0;
+    currentShown_ = true;
+}
+
+void Player::pause()
+{
+    if (!playing_)
+        return;
+    playing_ = false;
+    timer_.stop();
+    sound_.stop();
+    session_.setPlaying(false);
+    emit stateChanged();
+}
+
+void Player::toggle()
+{
+    if (playing_)
+        pause();
+    else
+        play();
+}
+
+void Player::setSoundOn(bool on)
+{
+    soundOn_ = on;
+    if (playing_)
+        restart();
+    emit stateChanged();
+}
+
+QString Player::silence() const
+{
+    if (!session_.clipInfo() || !session_.clipInfo()->hasSound)
+        return tr("The clip has no sound");
+    if (!SoundOutput::deviceAvailable())
+        return tr("No sound device: the clock leads");
+    return soundOn_ ? QString() : tr("Sound is off");
+}
+
+std::int64_t Player::ticksPlayed() const
+{
+    return sound_.running() ? sound_.played() : clock_.nsecsElapsed() * ticksPerSecond / 1'000'000'000;
+}
+
+void Player::tick()
+{
+    const auto played = ticksPlayed();
+    const FrameRate rate = session_.project().rate;
+    // Half a tick guards against a frame's first sample rounding to just before it.
+    const double seconds = (static_cast<double>(line_.at(played)) + 0.5) / ticksPerSecond;
+    const auto frame = static_cast<std::int64_t>(std::floor(rate.frames(seconds)));
+    if (line_.finished(played)) {
+        session_.setPlayhead(session_.length() - 1);
+        pause();
+        return;
+    }
+    if (frame != session_.playhead()) {
+        // Frames the clock stepped over, and the one before if the view never got to it.
+        dropped_ += static_cast<int>(std::max<std::int64_t>(0, frame - session_.playhead() - 1)) + (currentShown_ ? 0 : 1);
+        currentShown_ = false;
+        session_.setPlayhead(frame);
+    }
+    if (rateClock_.elapsed() >= 1000) {
+        shownRate_ = shown_ * 1000.0 / static_cast<double>(rateClock_.restart());
+        shown_ = 0;
+        emit rateChanged();
+    }
+}
+
+void Player::frameShown()
+{
+    ++shown_;
+    currentShown_ = true;
+}
+
+} // namespace ember::app

@@ -1,0 +1,85 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "reel_geometry.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace ember::app {
+
+namespace {
+constexpr double side = 62;
+constexpr double sideRight = 14;
+constexpr double sparkHalf = 7; ///< pixels to each side that can be grabbed
+constexpr double leastFrames = 8;
+} // namespace
+
+double ReelLayout::sparkHeight(double strength) const
+{
+    return sparks.height() * std::clamp(0.2 + 0.55 * strength, 0.2, 1.0);
+}
+
+ReelLayout layOutReel(const QSizeF& size, double first, double last)
+{
+    ReelLayout layout;
+    const double width = std::max(100.0, size.width());
+    const double height = std::max(90.0, size.height());
+    layout.map = {first, std::max(first + 1, last), side, width - sideRight};
+    const double span = layout.map.right - side;
+    double y = 2;
+    const auto band = [&](double share, double least) {
+        const QRectF rect(side, y, span, std::max(least, share * height));
+        y = rect.bottom() + 2;
+        return rect;
+    };
+    layout.ruler = band(0, 15);
+    layout.thumbs = band(0.21, 18);
+    layout.sound = band(0.24, 18);
+    layout.sparks = band(0.20, 18);
+    layout.trace = QRectF(side, y, span, std::max(10.0, height - y - 3));
+    return layout;
+}
+
+StrikeId strikeAt(const ReelLayout& layout, const std::vector<Strike>& strikes, QPointF place)
+{
+    if (place.y() < layout.sparks.top() || place.y() > layout.sparks.bottom() + 2)
+        return 0;
+    StrikeId found = 0;
+    double least = sparkHalf;
+    for (const Strike& strike : strikes) {
+        const double distance = std::abs(layout.sparkX(strike.frame.index) - place.x());
+        if (distance <= least) {
+            least = distance;
+            found = strike.id;
+        }
+    }
+    return found;
+}
+
+std::vector<StrikeId> strikesBetween(const ReelLayout& layout, const std::vector<Strike>& strikes, double x0, double x1)
+{
+    std::vector<StrikeId> found;
+    for (const Strike& strike : strikes) {
+        const double x = layout.sparkX(strike.frame.index);
+        if (x >= std::min(x0, x1) && x <= std::max(x0, x1))
+            found.push_back(strike.id);
+    }
+    return found;
+}
+
+ReelRange zoomed(const ReelRange& range, const EvenMap& map, double pixel, double factor, double length)
+{
+    const double about = map.toFrameInside(pixel);
+    const double span = std::clamp((range.last - range.first) * factor, std::min(leastFrames, length), std::max(1.0, length));
+    const double share = (about - range.first) / (range.last - range.first);
+    const double first = std::clamp(about - share * span, 0.0, std::max(0.0, length - span));
+    return {first, first + span};
+}
+
+ReelRange scrolled(const ReelRange& range, double frames, double length)
+{
+    const double span = range.last - range.first;
+    const double first = std::clamp(range.first + frames, 0.0, std::max(0.0, length - span));
+    return {first, first + span};
+}
+
+} // namespace ember::app

@@ -1,0 +1,44 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <vector>
+
+#include <QRectF>
+
+#include "axis_map.h"
+#include "ember/core/project.h"
+
+namespace ember::app {
+
+/// Where everything of the Reel lies. No painting, no widget.
+struct ReelLayout {
+    EvenMap map;   ///< frames to pixels; frame n begins at its left edge
+    QRectF ruler;
+    QRectF thumbs;
+    QRectF sound;
+    QRectF sparks; ///< strikes stand on its lower edge
+    QRectF trace;
+
+    double sparkX(std::int64_t frame) const { return map.toPixel(static_cast<double>(frame)); }
+    /// Height of a spark; 100 % fills three quarters of the band, more fills all of it.
+    double sparkHeight(double strength) const;
+};
+
+/// `first` and `last`: the frames at the ends of what is seen.
+ReelLayout layOutReel(const QSizeF& size, double first, double last);
+
+/// The strike whose spark is under a place; 0 when none is. Of several the topmost (the last) one.
+StrikeId strikeAt(const ReelLayout& layout, const std::vector<Strike>& strikes, QPointF place);
+
+/// Strikes whose sparks stand between two pixels.
+std::vector<StrikeId> strikesBetween(const ReelLayout& layout, const std::vector<Strike>& strikes, double x0, double x1);
+
+/// The range seen after zooming by `factor` (above 1 shows more) about the frame under a pixel, kept inside the film.
+struct ReelRange {
+    double first = 0;
+    double last = 1;
+};
+ReelRange zoomed(const ReelRange& range, const EvenMap& map, double pixel, double factor, double length);
+ReelRange scrolled(const ReelRange& range, double frames, double length);
+
+} // namespace ember::app

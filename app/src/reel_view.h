@@ -1,0 +1,68 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <atomic>
+#include <memory>
+
+#include <QWidget>
+
+#include "ember/core/sound.h"
+#include "reel_geometry.h"
+#include "session.h"
+
+namespace ember::app {
+
+/// The whole project in a low band: frames, waveform, strikes as sparks, and the motion like a seismogram. Drag the paper
+/// to move the playhead, a spark to move its strike; wheel with Ctrl zooms, without it scrolls.
+class ReelView : public QWidget {
+    Q_OBJECT
+public:
+    explicit ReelView(Session& session, QWidget* parent = nullptr);
+    ~ReelView() override;
+
+    ReelLayout layoutNow() const;
+    ReelRange range() const { return range_; }
+    void showAll();
+    bool waveformReady() const { return !waveform_.low.empty(); }
+
+    QSize sizeHint() const override { return {1280, 138}; }
+    QSize minimumSizeHint() const override { return {400, 100}; }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    bool event(QEvent* event) override;
+
+private:
+    enum class Gesture { none, scrub, move, band, loop, pan };
+
+    void loadWaveform();
+    void keepPlayheadSeen();
+    void scrubTo(double x);
+    void paintRuler(QPainter& p, const ReelLayout& layout) const;
+    void paintThumbs(QPainter& p, const ReelLayout& layout);
+    void paintSound(QPainter& p, const ReelLayout& layout) const;
+    void paintSparks(QPainter& p, const ReelLayout& layout) const;
+    void paintTrace(QPainter& p, const ReelLayout& layout) const;
+    void paintNames(QPainter& p, const ReelLayout& layout) const;
+
+    Session& session_;
+    ReelRange range_{0, 1};
+    Waveform waveform_;
+    QString waveformOf_;
+    std::shared_ptr<std::atomic<bool>> waveformStop_;
+    Gesture gesture_ = Gesture::none;
+    QPointF pressed_;
+    QPointF last_;
+    StrikeId hovered_ = 0;
+    StrikeId grabbed_ = 0;
+    std::int64_t grabbedFrame_ = 0;
+    bool moved_ = false;
+    Project before_;          ///< as it was when a drag of strikes began
+    Document::Gesture documentGesture_ = 0;
+};
+
+} // namespace ember::app

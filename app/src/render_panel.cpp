@@ -1,0 +1,234 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "render_panel.h"
+
+#include <cmath>
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QFileInfo>
+#include <QGridLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QProgressBar>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+#include "theme.h"
+#include "value_field.h"
+
+namespace ember::app {
+
+namespace {
+const FieldSpec frameSpec{"frame", "Frame", "frames", 0, 100'000'000, 0, 1, "A frame of the film, counted from 0"};
+enum RangeChoice { wholeRange, loopRange, ownRange };
+} // namespace
+
+RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
+    : QWidget(parent), session_(session), dialogs_(dialogs), path_(new QLineEdit(this)), format_(new QComboBox(this)),
+      range_(new QComboBox(this)), first_(new ValueField(frameSpec, this)), last_(new ValueField(frameSpec, this)),
+      size_(new QComboBox(this)), replace_(new QCheckBox(tr("Replace a film that is there"), this)),
+      start_(new QPushButton(tr("Render"), this)), cancel_(new QPushButton(tr("Cancel"), this)), bar_(new QProgressBar(this)),
+      state_(new QLabel(this))
+{
+    setObjectName(QStringLiteral("render-panel"));
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(16, 12, 16, 12);
+    column->setSpacing(8);
+    auto* head = new QHBoxLayout;
+    auto* title = new QLabel(tr("Render film"), this);
+    title->setFont(theme::words(16, true));
+    head->addWidget(title, 1);
+    auto* back = new QPushButton(tr("Back to the strike"), this);
+    back->setObjectName(QStringLiteral("render-back"));
+    connect(back, &QPushButton::clicked, this, &RenderPanel::closed);
+    head->addWidget(back);
+    column->addLayout(head);
+
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(12);
+    grid->setVerticalSpacing(8);
+    grid->setColumnStretch(1, 1);
+    const auto name = [&](int row, const QString& text) {
+        auto* label = new QLabel(text, this);
+        label->setStyleSheet(QStringLiteral("color: #9a8f80"));
+        grid->addWidget(label, row, 0);
+    };
+    name(0, tr("Kind"));
+    format_->addItem(tr("MP4, H.264 and AAC"), QStringLiteral(".mp4"));
+    format_->addItem(tr("MKV, lossless FFV1 and FLAC"), QStringLiteral(".mkv"));
+    format_->addItem(tr("PNG, one for each frame, no sound"), QStringLiteral("_%05d.png"));
+    format_->setObjectName(QStringLiteral("render-format"));
+    grid->addWidget(format_, 0, 1, 1, 2);
+    name(1, tr("File"));
+    path_->setObjectName(QStringLiteral("render-path"));
+    grid->addWidget(path_, 1, 1);
+    auto* choose = new QPushButton(tr("Choose"), this);
+    grid->addWidget(choose, 1, 2);
+    name(2, tr("Frames"));
+    range_->addItems({tr("The whole film"), tr("The loop"), tr("From … to …")});
+    range_->setObjectName(QStringLiteral("render-range"));
+    grid->addWidget(range_, 2, 1, 1, 2);
+    auto* ends = new QHBoxLayout;
+    first_->setWhole(true);
+    last_->setWhole(true);
+    ends->addWidget(first_);
+    ends->addWidget(new QLabel(tr("to"), this));
+    ends->addWidget(last_);
+    ends->addStretch(1);
+    grid->addLayout(ends, 3, 1, 1, 2);
+    name(4, tr("Size"));
+    size_->setObjectName(QStringLiteral("render-size"));
+    grid->addWidget(size_, 4, 1, 1, 2);
+    replace_->setObjectName(QStringLiteral("render-replace"));
+    grid->addWidget(replace_, 5, 1, 1, 2);
+    column->addLayout(grid);
+
+    auto* buttons = new QHBoxLayout;
+    start_->setObjectName(QStringLiteral("render-start"));
+    cancel_->setObjectName(QStringLiteral("render-cancel"));
+    buttons->addWidget(start_);
+    buttons->addWidget(cancel_);
+    buttons->addStretch(1);
+    column->addLayout(buttons);
+    bar_->setObjectName(QStringLiteral("render-bar"));
+    bar_->setTextVisible(false);
+    column->addWidget(bar_);
+    state_->setObjectName(QStringLiteral("render-state"));
+    state_->setWordWrap(true);
+    column->addWidget(state_);
+    column->addStretch(1);
+
+    connect(choose, &QPushButton::clicked, this, [this] {
+        const QString chosen = dialogs_.saveFile(this, tr("Render to"), path_->text(), tr("Films and pictures (*.mp4 *.mkv *.png)"));
+        if (!chosen.isEmpty())
+            path_->setText(chosen);
+    });
+    connect(format_, &QComboBox::currentIndexChanged, this, [this] {
+        QString path = path_->text();
+        for (int i = 0; i < format_->count(); ++i)
+            if (path.endsWith(format_->itemData(i).toString()))
+                path.chop(format_->itemData(i).toString().size());
+        path_->setText(path + extension());
+    });
+    connect(range_, &QComboBox::currentIndexChanged, this, &RenderPanel::showState);
+    for (auto* field : {first_, last_})
+        connect(field, &ValueField::wished, this, [this, field](double value) {
+            field->setValue(std::min(value, static_cast<double>(std::max<std::int64_t>(0, session_.length() - 1))));
+        });
+    connect(start_, &QPushButton::clicked, this, &RenderPanel::start);
+    connect(cancel_, &QPushButton::clicked, this, &RenderPanel::cancel);
+    connect(&session_, &Session::opened, this, &RenderPanel::suggest);
+    connect(&session_, &Session::loopChanged, this, &RenderPanel::showState);
+    suggest();
+}
+
+QString RenderPanel::extension() const
+{
+    return format_->currentData().toString();
+}
+
+void RenderPanel::suggest()
+{
+    const Project& project = session_.project();
+    size_->clear();
+    for (const double share : {1.0, 0.5, 0.25, 1.5, 2.0}) {
+        const int width = static_cast<int>(std::lround(project.width * share));
+        const int height = static_cast<int>(std::lround(project.height * share));
+        size_->addItem(tr("%1 x %2").arg(width).arg(height), QSize(width, height));
+    }
+    first_->setValue(0);
+    last_->setValue(static_cast<double>(std::max<std::int64_t>(0, session_.length() - 1)));
+    if (project.shot) {
+        const QString from = session_.projectPath().isEmpty() ? QString::fromStdString(project.shot->clip) : session_.projectPath();
+        const QFileInfo info(from);
+        path_->setText(info.path() + QLatin1Char('/') + info.completeBaseName() + tr("-shaken") + extension());
+    }
+    if (!job_)
+        state_->clear();
+    bar_->setValue(0);
+    showState();
+}
+
+void RenderPanel::showState()
+{
+    const bool own = range_->currentIndex() == ownRange;
+    first_->setEnabled(own);
+    last_->setEnabled(own);
+    for (auto* field : {first_, last_})
+        if (!own)
+            field->setToolTip(tr("Choose \"From … to …\" above to set these frames"));
+        else
+            field->setSpec(frameSpec);
+    const bool ready = session_.hasClip() && !running();
+    start_->setEnabled(ready);
+    start_->setToolTip(running() ? tr("A render is running") : ready ? tr("Renders the film") : tr("Open a clip first"));
+    cancel_->setEnabled(running());
+    cancel_->setToolTip(running() ? tr("Stops and leaves no file behind") : tr("No render is running"));
+}
+
+void RenderPanel::start()
+{
+    RenderOptions options = wholeFilm(session_.project());
+    if (range_->currentIndex() == loopRange) {
+        if (!session_.loop().set()) {
+            state_->setText(tr("There is no loop. Drag one out on the Reel's ruler with Shift."));
+            return;
+        }
+        options.first = Frame{session_.loop().first};
+        options.last = Frame{session_.loop().last};
+    } else if (range_->currentIndex() == ownRange) {
+        options.first = Frame{static_cast<std::int64_t>(first_->value())};
+        options.last = Frame{static_cast<std::int64_t>(last_->value())};
+    }
+    const QSize size = size_->currentData().toSize();
+    options.width = size.width();
+    options.height = size.height();
+    options.overwrite = replace_->isChecked();
+    out_ = path_->text();
+    state_->setText(tr("Starting"));
+    bar_->setRange(0, static_cast<int>(options.last - options.first + 1));
+    bar_->setValue(0);
+    job_ = std::make_unique<RenderJob>(session_.project(), out_, options);
+    connect(job_.get(), &RenderJob::progressed, this, &RenderPanel::follow);
+    connect(job_.get(), &RenderJob::finished, this, &RenderPanel::finish);
+    showState();
+}
+
+void RenderPanel::cancel()
+{
+    if (job_) {
+        job_->cancel();
+        state_->setText(tr("Stopping"));
+    }
+}
+
+void RenderPanel::follow(const RenderProgress& progress)
+{
+    if (!job_)
+        return;
+    bar_->setValue(static_cast<int>(progress.done));
+    state_->setText(tr("Frame %1 of %2, %3 frames/s, %4 s left")
+                        .arg(progress.done)
+                        .arg(progress.total)
+                        .arg(progress.framesPerSecond, 0, 'f', 1)
+                        .arg(std::ceil(progress.secondsLeft)));
+}
+
+void RenderPanel::finish(bool ok, bool cancelled, const QString& text)
+{
+    if (job_)
+        job_.release()->deleteLater();
+    if (ok) {
+        const QString done = tr("Film written: %1").arg(out_);
+        state_->setText(text.isEmpty() ? done : done + QLatin1Char('\n') + text);
+        emit session_.told(done);
+    } else {
+        bar_->setValue(0);
+        state_->setText(cancelled ? tr("Cancelled. No file was left behind.") : text);
+        if (!cancelled)
+            emit session_.trouble(text);
+    }
+    showState();
+}
+
+} // namespace ember::app

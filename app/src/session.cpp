@@ -1,0 +1,430 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "session.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <QCoreApplication>
+#include <QFileInfo>
+#include <QPointer>
+#include <QThreadPool>
+
+#include "ember/film/new_project.h"
+#include "ember/project/file.h"
+
+namespace ember::app {
+
+/// What comes back from the thread that opens files.
+struct Session::Opened {
+    std::uint64_t number = 0;
+    QString path;
+    bool isProject = false;
+    std::optional<Project> project;
+    std::unique_ptr<ClipReader> clip;
+    QString clipTrouble;
+    QString trouble;
+};
+
+Session::Session(QObject* parent)
+    : QObject(parent), motion_(std::make_unique<Motion>(document_.project())), frames_(std::make_unique<FrameStore>()),
+      thumbs_(std::make_unique<ThumbStore>())
+{
+}
+
+Session::~Session() = default;
+
+// --- the document -----------------------------------------------------------------------------------------------------
+
+const Motion& Session::selectedMotion() const
+{
+    if (!selectedMotion_) {
+        const Strike* strike = selectedStrike();
+        selectedMotion_ = std::make_unique<Motion>(onlyStrike(project(), strike != nullptr ? strike->id : 0));
+    }
+    return *selectedMotion_;
+}
+
+void Session::documentChanged()
+{
+    motion_ = std::make_unique<Motion>(project());
+    cover_ = coverOf(project(), *motion_);
+    selectedMotion_.reset();
+    const auto before = selection_.size();
+    std::erase_if(selection_, [this](StrikeId id) { return project().strike(id) == nullptr; });
+    if (selection_.size() != before)
+        emit selectionChanged();
+    emit projectChanged();
+    emit fileChanged();
+}
+
+void Session::edit(Project next, const QString& result, Document::Gesture gesture)
+{
+    if (!document_.edit(std::move(next), result.toStdString(), gesture))
+        return;
+    documentChanged();
+    emit told(result);
+}
+
+void Session::undo()
+{
+    if (!document_.canUndo())
+        return;
+    const QString what = QString::fromStdString(document_.undoText());
+    const auto shot = project().shot;
+    document_.undo();
+    if (project().shot != shot)
+        reopenClip();
+    documentChanged();
+    emit told(tr("Taken back: %1").arg(what));
+}
+
+void Session::redo()
+{
+    if (!document_.canRedo())
+        return;
+    const auto shot = project().shot;
+    document_.redo();
+    if (project().shot != shot)
+        reopenClip();
+    documentChanged();
+    emit told(tr("Done again: %1").arg(QString::fromStdString(document_.undoText())));
+}
+
+// --- selection --------------------------------------------------------------------------------------------------------
+
+bool Session::isSelected(StrikeId id) const
+{
+    return std::find(selection_.begin(), selection_.end(), id) != selection_.end();
+}
+
+const Strike* Session::selectedStrike() const
+{
+    return selection_.size() == 1 ? project().strike(selection_.front()) : nullptr;
+}
+
+void Session::select(StrikeIds ids)
+{
+    if (ids == selection_)
+        return;
+    selection_ = std::move(ids);
+    selectedMotion_.reset();
+    emit selectionChanged();
+}
+
+void Session::toggleSelected(StrikeId id)
+{
+    StrikeIds ids = selection_;
+    if (std::erase(ids, id) == 0)
+        ids.push_back(id);
+    select(std::move(ids));
+}
+
+void Session::selectAll()
+{
+    StrikeIds ids;
+    for (const Strike& strike : project().strikes)
+        ids.push_back(strike.id);
+    select(std::move(ids));
+}
+
+// --- playhead and loop ------------------------------------------------------------------------------------------------
+
+void Session::setPlayhead(std::int64_t frame)
+{
+    frame = std::clamp<std::int64_t>(frame, 0, std::max<std::int64_t>(0, length() - 1));
+    if (frame == playhead_)
+        return;
+    playhead_ = frame;
+    wantFrame();
+    emit playheadChanged(frame);
+}
+
+void Session::wantFrame()
+{
+    frames_->want({playhead_, playing_, loop_.first, loop_.on ? loop_.last : -1});
+}
+
+void Session::setPlaying(bool playing)
+{
+    playing_ = playing;
+    wantFrame();
+}
+
+void Session::setLoop(LoopRange loop)
+{
+    if (loop.set()) {
+        loop.first = std::clamp<std::int64_t>(loop.first, 0, std::max<std::int64_t>(0, length() - 1));
+        loop.last = std::clamp<std::int64_t>(loop.last, loop.first, std::max<std::int64_t>(0, length() - 1));
+    }
+    if (loop == loop_)
+        return;
+    loop_ = loop;
+    wantFrame();
+    emit loopChanged();
+}
+
+void Session::goToStrike(int direction)
+{
+    const auto& strikes = project().strikes;
+    const Strike* found = nullptr;
+    for (const Strike& strike : strikes) {
+        if (direction > 0 && strike.frame.index > playhead_) {
+            found = &strike;
+            break;
+        }
+        if (direction < 0 && strike.frame.index < playhead_)
+            found = &strike;
+    }
+    if (found == nullptr) {
+        emit told(direction > 0 ? tr("No strike after this frame") : tr("No strike before this frame"));
+        return;
+    }
+    const auto frame = found->frame.index;
+    select({found->id});
+    setPlayhead(frame);
+}
+
+// --- strikes ----------------------------------------------------------------------------------------------------------
+
+void Session::putStrike(StrikeKind kind)
+{
+    if (length() == 0) {
+        emit told(tr("Open a clip first: a strike needs a frame to stand on"));
+        return;
+    }
+    lastKind_ = kind;
+    auto [next, id] = withStrike(project(), Frame{playhead_}, kind, 1.0);
+    edit(std::move(next), tr("%1 put on frame %2").arg(kindTitle(kind)).arg(playhead_));
+    select({id});
+}
+
+void Session::deleteSelected()
+{
+    if (selection_.empty())
+        return;
+    const auto count = selection_.size();
+    edit(withoutStrikes(project(), selection_), count == 1 ? tr("Strike deleted") : tr("%1 strikes deleted").arg(count));
+}
+
+void Session::duplicateSelected()
+{
+    if (selection_.empty())
+        return;
+    // Copies go to the playhead when it stands elsewhere, else half a second on.
+    std::int64_t first = length();
+    for (const StrikeId id : selection_)
+        if (const Strike* strike = project().strike(id))
+            first = std::min(first, strike->frame.index);
+    const auto shift = playhead_ != first ? playhead_ - first : std::max<std::int64_t>(1, std::llround(project().rate.perSecond() / 2));
+    auto [next, ids] = withStrikesDuplicated(project(), selection_, shift);
+    const auto count = ids.size();
+    edit(std::move(next), count == 1 ? tr("Strike duplicated") : tr("%1 strikes duplicated").arg(count));
+    select(std::move(ids));
+}
+
+void Session::nudgeSelected(std::int64_t frames)
+{
+    if (selection_.empty())
+        return;
+    edit(withStrikesMoved(project(), selection_, frames), tr("Strike moved by %1 frame").arg(frames));
+    if (const Strike* strike = selectedStrike())
+        emit told(tr("Strike moved to frame %1").arg(strike->frame.index));
+}
+
+void Session::setShapeScope(ShapeScope scope)
+{
+    if (scope == scope_)
+        return;
+    scope_ = scope;
+    emit scopeChanged();
+}
+
+// --- files ------------------------------------------------------------------------------------------------------------
+
+QString Session::title() const
+{
+    if (!path_.isEmpty())
+        return QFileInfo(path_).fileName();
+    if (project().shot)
+        return tr("%1 (not saved yet)").arg(QFileInfo(QString::fromStdString(project().shot->clip)).fileName());
+    return tr("No project");
+}
+
+void Session::open(const QString& path)
+{
+    auto result = std::make_shared<Opened>();
+    result->number = ++openings_;
+    result->path = path;
+    opening_ = true;
+    emit openingChanged();
+    const QPointer<Session> self(this);
+    QThreadPool::globalInstance()->start([self, result] {
+        const std::string file = result->path.toStdString();
+        result->isProject = result->path.endsWith(QStringLiteral(".vember"), Qt::CaseInsensitive);
+        if (result->isProject) {
+            auto loaded = loadProject(file);
+            if (!loaded) {
+                result->trouble = QString::fromStdString(sentence(loaded.error()));
+            } else {
+                result->project = std::move(loaded).value();
+                auto clip = openShot(*result->project);
+                if (clip)
+                    result->clip = std::move(clip).value();
+                else
+                    result->clipTrouble = QString::fromStdString(sentence(clip.error()));
+            }
+        } else {
+            auto clip = ClipReader::open(file);
+            if (!clip) {
+                result->trouble = QString::fromStdString(sentence(clip.error()));
+            } else {
+                result->clip = std::move(clip).value();
+                result->project = projectForClip(result->clip->info());
+            }
+        }
+        QMetaObject::invokeMethod(QCoreApplication::instance(), [self, result] {
+            if (self)
+                self->finishOpening(result);
+        });
+    });
+}
+
+void Session::finishOpening(std::shared_ptr<Opened> result)
+{
+    if (result->number != openings_)
+        return; // something else was opened meanwhile
+    opening_ = false;
+    emit openingChanged();
+    if (!result->project) {
+        emit trouble(result->trouble);
+        return;
+    }
+    document_ = Document(std::move(*result->project));
+    path_ = result->isProject ? result->path : QString();
+    selection_.clear();
+    loop_ = {};
+    playhead_ = 0;
+    clipTrouble_ = result->clipTrouble;
+    showClip(std::move(result->clip));
+    if (!project().strikes.empty()) {
+        // The first screen shows the product at its best: the strongest strike, at its peak.
+        const auto strongest = std::max_element(project().strikes.begin(), project().strikes.end(),
+                                                [](const Strike& a, const Strike& b) { return a.strength < b.strength; });
+        selection_ = {strongest->id};
+        const std::int64_t peak = strongest->frame.index + std::llround(envelopeOf(project(), *strongest).peak());
+        playhead_ = std::clamp<std::int64_t>(peak, 0, std::max<std::int64_t>(0, length() - 1));
+    }
+    documentChanged();
+    emit selectionChanged();
+    emit loopChanged();
+    emit playheadChanged(playhead_);
+    wantFrame();
+    emit opened();
+    if (!clipTrouble_.isEmpty())
+        emit trouble(clipTrouble_);
+    else
+        for (const auto& note : clipInfo_->notes)
+            emit told(QString::fromStdString(note));
+}
+
+void Session::showClip(std::unique_ptr<ClipReader> clip)
+{
+    clipOpen_ = clip != nullptr;
+    clipInfo_ = clip ? std::optional(clip->info()) : std::nullopt;
+    frames_->setClip(std::move(clip), project().rate, length());
+    thumbs_->setProject(clipOpen_ ? project() : Project{});
+}
+
+void Session::reopenClip()
+{
+    auto clip = openShot(project());
+    clipTrouble_ = clip ? QString() : QString::fromStdString(sentence(clip.error()));
+    showClip(clip ? std::move(clip).value() : nullptr);
+    wantFrame();
+    emit opened();
+}
+
+void Session::relinkClip(const QString& path)
+{
+    ClipOptions options;
+    options.sequenceRate = project().rate;
+    auto clip = ClipReader::open(path.toStdString(), options);
+    if (!clip) {
+        emit trouble(QString::fromStdString(sentence(clip.error())));
+        return;
+    }
+    Project next = project();
+    if (!next.shot)
+        next.shot = Shot{};
+    const ClipInfo& info = clip.value()->info();
+    next.shot->clip = projectForClip(info).shot->clip;
+    next.shot->still = info.kind == ClipKind::still;
+    clipTrouble_.clear();
+    edit(std::move(next), tr("Clip found at %1").arg(path));
+    showClip(std::move(clip).value());
+    wantFrame();
+    emit fileChanged();
+    emit opened();
+}
+
+bool Session::save(const QString& path)
+{
+    if (const auto status = saveProject(project(), path.toStdString()); !status) {
+        emit trouble(QString::fromStdString(sentence(status.error())));
+        return false;
+    }
+    path_ = path;
+    document_.markSaved();
+    emit fileChanged();
+    emit told(tr("Saved as %1").arg(QFileInfo(path).fileName()));
+    return true;
+}
+
+void Session::close()
+{
+    ++openings_;
+    opening_ = false;
+    document_ = Document();
+    path_.clear();
+    selection_.clear();
+    loop_ = {};
+    playhead_ = 0;
+    clipTrouble_.clear();
+    showClip(nullptr);
+    documentChanged();
+    emit selectionChanged();
+    emit loopChanged();
+    emit playheadChanged(0);
+    emit opened();
+}
+
+// --- words ------------------------------------------------------------------------------------------------------------
+
+QString kindTitle(StrikeKind kind)
+{
+    switch (kind) {
+    case StrikeKind::blast: return Session::tr("Blast");
+    case StrikeKind::landing: return Session::tr("Landing");
+    case StrikeKind::hit: return Session::tr("Hit");
+    case StrikeKind::beat: return Session::tr("Beat");
+    }
+    return {};
+}
+
+QString strikeTitle(const Strike& strike)
+{
+    return strike.name.empty() ? kindTitle(strike.kind) : QString::fromStdString(strike.name);
+}
+
+QString timecode(std::int64_t frame, FrameRate rate)
+{
+    const auto base = std::max<std::int64_t>(1, std::llround(rate.perSecond()));
+    const auto seconds = frame / base;
+    return QStringLiteral("%1:%2:%3:%4")
+        .arg(seconds / 3600, 2, 10, QLatin1Char('0'))
+        .arg(seconds / 60 % 60, 2, 10, QLatin1Char('0'))
+        .arg(seconds % 60, 2, 10, QLatin1Char('0'))
+        .arg(frame % base, 2, 10, QLatin1Char('0'));
+}
+
+} // namespace ember::app

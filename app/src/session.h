@@ -1,0 +1,153 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <memory>
+#include <optional>
+
+#include <QObject>
+#include <QString>
+#include <QStringList>
+
+#include "ember/core/motion.h"
+#include "ember/core/projection.h"
+#include "ember/project/document.h"
+#include "ember/project/edits.h"
+#include "frame_store.h"
+#include "thumb_store.h"
+
+namespace ember::app {
+
+/// A stretch of the film that is played over and over; both frames included.
+struct LoopRange {
+    std::int64_t first = 0;
+    std::int64_t last = -1;
+    bool on = false;
+
+    bool set() const { return last > first; }
+    bool operator==(const LoopRange&) const = default;
+};
+
+/// What the window works on: the document, what is selected in it, where the playhead stands, and the stores that show
+/// its clip. The one owner of all of these; views listen and ask.
+class Session : public QObject {
+    Q_OBJECT
+public:
+    explicit Session(QObject* parent = nullptr);
+    ~Session() override;
+
+    // --- the document
+    const Document& document() const { return document_; }
+    const Project& project() const { return document_.project(); }
+    const Motion& motion() const { return *motion_; }
+    const Cover& cover() const { return cover_; }
+    /// The motion of the selected strike alone; of none when none or several are selected.
+    const Motion& selectedMotion() const;
+
+    Document::Gesture newGesture() { return document_.newGesture(); }
+    /// See Document::edit. Tells `result` in the status line.
+    void edit(Project next, const QString& result, Document::Gesture gesture = 0);
+    void undo();
+    void redo();
+
+    // --- selection
+    const StrikeIds& selection() const { return selection_; }
+    bool isSelected(StrikeId id) const;
+    /// The one selected strike, or null.
+    const Strike* selectedStrike() const;
+    void select(StrikeIds ids);
+    void toggleSelected(StrikeId id);
+    void selectAll();
+
+    // --- playhead and loop
+    std::int64_t playhead() const { return playhead_; }
+    std::int64_t length() const { return project().length(); }
+    void setPlayhead(std::int64_t frame);
+    const LoopRange& loop() const { return loop_; }
+    void setLoop(LoopRange loop);
+    /// The next (+1) or previous (-1) strike from the playhead: selects it and goes there.
+    void goToStrike(int direction);
+
+    // --- strikes
+    StrikeKind lastKind() const { return lastKind_; }
+    void putStrike(StrikeKind kind);
+    void deleteSelected();
+    void duplicateSelected();
+    void nudgeSelected(std::int64_t frames);
+
+    // --- shape scope
+    ShapeScope shapeScope() const { return scope_; }
+    void setShapeScope(ShapeScope scope);
+
+    // --- files
+    QString projectPath() const { return path_; }
+    QString title() const;
+    bool modified() const { return document_.modified(); }
+    /// Why the clip cannot be shown, empty when it can.
+    QString clipTrouble() const { return clipTrouble_; }
+    bool hasClip() const { return clipOpen_; }
+    bool opening() const { return opening_; }
+    const std::optional<ClipInfo>& clipInfo() const { return clipInfo_; }
+
+    /// A clip or a project, by its name. Runs on another thread; opened() or trouble() follows.
+    void open(const QString& path);
+    /// The clip of this project is now at another place.
+    void relinkClip(const QString& path);
+    bool save(const QString& path);
+    void close();
+
+    FrameStore& frames() { return *frames_; }
+    ThumbStore& thumbs() { return *thumbs_; }
+
+    /// While playing, frames are decoded far ahead.
+    void setPlaying(bool playing);
+    bool playing() const { return playing_; }
+
+signals:
+    void projectChanged();
+    void selectionChanged();
+    void playheadChanged(qint64 frame);
+    void loopChanged();
+    void scopeChanged();
+    void fileChanged();   ///< path, modified mark, clip
+    void openingChanged();
+    void opened();
+    /// A sentence for the status line.
+    void told(const QString& text);
+    /// Something went wrong: a sentence that stays until it is dismissed.
+    void trouble(const QString& text);
+
+private:
+    struct Opened;
+    void finishOpening(std::shared_ptr<Opened> opened);
+    void documentChanged();
+    void wantFrame();
+    void showClip(std::unique_ptr<ClipReader> clip);
+    void reopenClip();
+
+    Document document_;
+    std::unique_ptr<Motion> motion_;
+    Cover cover_;
+    mutable std::unique_ptr<Motion> selectedMotion_;
+    StrikeIds selection_;
+    std::int64_t playhead_ = 0;
+    LoopRange loop_;
+    StrikeKind lastKind_ = StrikeKind::hit;
+    ShapeScope scope_ = ShapeScope::recipe;
+    QString path_;
+    QString clipTrouble_;
+    std::optional<ClipInfo> clipInfo_;
+    bool clipOpen_ = false;
+    bool opening_ = false;
+    std::uint64_t openings_ = 0;
+    std::unique_ptr<FrameStore> frames_;
+    std::unique_ptr<ThumbStore> thumbs_;
+    bool playing_ = false;
+};
+
+/// "Dead weight, 3 strikes" style helpers for messages.
+QString strikeTitle(const Strike& strike);
+QString kindTitle(StrikeKind kind);
+/// hh:mm:ss:ff at the project's rate (rounded to whole frames a second for the last pair).
+QString timecode(std::int64_t frame, FrameRate rate);
+
+} // namespace ember::app

@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "sound_output.h"
+
+#include <QAudioDevice>
+#include <QAudioFormat>
+#include <QAudioSink>
+#include <QMediaDevices>
+
+#include "sound_feed.h"
+
+namespace ember::app {
+
+SoundOutput::SoundOutput(QObject* parent) : QObject(parent) {}
+
+SoundOutput::~SoundOutput()
+{
+    stop();
+}
+
+bool SoundOutput::deviceAvailable()
+{
+    return !QMediaDevices::defaultAudioOutput().isNull();
+}
+
+bool SoundOutput::start(const std::string& file, double originSeconds, const PlayLine& line)
+{
+    stop();
+    const QAudioDevice device = QMediaDevices::defaultAudioOutput();
+    if (device.isNull())
+        return false;
+    QAudioFormat format;
+    format.setSampleRate(rate);
+    format.setChannelCount(2);
+    format.setSampleFormat(QAudioFormat::Int16);
+    if (!device.isFormatSupported(format))
+        return false;
+    auto reader = SoundReader::open(file, originSeconds, {rate, 2});
+    if (!reader)
+        return false;
+    feed_ = std::make_unique<SoundFeed>(std::move(reader).value(), line, rate / 2);
+    feed_->waitUntilFull();
+    sink_ = std::make_unique<QAudioSink>(device, format);
+    sink_->setBufferSize(rate / 10 * 4);
+    sink_->setVolume(muted_ ? 0.0 : 1.0);
+    sink_->start(feed_.get());
+    if (sink_->error() != QAudio::NoError) {
+        stop();
+        return false;
+    }
+    return true;
+}
+
+void SoundOutput::stop()
+{
+    if (sink_)
+        sink_->stop();
+    sink_.reset();
+    feed_.reset();
+}
+
+std::int64_t SoundOutput::played() const
+{
+    return sink_ ? sink_->processedUSecs() * rate / 1'000'000 : 0;
+}
+
+void SoundOutput::setMuted(bool muted)
+{
+    muted_ = muted;
+    if (sink_)
+        sink_->setVolume(muted ? 0.0 : 1.0);
+}
+
+} // namespace ember::app

@@ -1,0 +1,43 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <atomic>
+#include <memory>
+#include <string>
+
+#include <QObject>
+
+#include "playback.h"
+
+class QAudioSink;
+
+namespace ember::app {
+
+class SoundFeed;
+
+/// Plays the sound of a clip through the default device, if there is one.
+class SoundOutput : public QObject {
+    Q_OBJECT
+public:
+    static constexpr int rate = 48000;
+
+    explicit SoundOutput(QObject* parent = nullptr);
+    ~SoundOutput() override;
+
+    static bool deviceAvailable();
+
+    /// Starts at `line.start` (in samples at `rate`). False when there is no device or no sound; then time is not kept here.
+    bool start(const std::string& file, double originSeconds, const PlayLine& line);
+    void stop();
+    bool running() const { return sink_ != nullptr; }
+    /// Samples heard since the start: the clock of playback.
+    std::int64_t played() const;
+    void setMuted(bool muted);
+
+private:
+    std::unique_ptr<SoundFeed> feed_;
+    std::unique_ptr<QAudioSink> sink_;
+    bool muted_ = false;
+};
+
+} // namespace ember::app
