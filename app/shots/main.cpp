@@ -74,7 +74,7 @@ int main(int argc, char** argv)
             window.session().select({strike.id});
             window.session().setPlayhead(strike.frame.index + 1);
         }
-    settle(2500);
+    settle(6000);
     take(window, folder, "main-window");
 
     QTemporaryDir scratch;

@@ -23,7 +23,7 @@ AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even)
     const double width = std::max(120.0, size.width());
     const double height = std::max(120.0, size.height());
     const double frames = std::clamp(height * 0.29, 34.0, 96.0);
-    const double trace = std::clamp(height * 0.13, 18.0, 48.0);
+    const double trace = std::clamp(height * 0.17, 20.0, 56.0);
     constexpr double ruler = 18;
     constexpr double top = 22;
     const double left = sideLeft;

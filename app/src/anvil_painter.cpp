@@ -38,9 +38,6 @@ void paintGrid(QPainter& p, const AnvilLayout& layout)
         p.setPen(theme::dim);
         p.drawText(QRectF(x - 30, layout.ruler.top(), 60, layout.ruler.height()), Qt::AlignCenter, QString::fromStdString(tick.label));
     }
-    p.setPen(theme::dim);
-    p.setFont(theme::words(11));
-    p.drawText(QRectF(6, layout.ruler.top(), 54, layout.ruler.height()), Qt::AlignLeft | Qt::AlignVCenter, tr("frames"));
 }
 
 void paintEnvelope(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
@@ -178,13 +175,16 @@ void paintTrace(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pict
         p.drawPath(path);
     };
     p.setBrush(Qt::NoBrush);
-    draw(&Pose::x, theme::faint);
+    draw(&Pose::x, theme::dim.darker(115));
     draw(&Pose::y, theme::text);
     p.setFont(theme::words(11));
     p.setPen(theme::dim);
-    p.drawText(QRectF(6, middle - 15, 54, 15), Qt::AlignLeft | Qt::AlignVCenter, tr("trace y"));
-    p.setPen(theme::dim.darker(125));
-    p.drawText(QRectF(6, middle, 54, 15), Qt::AlignLeft | Qt::AlignVCenter, tr("x"));
+    const QRectF margin(12, middle - 15, 44, 15);
+    p.drawText(margin, Qt::AlignLeft | Qt::AlignVCenter, tr("trace"));
+    p.setPen(theme::text);
+    p.drawText(margin, Qt::AlignRight | Qt::AlignVCenter, tr("y"));
+    p.setPen(theme::dim);
+    p.drawText(margin.translated(0, 15), Qt::AlignRight | Qt::AlignVCenter, tr("x"));
 }
 
 void paintFrames(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)

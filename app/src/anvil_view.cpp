@@ -193,12 +193,15 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
     using F = EnvelopeField;
     for (const F field : {F::attack, F::hold, F::decay, F::decayCurve, F::rumble, F::rumbleLength, F::release}) {
         const FieldSpec& spec = specOf(field);
-        auto* label = new QLabel(QString::fromUtf8(spec.label.data(), static_cast<qsizetype>(spec.label.size())), this);
+        auto* label = new QLabel(field == F::decayCurve     ? tr("Curve")
+                                 : field == F::rumbleLength ? tr("for")
+                                                            : QString::fromUtf8(spec.label.data(), static_cast<qsizetype>(spec.label.size())),
+                                 this);
         label->setStyleSheet(QStringLiteral("color: #9a8f80"));
         label->setFont(theme::words(12));
         auto* value = new ValueField(spec, this);
         value->setObjectName(QStringLiteral("envelope-") + QString::fromUtf8(spec.key.data(), static_cast<qsizetype>(spec.key.size())));
-        value->setFixedWidth(field == F::rumble ? 54 : 46);
+        value->setFixedWidth(field == F::rumble ? 52 : 44);
         value->gestureSource = [this] { return session_.newGesture(); };
         connect(value, &ValueField::wished, this, [this, field](double wanted, quint64 gesture) {
             const Strike* strike = session_.selectedStrike();
@@ -267,7 +270,7 @@ void AnvilView::refresh()
         value->setOwn(strike->overrides[field].has_value());
     }
     const Recipe* recipe = project.recipe(strike->recipe);
-    title_->setText(strikeTitle(*strike));
+    title_->setText(tr("%1, frames from the strike").arg(strikeTitle(*strike)));
     const auto users = std::count_if(project.strikes.begin(), project.strikes.end(), [&](const Strike& s) { return s.recipe == strike->recipe; });
     scope_->setText(session_.shapeScope() == ShapeScope::strike ? tr("For this strike")
                     : recipe == nullptr                         ? tr("For the recipe")

@@ -45,7 +45,7 @@ MainWindow::MainWindow(Dialogs dialogs)
     buildHelpMenu();
     facts_ = new QLabel(this);
     facts_->setFont(theme::numbers(12));
-    facts_->setContentsMargins(0, 0, 12, 0);
+    facts_->setContentsMargins(0, 4, 12, 0);
     menuBar()->setCornerWidget(facts_);
     told_ = new QLabel(this);
     told_->setObjectName(QStringLiteral("told"));
@@ -107,7 +107,7 @@ void MainWindow::buildBands()
     bands_->setStretchFactor(0, 3);
     bands_->setStretchFactor(1, 1);
     bands_->setStretchFactor(2, 0);
-    bands_->setSizes({390, 236, 126});
+    bands_->setSizes({398, 232, 124});
     setCentralWidget(bands_);
     connect(side_, &SideColumn::renderAsked, this, [this] { showRender(true); });
     connect(renderPanel_, &RenderPanel::closed, this, [this] { showRender(false); });
@@ -180,6 +180,7 @@ QWidget* MainWindow::buildTransport()
         made->setToolTip(tip);
         made->setObjectName(QLatin1String(name));
         made->setFocusPolicy(Qt::TabFocus);
+        made->setStyleSheet(QStringLiteral("QToolButton { padding: 2px 9px; }"));
         row->addWidget(made);
         return made;
     };
@@ -255,6 +256,7 @@ void MainWindow::connectSession()
         refreshActions();
         refreshTransport();
         placeWelcome();
+        picture_->setFocus();
         if (!session_->projectPath().isEmpty())
             rememberRecent(session_->projectPath());
         else if (session_->project().shot)

@@ -14,7 +14,7 @@
 namespace ember::app {
 
 namespace {
-constexpr double viewMargin = 26;
+constexpr double viewMargin = 22;
 constexpr double threadSeconds = 1.0;
 } // namespace
 
@@ -33,6 +33,7 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
 {
     setObjectName(QStringLiteral("picture"));
     setAttribute(Qt::WA_OpaquePaintEvent);
+    setFocusPolicy(Qt::ClickFocus);
     connect(&session_, &Session::projectChanged, this, &PictureView::refresh);
     connect(&session_, &Session::playheadChanged, this, &PictureView::refresh);
     connect(&session_, &Session::opened, this, [this] {

@@ -32,9 +32,9 @@ ReelLayout layOutReel(const QSizeF& size, double first, double last)
         return rect;
     };
     layout.ruler = band(0, 15);
-    layout.thumbs = band(0.21, 18);
-    layout.sound = band(0.24, 18);
-    layout.sparks = band(0.20, 18);
+    layout.thumbs = band(0.19, 18);
+    layout.sound = band(0.22, 18);
+    layout.sparks = band(0.19, 18);
     layout.trace = QRectF(side, y, span, std::max(10.0, height - y - 3));
     return layout;
 }

@@ -56,7 +56,7 @@ QString edgeTitle(EdgeMode mode)
 SideColumn::SideColumn(Session& session, QWidget* parent) : QWidget(parent), session_(session)
 {
     setObjectName(QStringLiteral("side"));
-    setMinimumWidth(380);
+    setMinimumWidth(400);
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
     auto* area = new QScrollArea(this);
@@ -67,8 +67,8 @@ SideColumn::SideColumn(Session& session, QWidget* parent) : QWidget(parent), ses
     inside->setStyleSheet(QStringLiteral("QWidget { background: transparent; }"));
     area->setWidget(inside);
     auto* column = new QVBoxLayout(inside);
-    column->setContentsMargins(16, 8, 14, 8);
-    column->setSpacing(5);
+    column->setContentsMargins(14, 6, 14, 6);
+    column->setSpacing(4);
     hint_ = new QLabel(inside);
     hint_->setWordWrap(true);
     hint_->setStyleSheet(QStringLiteral("color: #9a8f80"));
@@ -127,6 +127,7 @@ void SideColumn::buildStrike(QVBoxLayout& column)
     head->addWidget(kind_);
     head->addWidget(dimLabel(tr("frame"), strike_));
     frame_ = new ValueField(frameSpec, strike_);
+    frame_->setFixedWidth(52);
     frame_->setObjectName(QStringLiteral("strike-frame"));
     frame_->setWhole(true);
     frame_->gestureSource = gesture;
@@ -141,14 +142,15 @@ void SideColumn::buildStrike(QVBoxLayout& column)
     column.addWidget(rule(strike_));
 
     auto* grid = new QGridLayout;
-    grid->setHorizontalSpacing(8);
-    grid->setVerticalSpacing(4);
-    grid->setColumnMinimumWidth(0, 70);
+    grid->setHorizontalSpacing(4);
+    grid->setVerticalSpacing(3);
+    grid->setColumnMinimumWidth(0, 62);
     grid->addWidget(dimLabel(tr("Strength"), strike_), 0, 0);
     strengthBar_ = new StrengthBar(strike_);
     strengthBar_->gestureSource = gesture;
     grid->addWidget(strengthBar_, 0, 1, 1, 4);
     strength_ = new ValueField(strikefield::strength, strike_);
+    strength_->setFixedWidth(60);
     strength_->setObjectName(QStringLiteral("strike-strength"));
     strength_->gestureSource = gesture;
     grid->addWidget(strength_, 0, 5);
@@ -163,10 +165,12 @@ void SideColumn::buildStrike(QVBoxLayout& column)
     dial_->gestureSource = gesture;
     grid->addWidget(dial_, 1, 1);
     direction_ = new ValueField(strikefield::direction, strike_);
+    direction_->setFixedWidth(46);
     direction_->setObjectName(QStringLiteral("strike-direction"));
     direction_->gestureSource = gesture;
     grid->addWidget(direction_, 1, 2);
     bySeed_ = new QPushButton(tr("By seed"), strike_);
+    bySeed_->setStyleSheet(QStringLiteral("padding: 3px 7px;"));
     bySeed_->setObjectName(QStringLiteral("direction-by-seed"));
     bySeed_->setCheckable(true);
     bySeed_->setToolTip(tr("Lets the variation choose the direction"));
@@ -180,9 +184,11 @@ void SideColumn::buildStrike(QVBoxLayout& column)
         changeStrikes([on](Strike& s) { s.direction = on ? std::nullopt : std::optional(90.0); },
                       on ? tr("The seed chooses the direction") : tr("Direction 90°"));
     });
+    grid->addWidget(dimLabel(tr("Variation"), strike_), 1, 4);
     auto* variation = new QHBoxLayout;
-    variation->addWidget(dimLabel(tr("Variation"), strike_));
+    variation->setSpacing(2);
     seed_ = new ValueField(seedSpec, strike_);
+    seed_->setFixedWidth(52);
     seed_->setObjectName(QStringLiteral("strike-seed"));
     seed_->setWhole(true);
     seed_->gestureSource = gesture;
@@ -191,6 +197,7 @@ void SideColumn::buildStrike(QVBoxLayout& column)
     });
     variation->addWidget(seed_);
     auto* fresh = new QPushButton(tr("New"), strike_);
+    fresh->setStyleSheet(QStringLiteral("padding: 3px 7px;"));
     fresh->setObjectName(QStringLiteral("new-variation"));
     fresh->setToolTip(tr("Another shake of the same kind (N)"));
     connect(fresh, &QPushButton::clicked, this, [this] {
@@ -201,14 +208,14 @@ void SideColumn::buildStrike(QVBoxLayout& column)
         session_.edit(std::move(next), tr("New variation"));
     });
     variation->addWidget(fresh);
-    grid->addLayout(variation, 1, 4, 1, 2);
+    grid->addLayout(variation, 1, 5);
     grid->setColumnStretch(3, 1);
     column.addLayout(grid);
     column.addWidget(rule(strike_));
 
     auto* recipe = new QHBoxLayout;
     auto* label = dimLabel(tr("Recipe"), strike_);
-    label->setMinimumWidth(70);
+    label->setMinimumWidth(62);
     recipe->addWidget(label);
     recipe_ = new QComboBox(strike_);
     recipe_->setObjectName(QStringLiteral("strike-recipe"));
@@ -229,7 +236,7 @@ void SideColumn::buildFinish(QVBoxLayout& column)
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
     auto* title = dimLabel(tr("Finish"), this);
-    title->setMinimumWidth(52);
+    title->setMinimumWidth(48);
     row->addWidget(title);
     row->addWidget(dimLabel(tr("Edges"), this));
     edges_ = new QComboBox(this);
@@ -321,7 +328,7 @@ void SideColumn::refresh()
             recipe_->addItem(QString::fromStdString(recipe.name), QVariant::fromValue<qlonglong>(recipe.id));
         recipe_->setCurrentIndex(mixed([](const Strike& s) { return s.recipe; }) ? -1 : recipe_->findData(QVariant::fromValue<qlonglong>(first->recipe)));
         const auto users = std::count_if(project.strikes.begin(), project.strikes.end(), [&](const Strike& s) { return s.recipe == first->recipe; });
-        users_->setText(users == 1 ? tr("used by this strike") : tr("used by %1 strikes").arg(users));
+        users_->setText(users == 1 ? tr("1 strike") : tr("%1 strikes").arg(users));
     }
     const Strike* one = session_.selectedStrike();
     const Recipe* recipe = one != nullptr ? project.recipe(one->recipe) : nullptr;

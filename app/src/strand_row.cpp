@@ -23,7 +23,7 @@ const std::array<FieldSpec, 4> amountSpecs{{
     {"roll", "roll", "°", -180, 180, 0, 0.1, "Largest turn at strength 100 %, for every strike of this recipe"},
     {"zoom", "zoom", "%", -2, 2, 0, 0.01, "Largest push at strength 100 %, for every strike of this recipe"},
 }};
-constexpr int traceWidth = 118;
+constexpr int traceWidth = 110;
 
 } // namespace
 
@@ -45,7 +45,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     for (auto* button : {solo_, mute_}) {
         button->setCheckable(true);
         button->setFont(theme::words(11));
-        button->setStyleSheet(QStringLiteral("QToolButton { padding: 0 6px; }"));
+        button->setStyleSheet(QStringLiteral("QToolButton { padding: 0 5px; }"));
     }
     solo_->setText(tr("Solo"));
     solo_->setToolTip(tr("Feel only solo strands of this recipe"));

@@ -9,6 +9,12 @@
 #include <QPalette>
 #include <QStyleFactory>
 
+// Resources of a static library are only linked in when asked for, and this cannot be asked from inside a namespace.
+static void loadResources()
+{
+    Q_INIT_RESOURCE(app);
+}
+
 namespace ember::app::theme {
 
 QColor heat(double intensity)
@@ -27,6 +33,7 @@ QColor heat(double intensity)
 QFont words(int pixels, bool bold)
 {
     QFont font(QStringLiteral("B612"));
+    font.setFixedPitch(false);
     font.setPixelSize(pixels);
     font.setBold(bold);
     return font;
@@ -35,13 +42,15 @@ QFont words(int pixels, bool bold)
 QFont numbers(int pixels)
 {
     QFont font(QStringLiteral("B612 Mono"));
+    font.setFixedPitch(true);
     font.setPixelSize(pixels);
     return font;
 }
 
 void apply(QApplication& application)
 {
-    for (const char* file : {"B612-Regular", "B612-Bold", "B612Mono-Regular", "B612Mono-Bold"})
+    loadResources();
+    for (const char* file : {"B612Mono-Regular", "B612Mono-Bold", "B612-Regular", "B612-Bold"})
         QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/%1.otf").arg(QLatin1String(file)));
     application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
     application.setFont(words());
@@ -73,10 +82,10 @@ QMenu::item { padding: 4px 28px 4px 24px; }
 QMenu::item:disabled { color: #6b6257; }
 QMenu::separator { height: 1px; background: #3a332c; margin: 4px 8px; }
 QToolTip { background: #29241f; color: #d9d0c3; border: 1px solid #3a332c; padding: 4px; }
-QPushButton, QToolButton { background: #29241f; color: #d9d0c3; border: 1px solid #3a332c; border-radius: 3px; padding: 3px 10px; }
+QPushButton, QToolButton { background: #29241f; color: #d9d0c3; border: 1px solid #3a332c; border-radius: 3px; padding: 3px 9px; }
 QPushButton:hover, QToolButton:hover { border-color: #9a8f80; }
 QPushButton:pressed, QToolButton:pressed { background: #3a332c; }
-QPushButton:checked, QToolButton:checked { color: #6fb3a2; border-color: #6fb3a2; }
+QPushButton:checked, QToolButton:checked { background: #3a332c; border-color: #9a8f80; }
 QPushButton:focus, QToolButton:focus, QComboBox:focus, QLineEdit:focus { border-color: #6fb3a2; }
 QPushButton:disabled, QToolButton:disabled { color: #6b6257; }
 QComboBox { background: #29241f; color: #d9d0c3; border: 1px solid #3a332c; border-radius: 3px; padding: 2px 8px; }
@@ -84,6 +93,10 @@ QComboBox QAbstractItemView { background: #1f1b18; border: 1px solid #3a332c; se
 QLineEdit { background: #171412; color: #d9d0c3; border: 1px solid #3a332c; border-radius: 3px; padding: 2px 6px; selection-background-color: #6fb3a2; selection-color: #171412; }
 QProgressBar { background: #29241f; border: 1px solid #3a332c; border-radius: 3px; height: 10px; text-align: center; }
 QProgressBar::chunk { background: #9a8f80; }
+QSplitter::handle { background: #171412; }
+QCheckBox::indicator { width: 12px; height: 12px; border: 1px solid #9a8f80; border-radius: 2px; background: #171412; }
+QCheckBox::indicator:checked { background: #d9d0c3; }
+QCheckBox:focus { color: #6fb3a2; }
 QScrollArea { background: transparent; border: none; }
 QScrollBar:vertical { background: #1f1b18; width: 8px; } QScrollBar::handle:vertical { background: #3a332c; min-height: 24px; }
 QScrollBar::add-line, QScrollBar::sub-line { height: 0; }
