@@ -70,7 +70,7 @@ double noiseValue(const Noise& noise, double cycles, std::uint64_t seed)
     // More octaves average each other out. The bend lifts small values back to the liveliness of a single octave and
     // leaves 0 and ±1 where they are.
     const double value = sum / weights;
-    const double bend = weights / std::sqrt(squares) - 1.0;
+    const double bend = 1.5 * (weights / std::sqrt(squares) - 1.0);
     return value * (1.0 + bend) / (1.0 + bend * std::abs(value));
 }
 

@@ -214,12 +214,15 @@ std::int64_t VideoReader::pictureAt(Frame frame, FrameRate rate) const
 {
     if (index_.size() == 1)
         return 0;
-    // shown·clock <= frame·den/num + one tick, in whole numbers: (shown - first - 1)·clock.num·num <= frame·den·clock.den
+    // shown·clock <= frame·den/num + slack, in whole numbers and times 4. The slack is one tick of the file's clock, for
+    // its rounding, but never more than a quarter of a frame: some clocks tick once a frame.
     const AVRational clock = input_->format()->streams[stream_]->time_base;
-    const auto film = static_cast<Wide>(frame.index) * rate.den() * clock.den;
     const auto origin = index_.front().shown;
-    const auto later = std::upper_bound(index_.begin(), index_.end(), film, [&](const Wide& at, const Entry& entry) {
-        return at < static_cast<Wide>(entry.shown - origin - 1) * clock.num * rate.num();
+    const Wide frameLength = static_cast<Wide>(rate.den()) * clock.den;
+    const Wide tick = static_cast<Wide>(clock.num) * rate.num();
+    const Wide latest = 4 * static_cast<Wide>(frame.index) * frameLength + std::min(4 * tick, frameLength);
+    const auto later = std::upper_bound(index_.begin(), index_.end(), latest, [&](const Wide& at, const Entry& entry) {
+        return at < 4 * static_cast<Wide>(entry.shown - origin) * tick;
     });
     return std::max<std::int64_t>(0, later - index_.begin() - 1);
 }

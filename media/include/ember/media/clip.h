@@ -49,7 +49,8 @@ public:
     const ClipInfo& info() const { return info_; }
 
     /// The stored picture that is on show when frame `frame` of a film of this rate begins: the last whose presentation
-    /// time is not later, allowing one tick of the file's clock for its rounding. Held at both ends.
+    /// time is not later, allowing one tick of the file's clock (at most a quarter of a frame) for its rounding. Held at
+    /// both ends.
     virtual std::int64_t pictureAt(Frame frame, FrameRate rate) const = 0;
 
     /// Picture number `index` (0 to pictures - 1), upright, square pixels, 8-bit RGBA. Where one is damaged the nearest

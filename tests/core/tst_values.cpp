@@ -1,0 +1,110 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <cstring>
+
+#include <QTest>
+
+#include "ember/core/error.h"
+#include "ember/core/image.h"
+#include "ember/core/project.h"
+#include "pictures.h"
+#include "runner.h"
+
+using namespace ember;
+
+class ValuesTest : public QObject {
+    Q_OBJECT
+private slots:
+    void ratesAreExact()
+    {
+        const auto ntsc = FrameRate::make(48000, 2002);
+        QVERIFY(ntsc);
+        QCOMPARE(ntsc->num(), std::int64_t{24000});
+        QCOMPARE(ntsc->den(), std::int64_t{1001});
+        QCOMPARE(ntsc->seconds(24000), 1001.0);
+        QCOMPARE(ntsc->frames(1001), 24000.0);
+        QVERIFY(!(*ntsc == *FrameRate::make(23976, 1000)));
+        for (const auto& [num, den] : {std::pair(0, 1), std::pair(24, 0), std::pair(-24, 1), std::pair(24, -1), std::pair(1, 2), std::pair(1001, 1)})
+            QVERIFY(!FrameRate::make(num, den));
+        QVERIFY(!FrameRate::make(INT64_MAX, 3));
+    }
+    void framesCount()
+    {
+        QVERIFY(Frame{3} + 4 == Frame{7});
+        QCOMPARE(Frame{3} - Frame{7}, std::int64_t{-4});
+        QVERIFY(Frame{2} < Frame{3});
+    }
+    void errorsAreSentences()
+    {
+        for (int code = 0; code <= static_cast<int>(ErrorCode::failed); ++code) {
+            const std::string text = sentence({static_cast<ErrorCode>(code), "/tmp/a b.mp4", "why"});
+            QVERIFY(text.find("a b.mp4") != std::string::npos && text.find("why") != std::string::npos && text.back() == '.');
+            QVERIFY(sentence({static_cast<ErrorCode>(code), "", ""}).size() > 5);
+        }
+    }
+    void resultsHoldOneOrTheOther()
+    {
+        const Result<int> good = 4;
+        const Result<int> bad = Error{ErrorCode::notFound, "x", ""};
+        QVERIFY(good && good.value() == 4);
+        QVERIFY(!bad && bad.error().code == ErrorCode::notFound);
+    }
+    void imagesAreAlignedAndCopied()
+    {
+        for (int width = 1; width < 70; ++width) {
+            Image image(width, 3);
+            QCOMPARE(image.stride() % Image::alignment, std::size_t{0});
+            QCOMPARE(reinterpret_cast<std::uintptr_t>(image.row(0)) % Image::alignment, std::size_t{0});
+            image.fill(1, 2, 3, 4);
+            Image copy = image.copy();
+            QVERIFY(samePixels(image, copy));
+            copy.at(width - 1, 2)[3] = 9;
+            QVERIFY(!samePixels(image, copy));
+        }
+        QVERIFY(!samePixels(Image(2, 3), Image(3, 2)));
+        QVERIFY(Image().copy().empty());
+    }
+    void namesGoBothWays()
+    {
+        for (const auto kind : {StrikeKind::blast, StrikeKind::landing, StrikeKind::hit, StrikeKind::beat})
+            QCOMPARE(kindFromName(kindName(kind)), std::optional(kind));
+        for (const auto mode : {EdgeMode::mirror, EdgeMode::extend, EdgeMode::plain})
+            QCOMPARE(edgeFromName(edgeName(mode)), std::optional(mode));
+        for (const auto mode : {CoverMode::off, CoverMode::constant})
+            QCOMPARE(coverFromName(coverName(mode)), std::optional(mode));
+        QVERIFY(!kindFromName("Blast") && !edgeFromName("") && !coverFromName("on"));
+    }
+    void projectsGiveIdentities()
+    {
+        Project project;
+        const auto a = project.addRecipe({0, "A", {}, {}});
+        const auto b = project.addRecipe({0, "B", {}, {}});
+        QVERIFY(a != b && project.recipe(b)->name == "B" && project.recipeNamed("A")->id == a);
+        QVERIFY(project.recipe(99) == nullptr && project.recipeNamed("C") == nullptr);
+        Strike late;
+        late.frame = Frame{50};
+        Strike early;
+        early.frame = Frame{5};
+        const auto first = project.addStrike(late);
+        const auto second = project.addStrike(early);
+        QVERIFY(first != second);
+        QCOMPARE(project.strikes.front().id, second);
+        QCOMPARE(project.strike(first)->frame.index, std::int64_t{50});
+        QVERIFY(project.strike(77) == nullptr);
+        QCOMPARE(project.length(), std::int64_t{0});
+    }
+    void fieldsClamp()
+    {
+        QCOMPARE(clampTo(strikefield::strength, 9), 4.0);
+        QVERIFY(inRange(strikefield::strength, 0) && !inRange(strikefield::strength, -0.1));
+    }
+    void axesHaveNamesAndUnits()
+    {
+        for (const Axis axis : allAxes) {
+            QVERIFY(!axisName(axis).empty() && !axisUnit(axis).empty());
+            QVERIFY(amountLimit(axis) > 0);
+        }
+    }
+};
+
+EMBER_TEST(ValuesTest)
+#include "tst_values.moc"

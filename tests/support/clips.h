@@ -1,0 +1,37 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+
+#include <QStringList>
+#include <QTemporaryDir>
+
+#include "ember/core/image.h"
+#include "ember/core/time.h"
+
+namespace ember::test {
+
+/// Runs the ffmpeg command and says whether it succeeded.
+bool ffmpeg(const QStringList& arguments);
+
+/// A lossless clip of numbered frames (0, 1, 2 …) written by our own writer; `sound` adds two seconds-long tones.
+std::string numberedClip(const QTemporaryDir& folder, const std::string& name, int frames, FrameRate rate, int width = 192,
+                         int height = 128, bool sound = false);
+
+/// The bytes of a file.
+QByteArray bytesOf(const std::string& path);
+void writeBytes(const std::string& path, const QByteArray& bytes);
+
+/// Keeps files from growing past `bytes` while it lives: a full disk for this process.
+class DiskLimit {
+public:
+    explicit DiskLimit(long bytes);
+    ~DiskLimit();
+    DiskLimit(const DiskLimit&) = delete;
+    DiskLimit& operator=(const DiskLimit&) = delete;
+
+private:
+    unsigned long before_ = 0;
+};
+
+} // namespace ember::test

@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "runner.h"
+
+#include <csignal>
+#include <iostream>
+
+#include <QStandardPaths>
+#include <QTest>
+
+#ifdef EMBER_TEST_WINDOWS
+#include <QApplication>
+#include <QSettings>
+
+#include "theme.h"
+#else
+#include <QCoreApplication>
+#endif
+
+namespace ember::test {
+
+std::vector<Factory>& registry()
+{
+    static std::vector<Factory> factories;
+    return factories;
+}
+
+} // namespace ember::test
+
+/// -class NAME runs one class; everything else is Qt Test's.
+int main(int argc, char** argv)
+{
+    std::signal(SIGXFSZ, SIG_IGN);
+    QStandardPaths::setTestModeEnabled(true);
+#ifdef EMBER_TEST_WINDOWS
+    QApplication application(argc, argv);
+    QApplication::setOrganizationName(QStringLiteral("vast-ember-tests"));
+    QApplication::setApplicationName(QStringLiteral("vast-ember-tests"));
+    QSettings().clear();
+    ember::app::theme::apply(application);
+#else
+    QCoreApplication application(argc, argv);
+#endif
+    QStringList arguments = QCoreApplication::arguments();
+    QString only;
+    if (const auto at = arguments.indexOf(QStringLiteral("-class")); at > 0 && at + 1 < arguments.size()) {
+        only = arguments[at + 1];
+        arguments.remove(at, 2);
+    }
+    int failed = 0;
+    int run = 0;
+    for (const auto& make : ember::test::registry()) {
+        const auto object = make();
+        if (!only.isEmpty() && only != QLatin1String(object->metaObject()->className()))
+            continue;
+        ++run;
+        failed += QTest::qExec(object.get(), arguments);
+    }
+    if (run == 0)
+        std::cerr << "No test class was run.\n";
+    return failed == 0 && run > 0 ? 0 : 1;
+}

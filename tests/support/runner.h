@@ -1,0 +1,26 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// One program for each room: every test class registers itself and the runner runs them all.
+#pragma once
+
+#include <functional>
+#include <memory>
+#include <vector>
+
+#include <QObject>
+
+namespace ember::test {
+
+using Factory = std::function<std::unique_ptr<QObject>()>;
+std::vector<Factory>& registry();
+
+template <typename Class>
+struct Register {
+    Register()
+    {
+        registry().push_back([] { return std::make_unique<Class>(); });
+    }
+};
+
+} // namespace ember::test
+
+#define EMBER_TEST(Class) static const ember::test::Register<Class> register##Class;
