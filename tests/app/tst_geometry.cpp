@@ -1,0 +1,270 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
+#include <cmath>
+
+#include <QTest>
+
+#include "anvil_geometry.h"
+#include "ember/core/projection.h"
+#include "picture_view.h"
+#include "pictures.h"
+#include "playback.h"
+#include "reel_geometry.h"
+#include "runner.h"
+#include "theme.h"
+
+using namespace ember;
+using namespace ember::app;
+using F = EnvelopeField;
+
+class GeometryTest : public QObject {
+    Q_OBJECT
+    static Envelope shape()
+    {
+        Envelope e;
+        e.set(F::attack, 2);
+        e.set(F::hold, 3);
+        e.set(F::decay, 20);
+        e.set(F::rumble, 0.2);
+        e.set(F::rumbleLength, 30);
+        e.set(F::release, 15);
+        return e;
+    }
+    static QPointF pointOf(const AnvilLayout& layout, const Envelope& e, Handle handle)
+    {
+        for (const HandlePoint& p : handlePoints(layout, e))
+            if (p.handle == handle)
+                return p.at;
+        return {};
+    }
+
+private slots:
+    void evenMapsGoBothWays()
+    {
+        const EvenMap map{10, 60, 100, 600};
+        QCOMPARE(map.toPixel(10), 100.0);
+        QCOMPARE(map.toPixel(60), 600.0);
+        QCOMPARE(map.toFrame(350), 35.0);
+        QCOMPARE(map.toFrame(0), 0.0); // outside: goes on
+        QCOMPARE(map.toFrameInside(0), 10.0);
+        QCOMPARE(map.toFrameInside(9999), 60.0);
+        QCOMPARE(map.framesPerPixel(), 0.1);
+    }
+    void strikeMapsGoBothWays()
+    {
+        for (const bool even : {false, true}) {
+            const StrikeMap map{-3, 200, 50, 1250, even};
+            QCOMPARE(map.toPixel(-3), 50.0);
+            QVERIFY(std::abs(map.toPixel(200) - 1250) < 1e-9);
+            for (double frame = -10; frame < 300; frame += 0.37)
+                QVERIFY(std::abs(map.toFrame(map.toPixel(frame)) - frame) < 1e-9);
+        }
+        // A frame near the strike is much wider than one far from it; position grows with asinh(frame / 5).
+        const StrikeMap map{-3, 200, 0, 1000, false};
+        QVERIFY(map.toPixel(1) - map.toPixel(0) > 10 * (map.toPixel(101) - map.toPixel(100)));
+        const double ratio = (map.toPixel(20) - map.toPixel(0)) / (map.toPixel(5) - map.toPixel(0));
+        QVERIFY(std::abs(ratio - std::asinh(4.0) / std::asinh(1.0)) < 1e-9);
+    }
+    void ticksKeepTheirDistance()
+    {
+        test::Random random(3);
+        for (int i = 0; i < 300; ++i) {
+            const StrikeMap map{-random.between(2, 50), random.between(5, 5000), 40, 1200, random.whole(0, 1) == 1};
+            const auto ticks = strikeTicks(map, 40);
+            QVERIFY(std::any_of(ticks.begin(), ticks.end(), [](const Tick& t) { return t.value == 0; }));
+            for (std::size_t k = 1; k < ticks.size(); ++k)
+                QVERIFY(map.toPixel(ticks[k].value) - map.toPixel(ticks[k - 1].value) >= 39.9);
+            const EvenMap film{0, random.between(10, 200000), 40, 1200};
+            const auto marks = filmTicks(film, 24, 64);
+            QVERIFY(!marks.empty());
+            for (std::size_t k = 1; k < marks.size(); ++k)
+                QVERIFY(film.toPixel(marks[k].value) - film.toPixel(marks[k - 1].value) >= 63.9);
+        }
+        QCOMPARE(strikeTicks({-3, 50, 0, 1000, false}, 40).front().label, std::string("-3"));
+    }
+    void handlesLieOnTheCurve()
+    {
+        const Envelope e = shape();
+        const AnvilLayout layout = layOutAnvil({1200, 220}, e, false);
+        QCOMPARE(handlePoints(layout, e).size(), std::size_t{6});
+        QCOMPARE(pointOf(layout, e, Handle::peak), layout.at(2, 1));
+        QCOMPARE(pointOf(layout, e, Handle::decay), layout.at(25, 0.2));
+        QCOMPARE(pointOf(layout, e, Handle::release), layout.at(70, 0));
+        for (const HandlePoint& p : handlePoints(layout, e))
+            QCOMPARE(handleAt(layout, e, p.at + QPointF(3, -3)), p.handle);
+        QCOMPARE(handleAt(layout, e, layout.at(12, 0.05)), Handle::none);
+        QCOMPARE(handlePoints(layout, e.with(F::rumble, 0)).size(), std::size_t{4});
+    }
+    void handlesOnOnePlaceStepAside()
+    {
+        const Envelope e = shape().with(F::hold, 0);
+        const AnvilLayout layout = layOutAnvil({1200, 220}, e, false);
+        const QPointF peak = pointOf(layout, e, Handle::peak);
+        const QPointF hold = pointOf(layout, e, Handle::hold);
+        QVERIFY(hold.x() - peak.x() >= 12);
+        QCOMPARE(handleAt(layout, e, peak), Handle::peak);
+        QCOMPARE(handleAt(layout, e, hold), Handle::hold);
+    }
+    void draggingPutsTheHandleUnderTheHand_data()
+    {
+        QTest::addColumn<int>("handle");
+        QTest::addColumn<double>("frame");
+        QTest::addColumn<double>("level");
+        QTest::addColumn<bool>("even");
+        for (const bool even : {false, true}) {
+            const char* axis = even ? "even" : "stretched";
+            QTest::addRow("peak %s", axis) << static_cast<int>(Handle::peak) << 4.0 << 1.0 << even;
+            QTest::addRow("hold %s", axis) << static_cast<int>(Handle::hold) << 9.0 << 1.0 << even;
+            QTest::addRow("decay %s", axis) << static_cast<int>(Handle::decay) << 40.0 << 0.35 << even;
+            QTest::addRow("rumble %s", axis) << static_cast<int>(Handle::rumble) << 66.0 << 0.1 << even;
+            QTest::addRow("release %s", axis) << static_cast<int>(Handle::release) << 77.0 << 0.0 << even;
+        }
+    }
+    void draggingPutsTheHandleUnderTheHand()
+    {
+        QFETCH(int, handle);
+        QFETCH(double, frame);
+        QFETCH(double, level);
+        QFETCH(bool, even);
+        Envelope e = shape();
+        const AnvilLayout layout = layOutAnvil({1200, 220}, e, even);
+        const auto which = static_cast<Handle>(handle);
+        for (const auto& [field, value] : dragHandle(layout, e, which, layout.at(frame, level), false))
+            e.set(field, value);
+        const QPointF now = pointOf(layout, e, which);
+        const QPointF wanted = layout.at(frame, level);
+        QVERIFY2(std::abs(now.x() - wanted.x()) < 1e-6 && std::abs(now.y() - wanted.y()) < 1e-6, qPrintable(QStringLiteral("%1 %2").arg(now.x() - wanted.x()).arg(now.y() - wanted.y())));
+    }
+    void draggingSnapsToFrames()
+    {
+        const Envelope e = shape();
+        const AnvilLayout layout = layOutAnvil({1200, 220}, e, false);
+        const auto coarse = dragHandle(layout, e, Handle::peak, layout.at(3.4, 1), false);
+        QCOMPARE(coarse.front().second, 3.0);
+        const auto fine = dragHandle(layout, e, Handle::peak, layout.at(3.4, 1), true);
+        QVERIFY(std::abs(fine.front().second - 3.4) < 0.006);
+        QCOMPARE(dragHandle(layout, e, Handle::peak, layout.at(-3, 1), false).front().second, 0.0);
+        QVERIFY(dragHandle(layout, e, Handle::none, {}, false).empty());
+    }
+    void theCurveHandleBends()
+    {
+        Envelope e = shape();
+        const AnvilLayout layout = layOutAnvil({1200, 220}, e, false);
+        const double frame = curveHandleFrame(layout, e);
+        for (const double level : {0.3, 0.5, 0.7, 0.9}) {
+            Envelope bent = e;
+            for (const auto& [field, value] : dragHandle(layout, e, Handle::curve, layout.at(frame, level), true))
+                bent.set(field, value);
+            QVERIFY2(std::abs(intensityAt(bent, frame) - level) < 0.01, qPrintable(QString::number(intensityAt(bent, frame))));
+        }
+        QVERIFY(std::abs(slopeFall(0.3, curveThrough(0.3, 0.4)) - 0.4) < 1e-6);
+    }
+    void contactFramesDoNotOverlap()
+    {
+        test::Random random(14);
+        for (int i = 0; i < 200; ++i) {
+            Envelope e = shape();
+            e.set(F::attack, random.whole(0, 5));
+            e.set(F::rumbleLength, random.whole(0, 900));
+            const AnvilLayout layout = layOutAnvil({random.between(700, 2400), random.between(150, 400)}, e, random.whole(0, 3) == 0);
+            const double width = random.between(40, 120);
+            const auto frames = contactFrames(layout, std::llround(e.peak()), width);
+            QVERIFY(std::find(frames.begin(), frames.end(), std::llround(e.peak())) != frames.end()); // the peak always
+            for (std::size_t k = 1; k < frames.size(); ++k)
+                QVERIFY(layout.map.toPixel(static_cast<double>(frames[k])) - layout.map.toPixel(static_cast<double>(frames[k - 1])) >= width);
+        }
+    }
+    void anvilBandsDoNotOverlap()
+    {
+        for (const double height : {120.0, 210.0, 500.0}) {
+            const AnvilLayout layout = layOutAnvil({1000, height}, shape(), false);
+            QVERIFY(layout.plot.bottom() <= layout.ruler.top() && layout.ruler.bottom() <= layout.trace.top() && layout.trace.bottom() <= layout.frames.top());
+            QVERIFY(layout.frames.bottom() <= height + 1e-9);
+        }
+    }
+    void reelFindsSparks()
+    {
+        const ReelLayout layout = layOutReel({1280, 126}, 0, 288);
+        std::vector<Strike> strikes(3);
+        for (std::size_t i = 0; i < 3; ++i) {
+            strikes[i].id = static_cast<StrikeId>(i + 1);
+            strikes[i].frame = Frame{static_cast<std::int64_t>(40 + 100 * i)};
+        }
+        const double y = layout.sparks.center().y();
+        QCOMPARE(strikeAt(layout, strikes, {layout.sparkX(140) + 3, y}), StrikeId{2});
+        QCOMPARE(strikeAt(layout, strikes, {layout.sparkX(90), y}), StrikeId{0});
+        QCOMPARE(strikeAt(layout, strikes, {layout.sparkX(140), layout.thumbs.center().y()}), StrikeId{0});
+        QCOMPARE(strikesBetween(layout, strikes, layout.sparkX(250), layout.sparkX(100)), (std::vector<StrikeId>{2, 3}));
+        QVERIFY(layout.sparkHeight(1.5) > layout.sparkHeight(1) && layout.sparkHeight(1) > layout.sparkHeight(0.3));
+        QVERIFY(layout.sparkHeight(4) <= layout.sparks.height());
+    }
+    void reelZoomsAboutTheHand()
+    {
+        const ReelLayout layout = layOutReel({1280, 126}, 0, 1000);
+        const double pixel = layout.map.toPixel(300);
+        const ReelRange closer = zoomed({0, 1000}, layout.map, pixel, 0.25, 1000);
+        QCOMPARE(closer.last - closer.first, 250.0);
+        const EvenMap after{closer.first, closer.last, layout.map.left, layout.map.right};
+        QVERIFY(std::abs(after.toPixel(300) - pixel) < 1e-6);
+        const ReelRange all = zoomed(closer, after, pixel, 100, 1000);
+        QVERIFY(all.first == 0 && all.last == 1000);
+        QCOMPARE(scrolled(closer, -1e6, 1000).first, 0.0);
+        QCOMPARE(scrolled(closer, 1e6, 1000).last, 1000.0);
+        const ReelRange tiny = zoomed(closer, after, pixel, 1e-6, 1000);
+        QVERIFY(tiny.last - tiny.first >= 8);
+    }
+    void thePictureFitsItsView()
+    {
+        const QRectF wide = fitPicture({900, 400}, 1280, 720);
+        QVERIFY(std::abs(wide.width() / wide.height() - 1280.0 / 720) < 1e-9);
+        QVERIFY(wide.left() > 0 && wide.top() > 10 && wide.right() < 900 && wide.bottom() < 400);
+        const QRectF tall = fitPicture({900, 400}, 100, 400);
+        QVERIFY(std::abs(tall.center().x() - 450) <= 1);
+    }
+    void playLines()
+    {
+        const PlayLine straight{100, 0, 0, 1000};
+        QCOMPARE(straight.at(50), 150);
+        QCOMPARE(straight.at(5000), 1000);
+        QVERIFY(!straight.finished(899) && straight.finished(900));
+        QCOMPARE(straight.straightFrom(400), 500);
+        const PlayLine loop{250, 200, 300, 1000};
+        QCOMPARE(loop.at(49), 299);
+        QCOMPARE(loop.at(50), 200);
+        QCOMPARE(loop.at(50 + 100 * 7 + 3), 203);
+        QCOMPARE(loop.straightFrom(50), 100);
+        QVERIFY(!loop.finished(1'000'000));
+        const PlayLine beyond{400, 200, 300, 1000}; // began after the loop: goes to the end
+        QVERIFY(!beyond.loops());
+        const PlayLine before{0, 200, 300, 1000};
+        QCOMPARE(before.at(299), 299);
+        QCOMPARE(before.at(300), 200);
+    }
+    void heatRises()
+    {
+        QCOMPARE(theme::heat(0), QColor(0x58, 0x54, 0x6e));
+        QCOMPARE(theme::heat(0.5), QColor(0xb2, 0x3a, 0x24));
+        QCOMPARE(theme::heat(1), QColor(0xff, 0xe8, 0xb0));
+        QCOMPARE(theme::heat(1.01), QColor(0xff, 0xff, 0xff));
+        QCOMPARE(theme::heat(-3), theme::heat(0));
+    }
+    void textHasContrast()
+    {
+        const auto light = [](const QColor& c) {
+            const auto linear = [](double v) { return v <= 0.04045 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4); };
+            return 0.2126 * linear(c.redF()) + 0.7152 * linear(c.greenF()) + 0.0722 * linear(c.blueF());
+        };
+        const auto contrast = [&](const QColor& a, const QColor& b) {
+            const double x = light(a);
+            const double y = light(b);
+            return (std::max(x, y) + 0.05) / (std::min(x, y) + 0.05);
+        };
+        for (const QColor& ground : {theme::window, theme::panel, theme::raised})
+            for (const QColor& ink : {theme::text, theme::dim, theme::copper})
+                QVERIFY2(contrast(ground, ink) >= 4.5, qPrintable(ground.name() + ink.name()));
+        QVERIFY(contrast(theme::surround, theme::onSurround) >= 4.5);
+    }
+};
+
+EMBER_TEST(GeometryTest)
+#include "tst_geometry.moc"

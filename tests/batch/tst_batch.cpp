@@ -1,0 +1,242 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <atomic>
+#include <sstream>
+
+#include <QDir>
+#include <QFile>
+#include <QJsonArray>
+#include <QJsonDocument>
+#include <QJsonObject>
+#include <QProcess>
+#include <QTest>
+
+#include "clips.h"
+#include "ember/batch/batch.h"
+#include "ember/media/clip.h"
+#include "pictures.h"
+#include "runner.h"
+
+using namespace ember;
+
+class BatchTest : public QObject {
+    Q_OBJECT
+    QTemporaryDir folder_;
+    std::string clip_;
+    std::string out_;
+    std::string err_;
+
+    std::string at(const char* name) const { return folder_.filePath(QString::fromUtf8(name)).toStdString(); }
+    int run(const std::vector<std::string>& arguments, const std::atomic<bool>* stop = nullptr)
+    {
+        std::ostringstream out;
+        std::ostringstream err;
+        const int code = runBatch(arguments, {out, err, false, stop});
+        out_ = out.str();
+        err_ = err.str();
+        return code;
+    }
+    bool errHas(const char* text) const { return err_.find(text) != std::string::npos; }
+    std::string made(const char* name, const std::vector<std::string>& more = {})
+    {
+        std::vector<std::string> arguments{"new", clip_, "-o", at(name), "--force", "--strike", "20:landing:0.8"};
+        arguments.insert(arguments.end(), more.begin(), more.end());
+        return run(arguments) == 0 ? at(name) : std::string();
+    }
+
+private slots:
+    void initTestCase()
+    {
+        clip_ = test::numberedClip(folder_, "clip.mkv", 72, *FrameRate::make(24000, 1001), 192, 128, true);
+        QVERIFY(!clip_.empty());
+    }
+    void helpAndVersionEverywhere()
+    {
+        for (const char* command : {"", "new", "info", "poses", "render"})
+            for (const char* flag : {"--help", "--version"}) {
+                std::vector<std::string> arguments;
+                if (*command != 0)
+                    arguments.emplace_back(command);
+                arguments.emplace_back(flag);
+                QCOMPARE(run(arguments), 0);
+                QVERIFY(!out_.empty() && err_.empty());
+            }
+        QVERIFY(out_.find("vast-ember-batch 0.") == 0);
+    }
+    void wrongCommandLines_data()
+    {
+        QTest::addColumn<QStringList>("arguments");
+        const auto row = [](const char* text) { QTest::addRow("%s", text) << QString::fromLatin1(text).split(QLatin1Char(' '), Qt::SkipEmptyParts); };
+        row("");
+        row("fly");
+        row("new");
+        row("new a.mp4");
+        row("new a.mp4 -o");
+        row("new a.mp4 -o p --strike 10");
+        row("new a.mp4 -o p --strike 10:bump:1");
+        row("new a.mp4 -o p --strike -1:hit:1");
+        row("new a.mp4 -o p --strike 1.5:hit:1");
+        row("new a.mp4 -o p --strike 10:hit:9");
+        row("new a.mp4 -o p --strike 10:hit:nan");
+        row("new a.mp4 -o p --strike 10:hit:");
+        row("new a.mp4 -o p --rate fast");
+        row("info");
+        row("info a b");
+        row("poses p --format xml");
+        row("poses p --frames 9-3");
+        row("poses p --frames x");
+        row("poses p --subframes 0");
+        row("render p");
+        row("render p -o f --size 10");
+        row("render p -o f --size 0x10");
+        row("render p -o f --threads 0");
+        row("render p -o f --fast");
+    }
+    void wrongCommandLines()
+    {
+        QFETCH(QStringList, arguments);
+        std::vector<std::string> list;
+        for (const QString& word : arguments)
+            list.push_back(word.toStdString());
+        QCOMPARE(run(list), 2);
+        QVERIFY(out_.empty() && !err_.empty());
+    }
+    void newMakesAProject()
+    {
+        QCOMPARE(run({"new", clip_, "-o", at("a.vember"), "--strike", "20:landing:0.8", "--strike", "40:blast:50%", "--strike", "5:beat"}), 0);
+        QCOMPARE(run({"info", at("a.vember")}), 0);
+        const QJsonObject info = QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object();
+        QCOMPARE(info[QStringLiteral("size")].toObject()[QStringLiteral("width")].toInt(), 192);
+        QCOMPARE(info[QStringLiteral("size")].toObject()[QStringLiteral("height")].toInt(), 128);
+        QCOMPARE(info[QStringLiteral("rate")].toString(), QStringLiteral("24000/1001"));
+        QCOMPARE(info[QStringLiteral("frames")].toInt(), 72);
+        QCOMPARE(info[QStringLiteral("recipes")].toArray().size(), 4);
+        const QJsonArray strikes = info[QStringLiteral("strikes")].toArray();
+        QCOMPARE(strikes.size(), 3);
+        QCOMPARE(strikes[0].toObject()[QStringLiteral("kind")].toString(), QStringLiteral("beat"));
+        QCOMPARE(strikes[0].toObject()[QStringLiteral("strength")].toDouble(), 1.0);
+        QCOMPARE(strikes[1].toObject()[QStringLiteral("strength")].toDouble(), 0.8);
+        QCOMPARE(strikes[2].toObject()[QStringLiteral("strength")].toDouble(), 0.5);
+        QCOMPARE(strikes[2].toObject()[QStringLiteral("recipe")].toString(), QStringLiteral("Blast and rumble"));
+        // It does not replace a project unasked.
+        QCOMPARE(run({"new", clip_, "-o", at("a.vember")}), 1);
+        QVERIFY(errHas("exists already"));
+    }
+    void newTakesARecipe()
+    {
+        const auto path = made("r.vember", {"--recipe", "Hard blow"});
+        QVERIFY(!path.empty());
+        run({"info", path});
+        QVERIFY(out_.find("\"recipe\": \"Hard blow\"") != std::string::npos);
+        QVERIFY(made("x.vember", {"--recipe", "Nothing"}).empty());
+        QVERIFY(errHas("Dead weight")); // it says which there are
+        QVERIFY(made("x.vember", {"--strike", "72:hit:1"}).empty());
+        QVERIFY(errHas("71"));
+        QVERIFY(!QFile::exists(folder_.filePath(QStringLiteral("x.vember"))));
+    }
+    void posesAreExactAtRest()
+    {
+        const auto path = made("p.vember");
+        QCOMPARE(run({"poses", path}), 0);
+        const QStringList lines = QString::fromStdString(out_).split(QLatin1Char('\n'), Qt::SkipEmptyParts);
+        QCOMPARE(lines.size(), 73);
+        QCOMPARE(lines[0], QStringLiteral("frame,x,y,zoom,roll,pan,tilt,intensity"));
+        for (int i = 0; i <= 20; ++i)
+            QCOMPARE(lines[i + 1], QStringLiteral("%1,0,0,1,0,0,0,0").arg(i));
+        QCOMPARE(lines[22].split(QLatin1Char(','))[7], QStringLiteral("0.8"));
+        QCOMPARE(run({"poses", path, "--frames", "20-22", "--subframes", "2", "--format", "json"}), 0);
+        const QJsonArray rows = QJsonDocument::fromJson(QByteArray::fromStdString(out_)).array();
+        QCOMPARE(rows.size(), 6);
+        QCOMPARE(rows[1].toObject()[QStringLiteral("frame")].toDouble(), 20.5);
+        QCOMPARE(run({"poses", path, "--frames", "70-72"}), 1);
+        QVERIFY(errHas("71"));
+    }
+    void renderMakesAFilm()
+    {
+        const auto path = made("f.vember");
+        QCOMPARE(run({"render", path, "-o", at("f.mkv"), "--frames", "10-30", "--threads", "1"}), 0);
+        QVERIFY(out_.empty() && errHas("frame 21 of 21"));
+        auto film = ClipReader::open(at("f.mkv"));
+        QVERIFY(film);
+        QCOMPARE(film.value()->info().length, std::int64_t{21});
+        QCOMPARE(test::numberIn(*film.value()->picture(4).value()), 14);
+        QCOMPARE(run({"render", path, "-o", at("f.mkv"), "--frames", "0-2"}), 1);
+        QVERIFY(errHas("exists already"));
+        QCOMPARE(run({"render", path, "-o", at("f.mkv"), "--frames", "0-2", "--force", "--size", "96x64"}), 0);
+        QCOMPARE(ClipReader::open(at("f.mkv")).value()->info().width, 96);
+    }
+    void stoppingLeavesNothing()
+    {
+        const std::atomic<bool> stop{true};
+        QCOMPARE(run({"render", made("s.vember"), "-o", at("s.mp4")}, &stop), 1);
+        QVERIFY(errHas("cancelled"));
+        QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*s.mp4*")}, QDir::Files | QDir::Hidden), QStringList());
+    }
+    void badFilesAreSentences_data()
+    {
+        QTest::addColumn<QByteArray>("text");
+        QTest::addRow("broken") << QByteArray("{\"vember\": 1, ");
+        QTest::addRow("version") << QByteArray("{\"vember\": 99}");
+        QTest::addRow("empty") << QByteArray();
+        QTest::addRow("absurd") << QByteArray(R"({"vember":1,"frame":{"width":1e300,"height":4},"rate":"24/1","shots":[],"recipes":[],"strikes":[]})");
+    }
+    void badFilesAreSentences()
+    {
+        QFETCH(QByteArray, text);
+        test::writeBytes(at("bad.vember"), text);
+        for (const char* command : {"info", "poses", "render"}) {
+            std::vector<std::string> arguments{command, at("bad.vember")};
+            if (std::string(command) == "render")
+                arguments.insert(arguments.end(), {"-o", at("bad.mp4")});
+            QCOMPARE(run(arguments), 1);
+            QVERIFY(out_.empty() && errHas("bad.vember") && errHas("vast-ember-batch: "));
+            QCOMPARE(std::count(err_.begin(), err_.end(), '\n'), 1);
+        }
+    }
+    void missingThingsAreSentences()
+    {
+        QCOMPARE(run({"info", at("none.vember")}), 1);
+        QVERIFY(errHas("does not exist"));
+        QCOMPARE(run({"new", at("none.mp4"), "-o", at("n.vember")}), 1);
+        QVERIFY(errHas("none.mp4"));
+        const auto path = made("lost.vember");
+        QByteArray text = test::bytesOf(path);
+        text.replace("clip.mkv", "gone.mkv");
+        test::writeBytes(path, text);
+        QCOMPARE(run({"render", path, "-o", at("l.mp4")}), 1);
+        QVERIFY(errHas("gone.mkv"));
+        QCOMPARE(run({"poses", path}), 0); // the motion needs no clip
+        QCOMPARE(run({"new", clip_, "-o", at("no/folder/n.vember")}), 1);
+    }
+    void theRealProgramRuns()
+    {
+        const QString program = QCoreApplication::applicationDirPath() + QStringLiteral("/vast-ember-batch");
+        QProcess process;
+        process.start(program, {QStringLiteral("new"), QString::fromStdString(clip_), QStringLiteral("-o"), folder_.filePath(QStringLiteral("real.vember")), QStringLiteral("--strike"), QStringLiteral("3:hit:1")});
+        QVERIFY(process.waitForFinished() && process.exitCode() == 0);
+        process.start(program, {QStringLiteral("poses"), folder_.filePath(QStringLiteral("real.vember"))});
+        QVERIFY(process.waitForFinished() && process.exitCode() == 0);
+        QVERIFY(process.readAllStandardOutput().startsWith("frame,x,y,zoom,roll,pan,tilt,intensity\n0,0,0,1,0,0,0,0\n"));
+        process.start(program, {QStringLiteral("poses"), QStringLiteral("none.vember")});
+        QVERIFY(process.waitForFinished() && process.exitCode() == 1);
+        QVERIFY(!process.readAllStandardError().isEmpty());
+        process.start(program, {QStringLiteral("dance")});
+        QVERIFY(process.waitForFinished() && process.exitCode() == 2);
+        // Output that cannot be written is a failure, not a silence.
+        process.setStandardOutputFile(QStringLiteral("/dev/full"));
+        process.start(program, {QStringLiteral("poses"), folder_.filePath(QStringLiteral("real.vember"))});
+        QVERIFY(process.waitForFinished() && process.exitCode() == 1);
+        // A signal stops a render and cleans up.
+        process.setStandardOutputFile(QProcess::nullDevice());
+        process.start(program, {QStringLiteral("render"), folder_.filePath(QStringLiteral("real.vember")), QStringLiteral("-o"), folder_.filePath(QStringLiteral("real.mp4")), QStringLiteral("--size"), QStringLiteral("3840x2560"), QStringLiteral("--threads"), QStringLiteral("1")});
+        process.setReadChannel(QProcess::StandardError);
+        QVERIFY(process.waitForReadyRead(20000)); // the first word of its progress
+        process.terminate();
+        QVERIFY(process.waitForFinished());
+        QCOMPARE(process.exitStatus(), QProcess::NormalExit);
+        QCOMPARE(process.exitCode(), 1);
+        QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*real.mp4*")}, QDir::Files | QDir::Hidden), QStringList());
+    }
+};
+
+EMBER_TEST(BatchTest)
+#include "tst_batch.moc"

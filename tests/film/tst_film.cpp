@@ -1,0 +1,262 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <cmath>
+#include <sstream>
+
+#include <QDir>
+#include <QFile>
+#include <QTest>
+
+#include "clips.h"
+#include "ember/film/new_project.h"
+#include "ember/film/pose_table.h"
+#include "ember/film/render_film.h"
+#include "ember/media/sound_reader.h"
+#include "ember/project/edits.h"
+#include "ember/render/frame.h"
+#include "pictures.h"
+#include "runner.h"
+
+using namespace ember;
+
+namespace {
+bool goOn(const RenderProgress&)
+{
+    return true;
+}
+} // namespace
+
+class FilmTest : public QObject {
+    Q_OBJECT
+    QTemporaryDir folder_;
+    std::string clip_;
+
+    std::string at(const char* name) const { return folder_.filePath(QString::fromLatin1(name)).toStdString(); }
+    QStringList leftovers() const { return QDir(folder_.path()).entryList({QStringLiteral("*.part")}, QDir::Files | QDir::Hidden); }
+
+    /// Forty-eight numbered frames with one short hit on frame 20.
+    Project project() const
+    {
+        auto clip = ClipReader::open(clip_);
+        Project p = projectForClip(clip.value()->info());
+        p = withStrike(std::move(p), Frame{20}, StrikeKind::hit, 1).project;
+        p.finish.cover = CoverMode::off;
+        return p;
+    }
+
+private slots:
+    void initTestCase()
+    {
+        clip_ = test::numberedClip(folder_, "clip.mkv", 48, *FrameRate::make(24, 1), 192, 128, true);
+        QVERIFY(!clip_.empty());
+    }
+    void projectsFollowTheirClip()
+    {
+        const Project p = project();
+        QCOMPARE(p.width, 192);
+        QCOMPARE(p.height, 128);
+        QCOMPARE(p.length(), std::int64_t{48});
+        QCOMPARE(p.rate, *FrameRate::make(24, 1));
+        QCOMPARE(p.shot->clip, clip_);
+        QVERIFY(!openShot(Project{}));
+    }
+    void framesAtRestAreTheSourceBitForBit()
+    {
+        const Project p = project();
+        RenderOptions options = wholeFilm(p);
+        QVERIFY(renderFilm(p, at("rest_%03d.png"), options, goOn));
+        auto source = ClipReader::open(clip_);
+        ClipOptions alone;
+        alone.neverSequence = true;
+        const Motion motion(p);
+        int still = 0;
+        int moved = 0;
+        for (int i = 0; i < 48; ++i) {
+            auto out = ClipReader::open(sequenceFile(at("rest_%03d.png"), i), alone);
+            QVERIFY(out);
+            const ImagePtr wanted = source.value()->picture(i).value();
+            const ImagePtr got = out.value()->picture(0).value();
+            if (motion.poseAt(i).atRest()) {
+                QVERIFY(samePixels(*wanted, *got));
+                ++still;
+            } else {
+                QVERIFY(std::abs(motion.poseAt(i).y) < 0.5 || !samePixels(*wanted, *got));
+                // And a moved frame is what the view shows.
+                const ImagePtr view = renderFrame(wanted, lookOf(p, coverOf(p, motion), motion.poseAt(i)), 192, 128);
+                QVERIFY(samePixels(*view, *got));
+                ++moved;
+            }
+        }
+        QVERIFY(still > 30 && moved > 5);
+    }
+    void rangesKeepTheirSoundAndNumbers()
+    {
+        const Project p = project();
+        RenderOptions options = wholeFilm(p);
+        options.first = Frame{12};
+        options.last = Frame{35};
+        QVERIFY(renderFilm(p, at("part.mkv"), options, goOn));
+        auto out = ClipReader::open(at("part.mkv"));
+        QVERIFY(out);
+        QCOMPARE(out.value()->info().length, std::int64_t{24});
+        QCOMPARE(test::numberIn(*out.value()->picture(0).value()), 12);
+        QCOMPARE(test::numberIn(*out.value()->picture(23).value()), 35);
+        auto sound = SoundReader::open(at("part.mkv"), out.value()->info().originSeconds, {});
+        QVERIFY(sound);
+        sound.value()->seek(0);
+        // The right channel tells its place: half a second in, 24000 samples.
+        const SoundBuffer part = sound.value()->read(48000);
+        for (std::int64_t i = 0; i < 48000; i += 997)
+            QVERIFY(std::abs(part.samples[static_cast<std::size_t>(2 * i + 1)] - (static_cast<float>((24000 + i) % 4800) / 4800.f - 0.5f)) < 3e-4f);
+        QVERIFY(sound.value()->atEnd() || std::abs(sound.value()->read(1).samples[0]) < 1e-6f);
+        // Pictures of a range are numbered as on the film.
+        options.last = Frame{13};
+        QVERIFY(renderFilm(p, at("numbers/"), options, goOn));
+        QCOMPARE(QDir(folder_.filePath(QStringLiteral("numbers"))).entryList(QDir::Files), QStringList({QStringLiteral("frame_00012.png"), QStringLiteral("frame_00013.png")}));
+    }
+    void otherSizesAndShapes()
+    {
+        const Project p = project();
+        RenderOptions options = wholeFilm(p);
+        options.last = Frame{2};
+        options.width = 96;
+        options.height = 64;
+        QVERIFY(renderFilm(p, at("small.mkv"), options, goOn));
+        QCOMPARE(test::numberIn(*ClipReader::open(at("small.mkv")).value()->picture(2).value()), 2);
+        options.width = 200;
+        options.height = 64; // wider: bars left and right
+        QVERIFY(renderFilm(p, at("wide.mkv"), options, goOn));
+        const ImagePtr wide = ClipReader::open(at("wide.mkv")).value()->picture(0).value();
+        QCOMPARE(wide->width(), 200);
+        QCOMPARE(int(wide->at(20, 30)[0]), 0);
+        QVERIFY(wide->at(60, 8)[0] > 200); // the bright corner of the picture inside
+        options.width = 95;
+        options.height = 63;
+        const auto odd = renderFilm(p, at("odd.mp4"), options, goOn);
+        QVERIFY(odd && !odd.value().empty());
+        QCOMPARE(ClipReader::open(at("odd.mp4")).value()->info().width, 94);
+    }
+    void threadsDoNotMatter()
+    {
+        const Project p = project();
+        RenderOptions options = wholeFilm(p);
+        options.first = Frame{19};
+        options.last = Frame{26};
+        for (const int threads : {1, 2, 8}) {
+            options.threads = threads;
+            QVERIFY(renderFilm(p, folder_.filePath(QStringLiteral("t%1.mkv").arg(threads)).toStdString(), options, goOn));
+        }
+        auto one = ClipReader::open(at("t1.mkv"));
+        for (const char* name : {"t2.mkv", "t8.mkv"}) {
+            auto other = ClipReader::open(at(name));
+            for (int i = 0; i < 8; ++i)
+                QVERIFY(samePixels(*one.value()->picture(i).value(), *other.value()->picture(i).value()));
+        }
+    }
+    void coverShowsNoBorderInTheFilm()
+    {
+        Project p = project();
+        p.finish = {EdgeMode::plain, {255, 0, 255}, CoverMode::constant};
+        RenderOptions options = wholeFilm(p);
+        options.first = Frame{20};
+        options.last = Frame{30};
+        QVERIFY(renderFilm(p, at("covered.mkv"), options, goOn));
+        p.finish.cover = CoverMode::off;
+        QVERIFY(renderFilm(p, at("bare.mkv"), options, goOn));
+        auto covered = ClipReader::open(at("covered.mkv"));
+        auto bare = ClipReader::open(at("bare.mkv"));
+        double seen = 0;
+        for (int i = 0; i < 11; ++i) {
+            QCOMPARE(test::shareOf(*covered.value()->picture(i).value(), {255, 0, 255}), 0.0);
+            seen += test::shareOf(*bare.value()->picture(i).value(), {255, 0, 255});
+        }
+        QVERIFY(seen > 0.01);
+    }
+    void cancellingLeavesNothing()
+    {
+        for (const char* name : {"stop.mp4", "stop.mkv", "stop_%04d.png"}) {
+            int told = 0;
+            const auto result = renderFilm(project(), at(name), wholeFilm(project()), [&](const RenderProgress& progress) {
+                ++told;
+                return progress.done < 10;
+            });
+            QVERIFY(!result && result.error().code == ErrorCode::cancelled);
+            QCOMPARE(told, 10);
+            QVERIFY(!QFile::exists(QString::fromStdString(at(name))));
+            QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("stop*")}), QStringList());
+            QCOMPARE(leftovers(), QStringList());
+        }
+    }
+    void progressCountsUp()
+    {
+        std::int64_t last = 0;
+        RenderOptions options = wholeFilm(project());
+        options.overwrite = true;
+        QVERIFY(renderFilm(project(), at("progress.mkv"), options, [&](const RenderProgress& progress) {
+            const bool right = progress.done == last + 1 && progress.total == 48 && progress.secondsLeft >= 0;
+            last = progress.done;
+            return right;
+        }));
+        QCOMPARE(last, std::int64_t{48});
+    }
+    void troubleIsTold()
+    {
+        const Project p = project();
+        QVERIFY(renderFilm(p, at("film.txt"), wholeFilm(p), goOn).error().code == ErrorCode::unsupported);
+        RenderOptions options = wholeFilm(p);
+        options.first = Frame{30};
+        options.last = Frame{20};
+        QVERIFY(renderFilm(p, at("none.mp4"), options, goOn).error().code == ErrorCode::badValue);
+        options = wholeFilm(p);
+        options.overwrite = true;
+        const QByteArray before = test::bytesOf(clip_);
+        QVERIFY(!renderFilm(p, clip_, options, goOn)); // never onto its own clip
+        QCOMPARE(test::bytesOf(clip_), before);
+        Project lost = p;
+        lost.shot->clip = at("gone.mp4");
+        const auto missing = renderFilm(lost, at("out.mp4"), wholeFilm(lost), goOn);
+        QVERIFY(!missing && sentence(missing.error()).find("gone.mp4") != std::string::npos);
+        {
+            const test::DiskLimit limit(5000);
+            const auto full = renderFilm(p, at("full.mkv"), wholeFilm(p), goOn);
+            QVERIFY(!full && full.error().code == ErrorCode::unwritable);
+        }
+        QCOMPARE(leftovers(), QStringList());
+        QVERIFY(!QFile::exists(folder_.filePath(QStringLiteral("full.mkv"))));
+    }
+    void posesAsCsv()
+    {
+        const Project p = project();
+        std::ostringstream out;
+        writePosesCsv(out, Motion(p), {18, 22, 1});
+        const QStringList lines = QString::fromStdString(out.str()).split(QLatin1Char('\n'));
+        QCOMPARE(lines[0], QStringLiteral("frame,x,y,zoom,roll,pan,tilt,intensity"));
+        QCOMPARE(lines[1], QStringLiteral("18,0,0,1,0,0,0,0"));
+        QCOMPARE(lines[2], QStringLiteral("19,0,0,1,0,0,0,0"));
+        QCOMPARE(lines.size(), 7);
+        // Numbers read back to the very same value.
+        const Pose pose = Motion(p).poseAt(20);
+        QCOMPARE(lines[3].split(QLatin1Char(','))[2].toDouble(), pose.y);
+        QCOMPARE(lines[3].split(QLatin1Char(','))[7], QStringLiteral("1"));
+        std::ostringstream fine;
+        writePosesCsv(fine, Motion(p), {20, 20, 4});
+        QVERIFY(fine.str().find("\n20.25,") != std::string::npos && fine.str().find("\n20.75,") != std::string::npos);
+        std::ostringstream json;
+        writePosesJson(json, Motion(p), {18, 19, 1});
+        QCOMPARE(json.str(), std::string("[\n  {\"frame\": 18, \"x\": 0, \"y\": 0, \"zoom\": 1, \"roll\": 0, \"pan\": 0, \"tilt\": 0, \"intensity\": 0},\n"
+                                         "  {\"frame\": 19, \"x\": 0, \"y\": 0, \"zoom\": 1, \"roll\": 0, \"pan\": 0, \"tilt\": 0, \"intensity\": 0}\n]\n"));
+    }
+    void stillsBecomeFilms()
+    {
+        QVERIFY(test::ffmpeg({QStringLiteral("-i"), QString::fromStdString(clip_), QStringLiteral("-frames:v"), QStringLiteral("1"), QStringLiteral("-update"), QStringLiteral("1"), folder_.filePath(QStringLiteral("still.png"))}));
+        Project p = projectForClip(ClipReader::open(at("still.png")).value()->info());
+        QVERIFY(p.shot->still);
+        p = withStrike(std::move(p), Frame{10}, StrikeKind::landing, 1).project;
+        RenderOptions options = wholeFilm(p);
+        options.last = Frame{20};
+        QVERIFY(renderFilm(p, at("still.mkv"), options, goOn));
+        QCOMPARE(ClipReader::open(at("still.mkv")).value()->info().length, std::int64_t{21});
+    }
+};
+
+EMBER_TEST(FilmTest)
+#include "tst_film.moc"

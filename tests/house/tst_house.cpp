@@ -1,0 +1,84 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The rules of the house, checked on the sources themselves.
+#include <QDir>
+#include <QDirIterator>
+#include <QFile>
+#include <QRegularExpression>
+#include <QTest>
+
+#include "runner.h"
+
+class HouseTest : public QObject {
+    Q_OBJECT
+    const QString root_ = QStringLiteral(EMBER_SOURCE_DIR);
+
+    QStringList sources(const QStringList& folders) const
+    {
+        QStringList found;
+        for (const QString& folder : folders) {
+            QDirIterator files(root_ + QLatin1Char('/') + folder, {QStringLiteral("*.h"), QStringLiteral("*.cpp")}, QDir::Files, QDirIterator::Subdirectories);
+            while (files.hasNext())
+                found << files.next();
+        }
+        return found;
+    }
+    static QString textOf(const QString& path)
+    {
+        QFile file(path);
+        return file.open(QIODevice::ReadOnly) ? QString::fromUtf8(file.readAll()) : QString();
+    }
+
+private slots:
+    void theFencesHold_data()
+    {
+        QTest::addColumn<QString>("room");
+        QTest::addColumn<QString>("forbidden");
+        const QString foreign = QStringLiteral("Q[A-Z]|libav|libsw|opencv|nlohmann|CLI/");
+        QTest::addRow("core") << QStringLiteral("core") << foreign + QStringLiteral("|ember/(render|media|project|film|batch)|hwy|tbb|thread|filesystem|fstream");
+        QTest::addRow("render") << QStringLiteral("render") << foreign + QStringLiteral("|ember/(media|project|film|batch)");
+        QTest::addRow("media") << QStringLiteral("media") << QStringLiteral("Q[A-Z]|opencv|nlohmann|CLI/|ember/(render|project|film|batch)");
+        QTest::addRow("project") << QStringLiteral("project") << QStringLiteral("Q[A-Z]|libav|CLI/|ember/(render|media|film|batch)");
+        QTest::addRow("film") << QStringLiteral("film") << QStringLiteral("Q[A-Z]|libav|CLI/|ember/batch");
+        QTest::addRow("batch") << QStringLiteral("batch") << QStringLiteral("Q[A-Z]|libav");
+        QTest::addRow("app") << QStringLiteral("app") << QStringLiteral("libav|libsw|nlohmann|CLI/|ember/batch");
+        QTest::addRow("public headers of media") << QStringLiteral("media/include") << QStringLiteral("libav|libsw");
+    }
+    void theFencesHold()
+    {
+        QFETCH(QString, room);
+        QFETCH(QString, forbidden);
+        const QRegularExpression include(QStringLiteral("^#include [<\"](%1)").arg(forbidden), QRegularExpression::MultilineOption);
+        const auto files = sources({room});
+        QVERIFY(!files.isEmpty());
+        for (const QString& file : files) {
+            const auto match = include.match(textOf(file));
+            QVERIFY2(!match.hasMatch(), qPrintable(file + QStringLiteral(": ") + match.captured()));
+        }
+    }
+    void everySourceNamesItsLicence()
+    {
+        for (const QString& file : sources({QStringLiteral("core"), QStringLiteral("render"), QStringLiteral("media"), QStringLiteral("project"), QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"), QStringLiteral("demo"), QStringLiteral("tests"), QStringLiteral("bench")}))
+            QVERIFY2(textOf(file).startsWith(QStringLiteral("// SPDX-License-Identifier: GPL-3.0-or-later")), qPrintable(file));
+    }
+    void everyTestIsRegistered()
+    {
+        const QString lists = textOf(root_ + QStringLiteral("/tests/CMakeLists.txt"));
+        for (const QString& file : sources({QStringLiteral("tests")}))
+            if (file.contains(QStringLiteral("/tst_")))
+                QVERIFY2(lists.contains(QDir(root_ + QStringLiteral("/tests")).relativeFilePath(file)), qPrintable(file));
+    }
+    void everyPictureOfTheDocsIsLinked()
+    {
+        QString pages = textOf(root_ + QStringLiteral("/README.md"));
+        QDirIterator docs(root_ + QStringLiteral("/docs"), {QStringLiteral("*.md")}, QDir::Files, QDirIterator::Subdirectories);
+        while (docs.hasNext())
+            pages += textOf(docs.next());
+        const auto shots = QDir(root_ + QStringLiteral("/docs/screenshots")).entryList({QStringLiteral("*.png")}, QDir::Files);
+        QVERIFY(shots.size() >= 3 && shots.size() < 20);
+        for (const QString& shot : shots)
+            QVERIFY2(pages.contains(shot), qPrintable(shot));
+    }
+};
+
+EMBER_TEST(HouseTest)
+#include "tst_house.moc"

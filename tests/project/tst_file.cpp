@@ -1,0 +1,214 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <sys/stat.h>
+
+#include <QDir>
+#include <QFile>
+#include <QTemporaryDir>
+#include <QTest>
+
+#include "clips.h"
+#include "ember/project/edits.h"
+#include "ember/project/file.h"
+#include "ember/project/starter_recipes.h"
+#include "pictures.h"
+#include "runner.h"
+
+using namespace ember;
+using F = EnvelopeField;
+
+namespace {
+
+Project fullProject()
+{
+    Project project = newProject(1920, 1080, *FrameRate::make(24000, 1001));
+    project.shot = Shot{"/films/night shift/clip \"one\".mp4", 480, false};
+    test::Random random(1);
+    for (int i = 0; i < 12; ++i) {
+        auto [next, id] = withStrike(std::move(project), Frame{random.whole(0, 479)}, static_cast<StrikeKind>(i % 4), random.between(0, 2));
+        project = std::move(next);
+        Strike& strike = *project.strike(id);
+        strike.name = i % 3 == 0 ? "" : "Schlag \xc3\xbc" + std::to_string(i);
+        if (i % 2 == 0)
+            strike.direction = random.between(-360, 360);
+        if (i % 4 == 1)
+            strike.overrides.set(F::decay, random.between(1, 50));
+    }
+    project.recipes[1].strands[0].muted = true;
+    project.recipes[2].strands[1].solo = true;
+    project.finish = {EdgeMode::plain, {18, 52, 86}, CoverMode::off};
+    return project;
+}
+
+/// A small valid project whose text tests spoil.
+QByteArray smallText()
+{
+    return R"({"vember": 1, "frame": {"width": 640, "height": 360}, "rate": "24/1",
+ "shots": [{"clip": "a.mp4", "length": 100}],
+ "recipes": [{"name": "R", "envelope": {}, "strands": [{"name": "K", "source": "kick", "damping": 0.2, "amount": {"y": 10}}]}],
+ "strikes": [{"frame": 10, "kind": "hit", "strength": 1, "seed": 7, "recipe": "R"}],
+ "finish": {"edges": "mirror", "plain": "#000000", "cover": "constant"}})";
+}
+
+Result<Project> parsed(const QByteArray& text)
+{
+    return projectFromJson(std::string_view(text.constData(), static_cast<std::size_t>(text.size())), "/films", "test.vember");
+}
+
+} // namespace
+
+class FileTest : public QObject {
+    Q_OBJECT
+    QTemporaryDir folder_;
+    std::string at(const char* name) const { return folder_.filePath(QString::fromLatin1(name)).toStdString(); }
+
+private slots:
+    void roundTripKeepsEverything()
+    {
+        const Project project = fullProject();
+        const std::string path = at("full.vember");
+        QVERIFY(saveProject(project, path));
+        const auto loaded = loadProject(path);
+        QVERIFY2(loaded, loaded ? "" : sentence(loaded.error()).c_str());
+        Project back = loaded.value();
+        // Identities are the document's own; what they stand for is the same.
+        Project expected = project;
+        StrikeId id = 0;
+        for (Strike& strike : expected.strikes)
+            strike.id = ++id;
+        QVERIFY(back == expected);
+        // And writing it again gives the same text.
+        QCOMPARE(projectToJson(back, "/x"), projectToJson(expected, "/x"));
+    }
+    void pathsAreRelativeToTheProject()
+    {
+        Project project = newProject(64, 64, FrameRate());
+        project.shot = Shot{folder_.filePath(QStringLiteral("clips/a.mp4")).toStdString(), 10};
+        QVERIFY(saveProject(project, at("p.vember")));
+        QVERIFY(test::bytesOf(at("p.vember")).contains("\"clips/a.mp4\""));
+        QDir(folder_.path()).mkpath(QStringLiteral("moved/clips"));
+        QVERIFY(QFile::rename(folder_.filePath(QStringLiteral("p.vember")), folder_.filePath(QStringLiteral("moved/p.vember"))));
+        QCOMPARE(loadProject(at("moved/p.vember"))->shot->clip, folder_.filePath(QStringLiteral("moved/clips/a.mp4")).toStdString());
+        project.shot->clip = folder_.filePath(QStringLiteral("above.mp4")).toStdString();
+        QVERIFY(saveProject(project, at("moved/q.vember")));
+        QCOMPARE(loadProject(at("moved/q.vember"))->shot->clip, project.shot->clip);
+    }
+    void theSmallTextIsGood() { QVERIFY(parsed(smallText())); }
+
+    void badTextsAreToldWithTheirPlace_data()
+    {
+        QTest::addColumn<QByteArray>("from");
+        QTest::addColumn<QByteArray>("to");
+        QTest::addColumn<QByteArray>("place");
+        const auto row = [](const char* from, const char* to, const char* place) { QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place); };
+        row("\"vember\": 1,", "", "vember");
+        row("\"vember\": 1", "\"vember\": 2", "version 2");
+        row("\"vember\": 1", "\"vember\": \"one\"", "version");
+        row("\"width\": 640", "\"width\": 0", "frame.width");
+        row("\"width\": 640", "\"width\": 1e300", "frame.width");
+        row("\"width\": 640", "\"width\": 640.5", "frame.width");
+        row("\"width\": 640, ", "", "frame.width");
+        row("\"24/1\"", "\"24\"", "rate");
+        row("\"24/1\"", "\"0/1\"", "rate");
+        row("\"24/1\"", "\"24/1x\"", "rate");
+        row("\"24/1\"", "24", "rate");
+        row("\"length\": 100", "\"length\": -3", "shots[0].length");
+        row("\"a.mp4\"", "\"\"", "shots[0].clip");
+        row("{\"clip\": \"a.mp4\", \"length\": 100}", "{\"clip\": \"a.mp4\", \"length\": 100}, {\"clip\": \"b.mp4\", \"length\": 1}", "shots[1]");
+        row("\"name\": \"R\"", "\"name\": \"\"", "recipes[0].name");
+        row("\"kick\"", "\"wobble\"", "recipes[0].strands[0].source");
+        row("\"damping\": 0.2", "\"damping\": 7", "recipes[0].strands[0].damping");
+        row("\"damping\": 0.2", "\"damping\": \"much\"", "recipes[0].strands[0].damping");
+        row("\"damping\": 0.2", "\"colour\": 1", "recipes[0].strands[0].colour");
+        row("{\"y\": 10}", "{\"y\": 1e300}", "recipes[0].strands[0].amount.y");
+        row("{\"y\": 10}", "{\"w\": 1}", "recipes[0].strands[0].amount.w");
+        row("\"envelope\": {}", "\"envelope\": {\"attack\": -1}", "recipes[0].envelope.attack");
+        row("\"envelope\": {}", "\"envelope\": []", "recipes[0].envelope");
+        row("\"frame\": 10", "\"frame\": -1", "strikes[0].frame");
+        row("\"frame\": 10", "\"frame\": 1.5", "strikes[0].frame");
+        row("\"frame\": 10", "\"frame\": 1e300", "strikes[0].frame");
+        row("\"frame\": 10, ", "", "strikes[0].frame");
+        row("\"hit\"", "\"bump\"", "strikes[0].kind");
+        row("\"strength\": 1", "\"strength\": 99", "strikes[0].strength");
+        row("\"strength\": 1", "\"strength\": 1e999", "1e999");
+        row("\"strength\": 1", "\"strength\": NaN", "test.vember");
+        row("\"seed\": 7", "\"seed\": -7", "strikes[0].seed");
+        row("\"recipe\": \"R\"", "\"recipe\": \"Q\"", "strikes[0].recipe");
+        row("\"mirror\"", "\"torn\"", "finish.edges");
+        row("\"constant\"", "\"always\"", "finish.cover");
+        row("\"#000000\"", "\"#00000g\"", "finish.plain");
+        row("\"strikes\": [", "\"strikes\": {", "test.vember");
+        row("}})", "", "test.vember");
+        row("\"finish\"", "\"finnish\"", "finnish");
+    }
+    void badTextsAreToldWithTheirPlace()
+    {
+        QFETCH(QByteArray, from);
+        QFETCH(QByteArray, to);
+        QFETCH(QByteArray, place);
+        QByteArray text = smallText();
+        if (from == "}})")
+            text.chop(3);
+        else {
+            QVERIFY(text.contains(from));
+            text.replace(text.indexOf(from), from.size(), to);
+        }
+        const auto project = parsed(text);
+        QVERIFY(!project);
+        const QByteArray told = QByteArray::fromStdString(sentence(project.error()));
+        QVERIFY2(told.contains(place) && told.contains("test.vember"), told.constData());
+    }
+    void twoRecipesOfOneName()
+    {
+        QByteArray text = smallText();
+        const QByteArray recipe = text.mid(text.indexOf("{\"name\": \"R\""), text.indexOf("],\n \"strikes\"") - text.indexOf("{\"name\": \"R\""));
+        text.replace(recipe, recipe + ", " + recipe);
+        const auto project = parsed(text);
+        QVERIFY(!project && sentence(project.error()).find("recipes[1].name") != std::string::npos);
+    }
+    void otherJsonIsNoProject()
+    {
+        for (const char* text : {"", "[]", "3", "{}", "null", "{\"vember\"", "\xff\xfe", "{\"vember\": {}}"})
+            QVERIFY(!parsed(text));
+        // Deep nesting must not run out of stack.
+        QVERIFY(!parsed(QByteArray(200000, '[')));
+    }
+    void filesThatAreNotThere()
+    {
+        QVERIFY(loadProject(at("none.vember")).error().code == ErrorCode::notFound);
+        QVERIFY(loadProject(folder_.path().toStdString()).error().code == ErrorCode::unreadable);
+    }
+    void savingIsAllOrNothing()
+    {
+        const std::string path = at("kept.vember");
+        QVERIFY(saveProject(fullProject(), path));
+        const QByteArray before = test::bytesOf(path);
+        {
+            const test::DiskLimit limit(1000);
+            const auto status = saveProject(newProject(64, 64, FrameRate()), path);
+            QVERIFY(!status && status.error().code == ErrorCode::unwritable);
+            QVERIFY(sentence(status.error()).find("kept.vember") != std::string::npos);
+        }
+        QCOMPARE(test::bytesOf(path), before);
+        QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*.part")}, QDir::Files | QDir::Hidden).size(), 0);
+        QVERIFY(!saveProject(fullProject(), at("no/folder/p.vember")));
+        QVERIFY(!saveProject(fullProject(), "/proc/p.vember"));
+    }
+    void randomDamageNeverCrashes()
+    {
+        const std::string text = projectToJson(fullProject(), "/films");
+        test::Random random(6);
+        for (int i = 0; i < 3000; ++i) {
+            std::string spoiled = text;
+            for (int k = random.whole(1, 6); k > 0; --k)
+                spoiled[static_cast<std::size_t>(random.whole(0, static_cast<int>(text.size()) - 1))] = static_cast<char>(random.whole(32, 126));
+            if (random.whole(0, 4) == 0)
+                spoiled.resize(static_cast<std::size_t>(random.whole(0, static_cast<int>(text.size()))));
+            const auto project = projectFromJson(spoiled, "/films", "p");
+            if (!project)
+                QVERIFY(!sentence(project.error()).empty());
+        }
+    }
+};
+
+EMBER_TEST(FileTest)
+#include "tst_file.moc"
