@@ -9,6 +9,8 @@ namespace ember::app {
 namespace {
 constexpr std::int64_t aheadPlaying = 24;
 constexpr std::int64_t aheadResting = 4;
+constexpr std::int64_t behindResting = 16;
+constexpr std::int64_t behindNear = 3; ///< fewer than these behind: decode the next block
 } // namespace
 
 FrameStore::FrameStore(QObject* parent) : QObject(parent), thread_([this] { run(); }) {}
@@ -85,6 +87,16 @@ std::int64_t FrameStore::nextMissing() const
         if (frame != broken_ && !frames_.contains(frame))
             return frame;
     }
+    // At rest, a block behind is decoded in one pass before it is stepped into: in a clip with few key pictures each
+    // single step back would decode its way from the key picture again.
+    const auto behind = std::min({behindResting, room, wish_.frame});
+    const auto near = std::min(behind, behindNear);
+    bool needed = false;
+    for (std::int64_t i = 1; i <= near && !wish_.playing; ++i)
+        needed = needed || !frames_.contains(wish_.frame - i);
+    for (auto frame = wish_.frame - behind; needed && frame < wish_.frame; ++frame)
+        if (frame != broken_ && !frames_.contains(frame))
+            return frame;
     return -1;
 }
 

@@ -40,6 +40,7 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
         picture_ = {};
         pictureFrame_ = -1;
         automaticShare_ = 1.0;
+        stale_ = ordered_;
         refresh();
     });
     connect(&session_.frames(), &FrameStore::ready, this, [this](qint64 frame) {
@@ -126,6 +127,12 @@ void PictureView::refresh()
 void PictureView::show(qint64 frame, const QImage& picture, double milliseconds)
 {
     ordered_ = false;
+    if (stale_) { // of the clip before
+        stale_ = false;
+        againAfter_ = false;
+        refresh();
+        return;
+    }
     picture_ = picture;
     if (frame != pictureFrame_ || player_.playing())
         player_.frameShown();

@@ -70,6 +70,7 @@ private:
     bool ordered_ = false;   ///< a picture is being rendered
     bool waiting_ = false;   ///< its frame is being decoded
     bool againAfter_ = false; ///< something changed while one was rendered
+    bool stale_ = false;      ///< what is being rendered belongs to a clip that was closed
 };
 
 } // namespace ember::app

@@ -22,6 +22,15 @@ namespace {
 /// Gradient noise crosses zero 1.5 times a cell on average, so 4/3 cells make one swing.
 constexpr double cellsPerCycle = 4.0 / 3.0;
 
+/// One number of the SplitMix64 sequence that starts at a (well-mixed) seed.
+std::uint64_t step(std::uint64_t seed, std::uint64_t index)
+{
+    std::uint64_t z = seed + (index + 1) * 0x9e3779b97f4a7c15ULL;
+    z = (z ^ (z >> 30)) * 0xbf58476d1ce4e5b9ULL;
+    z = (z ^ (z >> 27)) * 0x94d049bb133111ebULL;
+    return z ^ (z >> 31);
+}
+
 double unit(std::uint64_t bits)
 {
     return static_cast<double>(bits >> 11) * 0x1.0p-53;
@@ -35,7 +44,7 @@ double gradient(std::uint64_t seed, std::int64_t point)
         return 1.0;
     if (point == 1)
         return -1.0;
-    const auto bits = mixSeed(seed, static_cast<std::uint64_t>(point));
+    const auto bits = step(seed, static_cast<std::uint64_t>(point));
     const double size = 0.5 + 0.5 * unit(bits);
     return (bits & 1) != 0 ? size : -size;
 }
@@ -60,7 +69,7 @@ double noiseValue(const Noise& noise, double cycles, std::uint64_t seed)
     double weight = 1;
     double speed = 1;
     for (int octave = 0; octave < noise.octaves; ++octave) {
-        const auto octaveSeed = octave == 0 ? seed : mixSeed(seed, 0x0c7a0eULL, static_cast<std::uint64_t>(octave));
+        const auto octaveSeed = octave == 0 ? seed : ~step(seed, static_cast<std::uint64_t>(octave) << 40);
         sum += weight * gradientNoise(octaveSeed, 0.5 + cycles * cellsPerCycle * speed);
         weights += weight;
         squares += weight * weight;
@@ -111,13 +120,7 @@ double sourceValue(const Source& source, const SourceMoment& moment, std::uint64
 
 std::uint64_t mixSeed(std::uint64_t seed, std::uint64_t a, std::uint64_t b)
 {
-    const auto finish = [](std::uint64_t z) {
-        z += 0x9e3779b97f4a7c15ULL;
-        z = (z ^ (z >> 30)) * 0xbf58476d1ce4e5b9ULL;
-        z = (z ^ (z >> 27)) * 0x94d049bb133111ebULL;
-        return z ^ (z >> 31);
-    };
-    return finish(finish(finish(seed) ^ a) ^ b);
+    return step(step(step(seed, 0) ^ a, 0) ^ b, 0);
 }
 
 } // namespace ember

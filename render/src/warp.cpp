@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <memory>
 
 #include <hwy/targets.h>
 #include <oneapi/tbb/blocked_range.h>
@@ -34,19 +35,14 @@ void cubicPixel(const Border& border, double sx, double sy, std::uint8_t* out)
     sy = std::clamp(sy, -farAway, farAway);
     const double fx = std::floor(sx);
     const double fy = std::floor(sy);
-    const auto weights = [](double f) {
-        const auto t = static_cast<Real>(f);
-        return std::array<Real, 4>{((Real(-.5) * t + 1) * t - Real(.5)) * t, (Real(1.5) * t - Real(2.5)) * t * t + 1,
-                                   ((Real(-1.5) * t + 2) * t + Real(.5)) * t, (Real(.5) * t - Real(.5)) * t * t};
-    };
-    const auto wx = weights(sx - fx);
-    const auto wy = weights(sy - fy);
+    const CubicWeights wx = cubicWeights(sx - fx);
+    const CubicWeights wy = cubicWeights(sy - fy);
     std::array<Real, 4> sum{};
     for (int r = 0; r < 4; ++r) {
         const int y = edgeIndex(static_cast<long>(fy) - 1 + r, source.height(), border.edges);
         for (int c = 0; c < 4; ++c) {
             const int x = edgeIndex(static_cast<long>(fx) - 1 + c, source.width(), border.edges);
-            const Real weight = wy[static_cast<std::size_t>(r)] * wx[static_cast<std::size_t>(c)];
+            const auto weight = static_cast<Real>(wy.w[r] * wx.w[c]);
             const std::array<std::uint8_t, 4> beyond{border.plain.r, border.plain.g, border.plain.b, 255};
             const std::uint8_t* pixel = x < 0 || y < 0 ? beyond.data() : source.at(x, y);
             for (std::size_t k = 0; k < 4; ++k)
@@ -81,12 +77,28 @@ void outsidePixel(const WarpRow& job, int i)
                     job.affine ? 1.0 : job.w + job.dw * i, job.out + 4 * static_cast<std::ptrdiff_t>(i));
 }
 
+const WeightTable& weightTable()
+{
+    static const auto table = [] {
+        auto made = std::make_unique<WeightTable>();
+        for (std::size_t phase = 0; phase < phaseCount; ++phase) {
+            const CubicWeights weights = cubicWeights(static_cast<double>(phase) / phaseCount);
+            for (std::size_t i = 0; i < 4; ++i) {
+                made->plain[phase][i] = static_cast<float>(weights.w[i]);
+                for (std::size_t k = 0; k < 4; ++k)
+                    made->spread[phase][4 * i + k] = static_cast<float>(weights.w[i]);
+            }
+        }
+        return made;
+    }();
+    return *table;
+}
+
 } // namespace
 
-CubicWeights cubicWeights(float f)
+CubicWeights cubicWeights(double f)
 {
-    return {{((-.5f * f + 1) * f - .5f) * f, (1.5f * f - 2.5f) * f * f + 1, ((-1.5f * f + 2) * f + .5f) * f,
-             (.5f * f - .5f) * f * f}};
+    return {{((-.5 * f + 1) * f - .5) * f, (1.5 * f - 2.5) * f * f + 1, ((-1.5 * f + 2) * f + .5) * f, (.5 * f - .5) * f * f}};
 }
 
 void warp(const Image& source, const Matrix3& toSource, EdgeMode edges, Colour plain, Image& out)
@@ -112,6 +124,7 @@ void warp(const Image& source, const Matrix3& toSource, EdgeMode edges, Colour p
                               m[7] * y + m[8],
                               m[6],
                               affine,
+                              &weightTable(),
                               out.row(y),
                               out.width(),
                               outsidePixel,

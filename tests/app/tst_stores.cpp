@@ -46,6 +46,7 @@ private slots:
         QTRY_VERIFY(store.cached(34) != nullptr);
         for (int i = 10; i <= 34; ++i)
             QCOMPARE(test::numberIn(*store.cached(i)), i);
+        QTest::qWait(50);
         QVERIFY(store.cached(40) == nullptr); // bounded
         QCOMPARE(ready.count(), 25);
         QCOMPARE(ready.first().first().toLongLong(), 10); // the wanted one first
@@ -58,6 +59,20 @@ private slots:
         QTRY_VERIFY(store.cached(20) != nullptr && store.cached(25) != nullptr);
         QTest::qWait(50);
         QVERIFY(store.cached(31) == nullptr);
+    }
+    void aBlockBehindIsReady()
+    {
+        FrameStore store;
+        store.setClip(clip(), FrameRate(), 100);
+        store.want({50, false, 0, -1});
+        QTRY_VERIFY(store.cached(49) != nullptr);
+        for (int i = 34; i <= 54; ++i)
+            QCOMPARE(test::numberIn(*store.cached(i)), i);
+        store.want({46, false, 0, -1}); // still enough behind: nothing new
+        QTest::qWait(100);
+        QVERIFY(store.cached(33) == nullptr);
+        store.want({36, false, 0, -1});
+        QTRY_VERIFY(store.cached(20) != nullptr && store.cached(33) != nullptr);
     }
     void memoryIsBounded()
     {

@@ -132,11 +132,11 @@ private slots:
     }
     void weightsSumToOne()
     {
-        for (float f = 0; f <= 1; f += 0.01f) {
+        for (double f = 0; f <= 1; f += 0.01) {
             const CubicWeights w = cubicWeights(f);
-            QVERIFY(std::abs(w.w[0] + w.w[1] + w.w[2] + w.w[3] - 1) < 1e-6f);
+            QVERIFY(std::abs(w.w[0] + w.w[1] + w.w[2] + w.w[3] - 1) < 1e-12);
         }
-        QCOMPARE(cubicWeights(0).w[1], 1.f);
+        QCOMPARE(cubicWeights(0).w[1], 1.0);
     }
     void absurdMapsDoNotCrash()
     {

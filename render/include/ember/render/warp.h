@@ -12,9 +12,9 @@ namespace ember {
 
 /// Catmull-Rom weights (Keys 1981, a = -1/2) of the four pixels around a place `f` (0 to 1) behind the second of them.
 struct CubicWeights {
-    float w[4];
+    double w[4];
 };
-CubicWeights cubicWeights(float f);
+CubicWeights cubicWeights(double f);
 
 /// Fills `out` with what `toSource` shows of `source`; beyond it, what `edges` says. Fast: vector code for the best
 /// instruction set of this machine, rows spread over threads.

@@ -1,0 +1,87 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The window with a project given by EMBER_BENCH_PROJECT: start to first picture, one step, one change, and how many
+// frames a second are shown while playing.
+#include <functional>
+#include <iostream>
+
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QStandardPaths>
+
+#include "main_window.h"
+#include "picture_view.h"
+#include "player.h"
+#include "theme.h"
+
+namespace {
+
+using namespace ember;
+using namespace ember::app;
+
+bool waitFor(const std::function<bool()>& ready)
+{
+    QElapsedTimer clock;
+    clock.start();
+    while (!ready() && clock.elapsed() < 20000)
+        QApplication::processEvents(QEventLoop::WaitForMoreEvents, 5);
+    return ready();
+}
+
+} // namespace
+
+int main(int argc, char** argv)
+{
+    QElapsedTimer clock;
+    clock.start();
+    QStandardPaths::setTestModeEnabled(true);
+    QApplication application(argc, argv);
+    QApplication::setOrganizationName(QStringLiteral("vast-ember-bench"));
+    theme::apply(application);
+    MainWindow window;
+    window.show();
+    window.openPath(qEnvironmentVariable("EMBER_BENCH_PROJECT"));
+    if (!waitFor([&] { return window.picture().pictureFrame() >= 0 && window.picture().settled(); })) {
+        std::cerr << "Set EMBER_BENCH_PROJECT to a project. " << window.notice().toStdString() << '\n';
+        return 1;
+    }
+    std::cout << "start to first picture: " << clock.elapsed() << " ms\n";
+    waitFor([&] { return false || clock.elapsed() > 6000; }); // thumbs and waveform arrive
+
+    const auto settledAt = [&](std::int64_t frame) { return window.picture().settled() && window.picture().pictureFrame() == frame; };
+    window.session().setPlayhead(100);
+    waitFor([&] { return settledAt(100); });
+    clock.restart();
+    for (int i = 101; i <= 140; ++i) {
+        window.session().setPlayhead(i);
+        waitFor([&] { return settledAt(i); });
+    }
+    std::cout << "one step on, shaken and shown: " << static_cast<double>(clock.elapsed()) / 40 << " ms\n";
+
+    // A change to a strike while 500 more stand in the project: until everything is painted again.
+    Project many = window.session().project();
+    for (int i = 0; i < 500; ++i)
+        many = withStrike(std::move(many), Frame{i % window.session().length()}, StrikeKind::beat, 0.01).project;
+    window.session().edit(many, QStringLiteral("many"));
+    clock.restart();
+    for (int i = 0; i < 20; ++i) {
+        Project next = window.session().project();
+        next.strikes.front().strength = 0.5 + 0.01 * i;
+        window.session().edit(next, QStringLiteral("strength"));
+        QApplication::processEvents();
+        window.repaint();
+    }
+    std::cout << "one change with 500 strikes, repainted: " << static_cast<double>(clock.elapsed()) / 20 << " ms\n";
+    window.session().undo();
+
+    window.session().setPlayhead(0);
+    waitFor([&] { return settledAt(0); });
+    const double rate = window.session().project().rate.perSecond();
+    int shown = 0;
+    QObject::connect(&window.picture(), &PictureView::changed, [&] { ++shown; });
+    window.player().play();
+    clock.restart();
+    waitFor([&] { return clock.elapsed() > 8000 || !window.player().playing(); });
+    const double seconds = static_cast<double>(clock.elapsed()) / 1000;
+    std::cout << "playing: " << shown / seconds << " of " << rate << " frames a second, " << window.player().dropped() << " left out\n";
+    return 0;
+}
