@@ -187,40 +187,58 @@ void paintTrace(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pict
     p.drawText(margin.translated(0, 15), Qt::AlignRight | Qt::AlignVCenter, tr("x"));
 }
 
-void paintFrames(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
+struct ContactFrame {
+    std::int64_t frame;
+    double x;
+    QRectF box;
+};
+
+std::vector<ContactFrame> contactBoxes(const AnvilLayout& layout, const AnvilPicture& picture)
 {
     const double height = layout.frames.height() - 19;
     const double width = height * picture.frameShape;
     const auto peak = static_cast<std::int64_t>(std::llround(picture.envelope.peak()));
-    p.setFont(theme::numbers(11));
+    std::vector<ContactFrame> boxes;
     for (const auto offset : contactFrames(layout, peak, width)) {
         const auto frame = picture.strikeFrame + offset;
         const double x = layout.map.toPixel(static_cast<double>(offset));
-        const QRectF box(std::round(x - width / 2), layout.frames.top() + 3, std::round(width), std::round(height));
-        if (frame < 0 || frame >= picture.length)
-            continue;
+        if (frame >= 0 && frame < picture.length)
+            boxes.push_back({frame, x, QRectF(std::round(x - width / 2), layout.frames.top() + 3, std::round(width), std::round(height))});
+    }
+    return boxes;
+}
+
+void paintContactEdge(QPainter& p, const ContactFrame& contact, const AnvilPicture& picture, bool here)
+{
+    p.setBrush(Qt::NoBrush);
+    p.setPen(QPen(here ? theme::copper : theme::line, here ? 2 : 1));
+    p.drawRect(contact.box.adjusted(0.5, 0.5, -0.5, -0.5));
+    const Pose pose = picture.motion.poseAt(static_cast<double>(contact.frame));
+    const double moved = std::hypot(pose.x, pose.y);
+    const QRectF place(contact.x - 32, contact.box.bottom() + 1, 64, 15);
+    p.fillRect(place, theme::window);
+    p.setFont(theme::numbers(11));
+    p.setPen(here ? theme::copper : theme::dim);
+    const QString text = pose.atRest() ? tr("still") : moved < 0.5 ? QStringLiteral("<1 px") : QStringLiteral("%1 px").arg(std::lround(moved));
+    p.drawText(place, Qt::AlignCenter, text);
+}
+
+void paintFrames(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
+{
+    for (const ContactFrame& contact : contactBoxes(layout, picture)) {
         p.setPen(QPen(theme::line, 1));
-        p.drawLine(QPointF(x, layout.trace.bottom()), QPointF(x, box.top()));
-        const ImagePtr thumb = picture.shakenThumb(frame);
-        if (thumb)
-            p.drawImage(box, toQImage(thumb));
+        p.drawLine(QPointF(contact.x, layout.trace.bottom()), QPointF(contact.x, contact.box.top()));
+        if (const ImagePtr thumb = picture.shakenThumb(contact.frame))
+            p.drawImage(contact.box, toQImage(thumb));
         else
-            p.fillRect(box, theme::raised);
-        const bool here = frame == picture.playhead;
-        p.setBrush(Qt::NoBrush);
-        p.setPen(QPen(here ? theme::copper : theme::line, here ? 2 : 1));
-        p.drawRect(box.adjusted(0.5, 0.5, -0.5, -0.5));
-        const Pose pose = picture.motion.poseAt(static_cast<double>(frame));
-        const double moved = std::hypot(pose.x, pose.y);
-        p.setPen(here ? theme::copper : theme::dim);
-        const QString text = pose.atRest() ? tr("still") : moved < 0.5 ? QStringLiteral("<1 px") : QStringLiteral("%1 px").arg(std::lround(moved));
-        p.drawText(QRectF(x - 40, box.bottom(), 80, 15), Qt::AlignCenter, text);
+            p.fillRect(contact.box, theme::raised);
+        paintContactEdge(p, contact, picture, false);
     }
 }
 
 } // namespace
 
-void paintAnvil(QPainter& painter, const AnvilLayout& layout, const AnvilPicture& picture)
+void paintAnvilPaper(QPainter& painter, const AnvilLayout& layout, const AnvilPicture& picture)
 {
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
@@ -228,12 +246,20 @@ void paintAnvil(QPainter& painter, const AnvilLayout& layout, const AnvilPicture
     paintTrace(painter, layout, picture);
     paintFrames(painter, layout, picture);
     paintEnvelope(painter, layout, picture);
+    paintHandles(painter, layout, picture);
+}
+
+void paintAnvilPlayhead(QPainter& painter, const AnvilLayout& layout, const AnvilPicture& picture)
+{
+    painter.setRenderHint(QPainter::Antialiasing);
     const double x = layout.map.toPixel(static_cast<double>(picture.playhead - picture.strikeFrame));
     if (x >= layout.plot.left() && x <= layout.plot.right()) {
         painter.setPen(QPen(theme::copper, 1.5));
         painter.drawLine(QPointF(x, layout.plot.top() - 4), QPointF(x, layout.trace.bottom()));
     }
-    paintHandles(painter, layout, picture);
+    for (const ContactFrame& contact : contactBoxes(layout, picture))
+        if (contact.frame == picture.playhead)
+            paintContactEdge(painter, contact, picture, true);
 }
 
 } // namespace ember::app

@@ -26,6 +26,9 @@ struct AnvilPicture {
     std::function<ImagePtr(std::int64_t frame)> shakenThumb; ///< of a film frame; null while it is not there
 };
 
-void paintAnvil(QPainter& painter, const AnvilLayout& layout, const AnvilPicture& picture);
+/// All that does not move while the film plays.
+void paintAnvilPaper(QPainter& painter, const AnvilLayout& layout, const AnvilPicture& picture);
+/// The playhead and the frame it is on, over the paper.
+void paintAnvilPlayhead(QPainter& painter, const AnvilLayout& layout, const AnvilPicture& picture);
 
 } // namespace ember::app

@@ -24,17 +24,31 @@ AnvilCanvas::AnvilCanvas(Session& session, QWidget* parent) : QWidget(parent), s
 {
     setObjectName(QStringLiteral("anvil"));
     setMouseTracking(true);
-    const auto repaint = [this] { update(); };
-    connect(&session_, &Session::projectChanged, this, repaint);
-    connect(&session_, &Session::selectionChanged, this, repaint);
-    connect(&session_, &Session::playheadChanged, this, repaint);
-    connect(&session_.thumbs(), &ThumbStore::ready, this, repaint);
+    connect(&session_, &Session::projectChanged, this, &AnvilCanvas::repaintAll);
+    connect(&session_, &Session::selectionChanged, this, &AnvilCanvas::repaintAll);
+    connect(&session_, &Session::playheadChanged, this, [this] { update(); });
+    connect(&session_.thumbs(), &ThumbStore::ready, this, [this](qint64 frame) {
+        // Most thumbs are the Reel's.
+        const Strike* strike = session_.selectedStrike();
+        if (strike == nullptr)
+            return;
+        const AnvilLayout layout = layoutNow();
+        const auto from = static_cast<double>(frame - strike->frame.index);
+        if (from >= layout.map.firstFrame && from <= layout.map.lastFrame)
+            repaintAll();
+    });
+}
+
+void AnvilCanvas::repaintAll()
+{
+    paper_.spoil();
+    update();
 }
 
 void AnvilCanvas::setEven(bool even)
 {
     even_ = even;
-    update();
+    repaintAll();
 }
 
 Envelope AnvilCanvas::envelope() const
@@ -79,9 +93,14 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
             return nullptr;
         return renderFrame(thumb, lookOf(project, session_.cover(), session_.motion().poseAt(static_cast<double>(frame))), thumbWidth, thumbHeight);
     };
-    paintAnvil(painter, layout,
-               {shape, session_.motion(), strike->frame.index, strike->strength, session_.playhead(), session_.length(), hovered_,
-                dragged_, shapeRatio, shaken});
+    const AnvilPicture picture{shape, session_.motion(), strike->frame.index, strike->strength, session_.playhead(), session_.length(),
+                               hovered_, dragged_, shapeRatio, shaken};
+    painter.drawPixmap(0, 0, paper_.picture(*this, [&](QPixmap& paper) {
+        paper.fill(theme::window);
+        QPainter ink(&paper);
+        paintAnvilPaper(ink, layout, picture);
+    }));
+    paintAnvilPlayhead(painter, layout, picture);
 }
 
 void AnvilCanvas::scrubTo(double x)
@@ -110,7 +129,7 @@ void AnvilCanvas::mousePressEvent(QMouseEvent* event)
     for (const HandlePoint& point : handlePoints(dragLayout_, dragEnvelope_))
         if (point.handle == dragged_)
             grabOffset_ = point.at - pressed_;
-    update();
+    repaintAll();
 }
 
 void AnvilCanvas::mouseMoveEvent(QMouseEvent* event)
@@ -130,7 +149,7 @@ void AnvilCanvas::mouseMoveEvent(QMouseEvent* event)
             setCursor(over == Handle::none ? Qt::ArrowCursor : over == Handle::curve ? Qt::SizeVerCursor
                       : over == Handle::decay || over == Handle::rumble              ? Qt::SizeAllCursor
                                                                                     : Qt::SizeHorCursor);
-            update();
+            repaintAll();
         }
         break;
     }
@@ -164,13 +183,13 @@ void AnvilCanvas::mouseReleaseEvent(QMouseEvent* event)
         return;
     gesture_ = Gesture::none;
     dragged_ = Handle::none;
-    update();
+    repaintAll();
 }
 
 void AnvilCanvas::leaveEvent(QEvent*)
 {
     hovered_ = Handle::none;
-    update();
+    repaintAll();
 }
 
 // --- the whole --------------------------------------------------------------------------------------------------------

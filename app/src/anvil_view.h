@@ -6,6 +6,7 @@
 #include <QWidget>
 
 #include "anvil_geometry.h"
+#include "paper.h"
 #include "session.h"
 
 class QLabel;
@@ -43,7 +44,10 @@ private:
     void scrubTo(double x);
     void dragTo(QPointF place, bool fine);
 
+    void repaintAll();
+
     Session& session_;
+    Paper paper_;
     bool even_ = false;
     Handle hovered_ = Handle::none;
     Gesture gesture_ = Gesture::none;

@@ -29,15 +29,14 @@ ReelView::ReelView(Session& session, QWidget* parent) : QWidget(parent), session
 {
     setObjectName(QStringLiteral("reel"));
     setMouseTracking(true);
-    const auto repaint = [this] { update(); };
-    connect(&session_, &Session::projectChanged, this, repaint);
-    connect(&session_, &Session::selectionChanged, this, repaint);
-    connect(&session_, &Session::loopChanged, this, repaint);
+    connect(&session_, &Session::projectChanged, this, &ReelView::repaintAll);
+    connect(&session_, &Session::selectionChanged, this, &ReelView::repaintAll);
+    connect(&session_, &Session::loopChanged, this, &ReelView::repaintAll);
     connect(&session_, &Session::playheadChanged, this, [this] {
         keepPlayheadSeen();
         update();
     });
-    connect(&session_.thumbs(), &ThumbStore::ready, this, repaint);
+    connect(&session_.thumbs(), &ThumbStore::ready, this, &ReelView::repaintAll);
     connect(&session_, &Session::opened, this, [this] {
         showAll();
         loadWaveform();
@@ -55,19 +54,30 @@ ReelLayout ReelView::layoutNow() const
     return layOutReel(size(), range_.first, range_.last);
 }
 
+void ReelView::repaintAll()
+{
+    paper_.spoil();
+    update();
+}
+
+void ReelView::setRange(const ReelRange& range)
+{
+    range_ = range;
+    repaintAll();
+}
+
 void ReelView::showAll()
 {
-    range_ = {0, static_cast<double>(std::max<std::int64_t>(1, session_.length()))};
-    update();
+    setRange({0, static_cast<double>(std::max<std::int64_t>(1, session_.length()))});
 }
 
 void ReelView::keepPlayheadSeen()
 {
     const auto at = static_cast<double>(session_.playhead());
     if (at < range_.first)
-        range_ = scrolled(range_, at - range_.first, static_cast<double>(session_.length()));
+        setRange(scrolled(range_, at - range_.first, static_cast<double>(session_.length())));
     else if (at >= range_.last)
-        range_ = scrolled(range_, at + 1 - range_.first, static_cast<double>(session_.length()));
+        setRange(scrolled(range_, at + 1 - range_.first, static_cast<double>(session_.length())));
 }
 
 void ReelView::loadWaveform()
@@ -93,7 +103,7 @@ void ReelView::loadWaveform()
             if (view == nullptr || stop->load())
                 return;
             view->waveform_ = std::move(*wave).value();
-            view->update();
+            view->repaintAll();
         });
     });
 }
@@ -103,21 +113,16 @@ void ReelView::loadWaveform()
 void ReelView::paintEvent(QPaintEvent*)
 {
     QPainter p(this);
-    p.fillRect(rect(), theme::window);
-    p.setPen(theme::line);
-    p.drawLine(0, 0, width(), 0);
     const ReelLayout layout = layoutNow();
-    paintNames(p, layout);
+    p.drawPixmap(0, 0, paper_.picture(*this, [&](QPixmap& paper) {
+        paper.fill(theme::window);
+        QPainter ink(&paper);
+        paintPaper(ink, layout);
+    }));
     if (session_.length() == 0)
         return;
-    p.save();
-    p.setClipRect(QRectF(layout.map.left - 8, 0, layout.map.right - layout.map.left + 16, height()));
-    paintRuler(p, layout);
-    paintThumbs(p, layout);
-    paintSound(p, layout);
     p.setRenderHint(QPainter::Antialiasing);
-    paintTrace(p, layout);
-    paintSparks(p, layout);
+    p.setClipRect(QRectF(layout.map.left - 8, 0, layout.map.right - layout.map.left + 16, height()));
     const double x = layout.map.toPixel(static_cast<double>(session_.playhead()));
     p.setPen(QPen(theme::copper, 1.5));
     p.drawLine(QPointF(x, layout.ruler.top()), QPointF(x, layout.trace.bottom()));
@@ -126,7 +131,22 @@ void ReelView::paintEvent(QPaintEvent*)
         p.setBrush(QColor(0x6f, 0xb3, 0xa2, 40));
         p.drawRect(QRectF(QPointF(pressed_.x(), layout.sparks.top()), QPointF(last_.x(), layout.sparks.bottom())));
     }
-    p.restore();
+}
+
+void ReelView::paintPaper(QPainter& p, const ReelLayout& layout)
+{
+    p.setPen(theme::line);
+    p.drawLine(0, 0, width(), 0);
+    paintNames(p, layout);
+    if (session_.length() == 0)
+        return;
+    p.setClipRect(QRectF(layout.map.left - 8, 0, layout.map.right - layout.map.left + 16, height()));
+    paintRuler(p, layout);
+    paintThumbs(p, layout);
+    paintSound(p, layout);
+    p.setRenderHint(QPainter::Antialiasing);
+    paintTrace(p, layout);
+    paintSparks(p, layout);
 }
 
 void ReelView::paintNames(QPainter& p, const ReelLayout& layout) const
@@ -319,12 +339,12 @@ void ReelView::mouseMoveEvent(QMouseEvent* event)
         setCursor(over != 0 ? Qt::SizeHorCursor : Qt::ArrowCursor);
         if (over != hovered_) {
             hovered_ = over;
-            update();
+            repaintAll();
         }
         break;
     }
     case Gesture::scrub: scrubTo(place.x()); break;
-    case Gesture::pan: range_ = scrolled(range_, -(place.x() - last_.x()) * layout.map.framesPerPixel(), static_cast<double>(session_.length())); break;
+    case Gesture::pan: setRange(scrolled(range_, -(place.x() - last_.x()) * layout.map.framesPerPixel(), static_cast<double>(session_.length()))); break;
     case Gesture::band: break;
     case Gesture::loop: {
         const auto a = static_cast<std::int64_t>(layout.map.toFrameInside(std::min(pressed_.x(), place.x())));
@@ -373,11 +393,10 @@ void ReelView::wheelEvent(QWheelEvent* event)
     const double notches = (event->angleDelta().y() != 0 ? event->angleDelta().y() : event->angleDelta().x()) / 120.0;
     const auto length = static_cast<double>(session_.length());
     if ((event->modifiers() & Qt::ControlModifier) != 0)
-        range_ = zoomed(range_, layoutNow().map, event->position().x(), std::pow(0.8, notches), length);
+        setRange(zoomed(range_, layoutNow().map, event->position().x(), std::pow(0.8, notches), length));
     else
-        range_ = scrolled(range_, -notches * 0.1 * (range_.last - range_.first), length);
+        setRange(scrolled(range_, -notches * 0.1 * (range_.last - range_.first), length));
     event->accept();
-    update();
 }
 
 bool ReelView::event(QEvent* event)

@@ -7,6 +7,7 @@
 #include <QWidget>
 
 #include "ember/core/sound.h"
+#include "paper.h"
 #include "reel_geometry.h"
 #include "session.h"
 
@@ -39,9 +40,12 @@ protected:
 private:
     enum class Gesture { none, scrub, move, band, loop, pan };
 
+    void repaintAll();
+    void setRange(const ReelRange& range);
     void loadWaveform();
     void keepPlayheadSeen();
     void scrubTo(double x);
+    void paintPaper(QPainter& p, const ReelLayout& layout);
     void paintRuler(QPainter& p, const ReelLayout& layout) const;
     void paintThumbs(QPainter& p, const ReelLayout& layout);
     void paintSound(QPainter& p, const ReelLayout& layout) const;
@@ -50,6 +54,7 @@ private:
     void paintNames(QPainter& p, const ReelLayout& layout) const;
 
     Session& session_;
+    Paper paper_;
     ReelRange range_{0, 1};
     Waveform waveform_;
     QString waveformOf_;

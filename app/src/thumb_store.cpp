@@ -89,7 +89,7 @@ void ThumbStore::run()
         if (thumbs_.size() >= mostThumbs)
             thumbs_.erase(thumbs_.begin());
         thumbs_[frame] = std::move(small);
-        emit ready();
+        emit ready(frame);
     }
 }
 

@@ -31,7 +31,7 @@ public:
     ImagePtr thumb(std::int64_t frame);
 
 signals:
-    void ready();
+    void ready(qint64 frame);
 
 private:
     void run();

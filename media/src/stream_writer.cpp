@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <algorithm>
 #include <cerrno>
+#include <cmath>
 #include <cstdio>
 #include <cstring>
 #include <fcntl.h>
@@ -145,6 +146,8 @@ Status StreamWriter::openVideo()
     video_->framerate = {static_cast<int>(settings_.rate.num()), static_cast<int>(settings_.rate.den())};
     video_->sample_aspect_ratio = {1, 1};
     video_->thread_count = settings_.threads;
+    // A key picture a second: films of ours are cut, shaken and jumped about in again.
+    video_->gop_size = static_cast<int>(std::lround(std::max(12.0, settings_.rate.perSecond())));
     if ((format_->oformat->flags & AVFMT_GLOBALHEADER) != 0)
         video_->flags |= AV_CODEC_FLAG_GLOBAL_HEADER;
     AVDictionary* options = nullptr;
