@@ -47,7 +47,9 @@ int main(int argc, char** argv)
     std::cout << "start to first picture: " << clock.elapsed() << " ms\n";
     waitFor([&] { return false || clock.elapsed() > 6000; }); // thumbs and waveform arrive
 
-    const auto settledAt = [&](std::int64_t frame) { return window.picture().settled() && window.picture().pictureFrame() == frame; };
+    const auto settledAt = [&](std::int64_t frame) {
+        return window.picture().settled() && window.picture().pictureFrame() == frame;
+    };
     window.session().setPlayhead(100);
     waitFor([&] { return settledAt(100); });
     clock.restart();
@@ -81,6 +83,7 @@ int main(int argc, char** argv)
     clock.restart();
     waitFor([&] { return clock.elapsed() > 8000 || !window.player().playing(); });
     const double seconds = static_cast<double>(clock.elapsed()) / 1000;
-    std::cout << "playing: " << shown / seconds << " of " << rate << " frames a second, " << window.player().dropped() << " left out\n";
+    std::cout << "playing: " << shown / seconds << " of " << rate << " frames a second, " << window.player().dropped()
+              << " left out\n";
     return 0;
 }

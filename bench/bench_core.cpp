@@ -29,7 +29,9 @@ Project longFilm(int strikes)
     shiver[Axis::x] = 8;
     shiver[Axis::y] = 8;
     shiver[Axis::roll] = 0.5;
-    recipe.strands = {{"Kick", Kick{}, Rate{}, blow}, {"Rattle", Noise{2, 0.5, 2}, Rate{14, 6, 10}, shiver}, {"Rumble", Noise{1, 0.5, 2}, Rate{3, 2, 30}, shiver}};
+    recipe.strands = {{"Kick", Kick{}, Rate{}, blow},
+                      {"Rattle", Noise{2, 0.5, 2}, Rate{14, 6, 10}, shiver},
+                      {"Rumble", Noise{1, 0.5, 2}, Rate{3, 2, 30}, shiver}};
     const auto id = project.addRecipe(recipe);
     for (int i = 0; i < strikes; ++i) {
         Strike strike;

@@ -46,7 +46,8 @@ void anywhere(benchmark::State& state)
     const auto reader = clip();
     std::uint64_t i = 0;
     for (auto _ : state)
-        benchmark::DoNotOptimize(reader->picture(static_cast<std::int64_t>(mixSeed(1, ++i) % static_cast<std::uint64_t>(reader->info().pictures))));
+        benchmark::DoNotOptimize(reader->picture(
+            static_cast<std::int64_t>(mixSeed(1, ++i) % static_cast<std::uint64_t>(reader->info().pictures))));
 }
 
 void opening(benchmark::State& state)

@@ -52,7 +52,8 @@ void yardstickScaler(benchmark::State& state)
     const ImagePtr source = picture(1280, 720);
     Image out(1280, 720);
     // A hair of a difference in size keeps it from copying.
-    SwsContext* scaler = sws_getContext(1274, 716, AV_PIX_FMT_RGBA, 1280, 720, AV_PIX_FMT_RGBA, SWS_BICUBIC, nullptr, nullptr, nullptr);
+    SwsContext* scaler =
+        sws_getContext(1274, 716, AV_PIX_FMT_RGBA, 1280, 720, AV_PIX_FMT_RGBA, SWS_BICUBIC, nullptr, nullptr, nullptr);
     const std::uint8_t* from[4] = {source->row(0), nullptr, nullptr, nullptr};
     const int fromStride[4] = {static_cast<int>(source->stride()), 0, 0, 0};
     std::uint8_t* to[4] = {out.row(0), nullptr, nullptr, nullptr};

@@ -66,7 +66,9 @@ int main(int argc, char** argv)
     take(window, folder, "empty-start");
 
     window.openPath(QString::fromLocal8Bit(argv[1]));
-    if (!waitFor([&] { return window.session().hasClip() && window.picture().pictureFrame() >= 0 && window.reel().waveformReady(); }))
+    if (!waitFor([&] {
+            return window.session().hasClip() && window.picture().pictureFrame() >= 0 && window.reel().waveformReady();
+        }))
         return 1;
     // The landing: a clear attack, a decay and a rumble.
     for (const auto& strike : window.session().project().strikes)
@@ -79,7 +81,8 @@ int main(int argc, char** argv)
 
     QTemporaryDir scratch;
     window.showRender(true);
-    window.findChild<QLineEdit*>(QStringLiteral("render-path"))->setText(scratch.filePath(QStringLiteral("night-shift-shaken.mp4")));
+    window.findChild<QLineEdit*>(QStringLiteral("render-path"))
+        ->setText(scratch.filePath(QStringLiteral("night-shift-shaken.mp4")));
     window.findChild<QAbstractButton*>(QStringLiteral("render-start"))->click();
     auto* bar = window.findChild<QProgressBar*>(QStringLiteral("render-bar"));
     waitFor([&] { return bar->value() > 90; });

@@ -64,7 +64,9 @@ std::vector<HandlePoint> handlePoints(const AnvilLayout& layout, const Envelope&
     // Handles that would lie on each other step aside to the right.
     for (std::size_t i = 1; i < points.size(); ++i)
         if (points[i].handle != Handle::curve) {
-            const auto& before = points[i].handle == Handle::decay && points[i - 1].handle == Handle::curve ? points[i - 2] : points[i - 1];
+            const auto& before = points[i].handle == Handle::decay && points[i - 1].handle == Handle::curve
+                                     ? points[i - 2]
+                                     : points[i - 1];
             if (std::hypot(points[i].at.x() - before.at.x(), points[i].at.y() - before.at.y()) < handleGap)
                 points[i].at.setX(before.at.x() + handleGap);
         }

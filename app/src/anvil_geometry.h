@@ -49,7 +49,8 @@ using EnvelopeChanges = std::vector<std::pair<EnvelopeField, double>>;
 
 /// What becomes of an envelope when a handle is put at a place. Frames are whole unless `fine`; the other parts keep
 /// their lengths.
-EnvelopeChanges dragHandle(const AnvilLayout& layout, const Envelope& envelope, Handle handle, QPointF place, bool fine);
+EnvelopeChanges dragHandle(const AnvilLayout& layout, const Envelope& envelope, Handle handle, QPointF place,
+                           bool fine);
 
 /// The decay curve that passes through `share` (0 to 1 of the fall still to go) at `u` of its length.
 double curveThrough(double u, double share);

@@ -29,14 +29,16 @@ void paintGrid(QPainter& p, const AnvilLayout& layout)
         p.setPen(QPen(theme::line, 1, level == 0 ? Qt::SolidLine : Qt::DotLine));
         p.drawLine(QPointF(layout.plot.left(), y), QPointF(layout.plot.right(), y));
         p.setPen(theme::dim);
-        p.drawText(QRectF(0, y - 9, layout.plot.left() - 8, 18), Qt::AlignRight | Qt::AlignVCenter, QStringLiteral("%1 %").arg(level));
+        p.drawText(QRectF(0, y - 9, layout.plot.left() - 8, 18), Qt::AlignRight | Qt::AlignVCenter,
+                   QStringLiteral("%1 %").arg(level));
     }
     for (const Tick& tick : strikeTicks(layout.map, 40)) {
         const double x = std::round(layout.map.toPixel(tick.value)) + 0.5;
         p.setPen(QPen(theme::line, 1));
         p.drawLine(QPointF(x, layout.plot.top()), QPointF(x, layout.trace.bottom()));
         p.setPen(theme::dim);
-        p.drawText(QRectF(x - 30, layout.ruler.top(), 60, layout.ruler.height()), Qt::AlignCenter, QString::fromStdString(tick.label));
+        p.drawText(QRectF(x - 30, layout.ruler.top(), 60, layout.ruler.height()), Qt::AlignCenter,
+                   QString::fromStdString(tick.label));
     }
 }
 
@@ -98,10 +100,14 @@ QString handleText(Handle handle, const Envelope& e)
     case Handle::hold: return tr("hold %1").arg(frames(e[F::hold]));
     case Handle::curve: {
         const double curve = e[F::decayCurve];
-        const char* words = curve > 0.4 ? "curve %1, falls fast first" : curve < -0.4 ? "curve %1, falls late" : "curve %1, straight";
+        const char* words = curve > 0.4    ? "curve %1, falls fast first"
+                            : curve < -0.4 ? "curve %1, falls late"
+                                           : "curve %1, straight";
         return tr(words).arg(frames(curve));
     }
-    case Handle::decay: return tr("decay %1").arg(frames(e[F::decay])) + (e[F::rumble] > 0 ? tr(" to %1 %").arg(frames(100 * e[F::rumble])) : QString());
+    case Handle::decay:
+        return tr("decay %1").arg(frames(e[F::decay])) +
+               (e[F::rumble] > 0 ? tr(" to %1 %").arg(frames(100 * e[F::rumble])) : QString());
     case Handle::rumble: return tr("rumble %1").arg(frames(e[F::rumbleLength]));
     case Handle::release: return tr("release %1").arg(frames(e[F::release]));
     }
@@ -127,7 +133,9 @@ void paintHandles(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pi
             box.moveRight(layout.plot.right() + 30);
         if (box.left() < 2)
             box.moveLeft(2);
-        const bool free = std::none_of(taken.begin(), taken.end(), [&](const QRectF& other) { return other.adjusted(-4, 0, 4, 0).intersects(box); });
+        const bool free = std::none_of(taken.begin(), taken.end(), [&](const QRectF& other) {
+            return other.adjusted(-4, 0, 4, 0).intersects(box);
+        });
         if (!free)
             return;
         taken.push_back(box);
@@ -168,7 +176,8 @@ void paintTrace(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pict
     const auto draw = [&](double Pose::*axis, const QColor& colour) {
         QPainterPath path;
         for (int i = 0; i <= steps; ++i) {
-            const QPointF at(layout.trace.left() + layout.trace.width() * i / steps, middle + scale * poses[static_cast<std::size_t>(i)].*axis);
+            const QPointF at(layout.trace.left() + layout.trace.width() * i / steps,
+                             middle + scale * poses[static_cast<std::size_t>(i)].*axis);
             i == 0 ? path.moveTo(at) : path.lineTo(at);
         }
         p.setPen(QPen(colour, 1.2));
@@ -203,7 +212,9 @@ std::vector<ContactFrame> contactBoxes(const AnvilLayout& layout, const AnvilPic
         const auto frame = picture.strikeFrame + offset;
         const double x = layout.map.toPixel(static_cast<double>(offset));
         if (frame >= 0 && frame < picture.length)
-            boxes.push_back({frame, x, QRectF(std::round(x - width / 2), layout.frames.top() + 3, std::round(width), std::round(height))});
+            boxes.push_back(
+                {frame, x,
+                 QRectF(std::round(x - width / 2), layout.frames.top() + 3, std::round(width), std::round(height))});
     }
     return boxes;
 }
@@ -219,7 +230,9 @@ void paintContactEdge(QPainter& p, const ContactFrame& contact, const AnvilPictu
     p.fillRect(place, theme::window);
     p.setFont(theme::numbers(11));
     p.setPen(here ? theme::copper : theme::dim);
-    const QString text = pose.atRest() ? tr("still") : moved < 0.5 ? QStringLiteral("<1 px") : QStringLiteral("%1 px").arg(std::lround(moved));
+    const QString text = pose.atRest() ? tr("still")
+                         : moved < 0.5 ? QStringLiteral("<1 px")
+                                       : QStringLiteral("%1 px").arg(std::lround(moved));
     p.drawText(place, Qt::AlignCenter, text);
 }
 

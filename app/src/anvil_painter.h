@@ -22,7 +22,7 @@ struct AnvilPicture {
     std::int64_t length; ///< frames of the film
     Handle hovered;
     Handle dragged;
-    double frameShape; ///< width by height
+    double frameShape;                                       ///< width by height
     std::function<ImagePtr(std::int64_t frame)> shakenThumb; ///< of a film frame; null while it is not there
 };
 

@@ -18,7 +18,8 @@
 
 namespace ember::app {
 
-// --- canvas -----------------------------------------------------------------------------------------------------------
+// --- canvas
+// -----------------------------------------------------------------------------------------------------------
 
 AnvilCanvas::AnvilCanvas(Session& session, QWidget* parent) : QWidget(parent), session_(session)
 {
@@ -84,17 +85,28 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
     const AnvilLayout layout = layoutNow();
     const Envelope shape = envelope();
     const double ratio = devicePixelRatioF();
-    const auto thumbHeight = std::clamp(static_cast<int>(std::lround((layout.frames.height() - 19) * ratio)), 8, ThumbStore::thumbHeight);
+    const auto thumbHeight =
+        std::clamp(static_cast<int>(std::lround((layout.frames.height() - 19) * ratio)), 8, ThumbStore::thumbHeight);
     const double shapeRatio = std::clamp(static_cast<double>(project.width) / project.height, 0.4, 3.0);
     const auto thumbWidth = std::max(8, static_cast<int>(std::lround(thumbHeight * shapeRatio)));
     const auto shaken = [&](std::int64_t frame) -> ImagePtr {
         const ImagePtr thumb = session_.thumbs().thumb(frame);
         if (!thumb)
             return nullptr;
-        return renderFrame(thumb, lookOf(project, session_.cover(), session_.motion().poseAt(static_cast<double>(frame))), thumbWidth, thumbHeight);
+        return renderFrame(thumb,
+                           lookOf(project, session_.cover(), session_.motion().poseAt(static_cast<double>(frame))),
+                           thumbWidth, thumbHeight);
     };
-    const AnvilPicture picture{shape, session_.motion(), strike->frame.index, strike->strength, session_.playhead(), session_.length(),
-                               hovered_, dragged_, shapeRatio, shaken};
+    const AnvilPicture picture{shape,
+                               session_.motion(),
+                               strike->frame.index,
+                               strike->strength,
+                               session_.playhead(),
+                               session_.length(),
+                               hovered_,
+                               dragged_,
+                               shapeRatio,
+                               shaken};
     painter.drawPixmap(0, 0, paper_.picture(*this, [&](QPixmap& paper) {
         paper.fill(theme::window);
         QPainter ink(&paper);
@@ -143,12 +155,14 @@ void AnvilCanvas::mouseMoveEvent(QMouseEvent* event)
             dragTo(event->position() + grabOffset_, fine);
         break;
     case Gesture::none: {
-        const Handle over = session_.selectedStrike() != nullptr ? handleAt(layoutNow(), envelope(), event->position()) : Handle::none;
+        const Handle over =
+            session_.selectedStrike() != nullptr ? handleAt(layoutNow(), envelope(), event->position()) : Handle::none;
         if (over != hovered_) {
             hovered_ = over;
-            setCursor(over == Handle::none ? Qt::ArrowCursor : over == Handle::curve ? Qt::SizeVerCursor
-                      : over == Handle::decay || over == Handle::rumble              ? Qt::SizeAllCursor
-                                                                                    : Qt::SizeHorCursor);
+            setCursor(over == Handle::none                              ? Qt::ArrowCursor
+                      : over == Handle::curve                           ? Qt::SizeVerCursor
+                      : over == Handle::decay || over == Handle::rumble ? Qt::SizeAllCursor
+                                                                        : Qt::SizeHorCursor);
             repaintAll();
         }
         break;
@@ -169,7 +183,8 @@ void AnvilCanvas::dragTo(QPointF place, bool fine)
         next = withEnvelopeValue(std::move(next), strike->id, field, value, session_.shapeScope());
         const FieldSpec& spec = specOf(field);
         const QString unit = QString::fromUtf8(spec.unit.data(), static_cast<qsizetype>(spec.unit.size()));
-        told << QStringLiteral("%1 %2 %3").arg(QString::fromUtf8(spec.label.data(), static_cast<qsizetype>(spec.label.size())))
+        told << QStringLiteral("%1 %2 %3")
+                    .arg(QString::fromUtf8(spec.label.data(), static_cast<qsizetype>(spec.label.size())))
                     .arg(spec.unit == "%" ? value * 100 : value)
                     .arg(unit)
                     .trimmed();
@@ -192,7 +207,8 @@ void AnvilCanvas::leaveEvent(QEvent*)
     repaintAll();
 }
 
-// --- the whole --------------------------------------------------------------------------------------------------------
+// --- the whole
+// --------------------------------------------------------------------------------------------------------
 
 AnvilView::AnvilView(Session& session, QWidget* parent)
     : QWidget(parent), session_(session), canvas_(new AnvilCanvas(session, this)), title_(new QLabel(this)),
@@ -212,14 +228,16 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
     using F = EnvelopeField;
     for (const F field : {F::attack, F::hold, F::decay, F::decayCurve, F::rumble, F::rumbleLength, F::release}) {
         const FieldSpec& spec = specOf(field);
-        auto* label = new QLabel(field == F::decayCurve     ? tr("Curve")
-                                 : field == F::rumbleLength ? tr("for")
-                                                            : QString::fromUtf8(spec.label.data(), static_cast<qsizetype>(spec.label.size())),
+        auto* label = new QLabel(field == F::decayCurve ? tr("Curve")
+                                 : field == F::rumbleLength
+                                     ? tr("for")
+                                     : QString::fromUtf8(spec.label.data(), static_cast<qsizetype>(spec.label.size())),
                                  this);
         label->setStyleSheet(QStringLiteral("color: #9a8f80"));
         label->setFont(theme::words(12));
         auto* value = new ValueField(spec, this);
-        value->setObjectName(QStringLiteral("envelope-") + QString::fromUtf8(spec.key.data(), static_cast<qsizetype>(spec.key.size())));
+        value->setObjectName(QStringLiteral("envelope-") +
+                             QString::fromUtf8(spec.key.data(), static_cast<qsizetype>(spec.key.size())));
         value->setFixedWidth(field == F::rumble ? 52 : 44);
         value->gestureSource = [this] { return session_.newGesture(); };
         connect(value, &ValueField::wished, this, [this, field](double wanted, quint64 gesture) {
@@ -228,7 +246,8 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
                 return;
             const FieldSpec& s = specOf(field);
             session_.edit(withEnvelopeValue(session_.project(), strike->id, field, wanted, session_.shapeScope()),
-                          QStringLiteral("%1 %2").arg(QString::fromUtf8(s.label.data(), static_cast<qsizetype>(s.label.size())))
+                          QStringLiteral("%1 %2")
+                              .arg(QString::fromUtf8(s.label.data(), static_cast<qsizetype>(s.label.size())))
                               .arg(s.unit == "%" ? wanted * 100 : wanted),
                           gesture);
         });
@@ -239,13 +258,16 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
     row->addSpacing(6);
     scope_->setObjectName(QStringLiteral("shape-scope"));
     scope_->setCheckable(true);
-    scope_->setToolTip(tr("Whom changes of the shape are for: the recipe and every strike that uses it, or this strike alone"));
-    connect(scope_, &QPushButton::toggled, this, [this](bool alone) { session_.setShapeScope(alone ? ShapeScope::strike : ShapeScope::recipe); });
+    scope_->setToolTip(
+        tr("Whom changes of the shape are for: the recipe and every strike that uses it, or this strike alone"));
+    connect(scope_, &QPushButton::toggled, this,
+            [this](bool alone) { session_.setShapeScope(alone ? ShapeScope::strike : ShapeScope::recipe); });
     row->addWidget(scope_);
     restore_->setObjectName(QStringLiteral("follow-recipe"));
     restore_->setToolTip(tr("Gives the values marked * back to the recipe"));
     connect(restore_, &QPushButton::clicked, this, [this] {
-        session_.edit(withoutOverrides(session_.project(), session_.selection()), tr("The strike follows its recipe again"));
+        session_.edit(withoutOverrides(session_.project(), session_.selection()),
+                      tr("The strike follows its recipe again"));
     });
     row->addWidget(restore_);
     axis_->setObjectName(QStringLiteral("axis-even"));
@@ -290,10 +312,11 @@ void AnvilView::refresh()
     }
     const Recipe* recipe = project.recipe(strike->recipe);
     title_->setText(tr("%1, frames from the strike").arg(strikeTitle(*strike)));
-    const auto users = std::count_if(project.strikes.begin(), project.strikes.end(), [&](const Strike& s) { return s.recipe == strike->recipe; });
+    const auto users = std::count_if(project.strikes.begin(), project.strikes.end(),
+                                     [&](const Strike& s) { return s.recipe == strike->recipe; });
     scope_->setText(session_.shapeScope() == ShapeScope::strike ? tr("For this strike")
                     : recipe == nullptr                         ? tr("For the recipe")
-                                                                : tr("For %1 (%2)").arg(QString::fromStdString(recipe->name)).arg(users));
+                                        : tr("For %1 (%2)").arg(QString::fromStdString(recipe->name)).arg(users));
 }
 
 } // namespace ember::app

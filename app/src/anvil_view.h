@@ -52,8 +52,8 @@ private:
     Handle hovered_ = Handle::none;
     Gesture gesture_ = Gesture::none;
     Handle dragged_ = Handle::none;
-    AnvilLayout dragLayout_;  ///< fixed while dragging, so that the paper does not move under the hand
-    Envelope dragEnvelope_;   ///< as it was when the drag began
+    AnvilLayout dragLayout_; ///< fixed while dragging, so that the paper does not move under the hand
+    Envelope dragEnvelope_;  ///< as it was when the drag began
     QPointF grabOffset_;
     QPointF pressed_;
     bool moved_ = false;

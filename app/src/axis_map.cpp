@@ -64,7 +64,7 @@ std::vector<Tick> filmTicks(const EvenMap& map, double framesPerSecond, double s
 
 std::vector<Tick> strikeTicks(const StrikeMap& map, double spacing)
 {
-    static constexpr std::array<int, 26> wanted{1,  2,  3,  4,  6,   8,   10,  12,  16,  20,  24,  36,   48,
+    static constexpr std::array<int, 26> wanted{1,  2,  3,   4,   6,   8,   10,  12,  16,  20,  24,   36,   48,
                                                 72, 96, 120, 144, 192, 240, 360, 480, 720, 960, 1440, 2880, 5760};
     std::vector<Tick> ticks{{0, "0"}};
     for (const int sign : {-1, 1}) {

@@ -19,8 +19,8 @@ struct EvenMap {
     double framesPerPixel() const { return (lastFrame - firstFrame) / (right - left); }
 };
 
-/// Frames from a strike to pixels, stretched near the strike: position grows with asinh(frame / 5), so that one frame of
-/// attack and five seconds of rumble can both be seen. `even` makes it straight.
+/// Frames from a strike to pixels, stretched near the strike: position grows with asinh(frame / 5), so that one frame
+/// of attack and five seconds of rumble can both be seen. `even` makes it straight.
 struct StrikeMap {
     double firstFrame = -2;
     double lastFrame = 48;
@@ -40,7 +40,8 @@ struct Tick {
     std::string label;
 };
 
-/// Whole frames to label on an even axis, at least `spacing` pixels apart, in steps that divide seconds of the rate well.
+/// Whole frames to label on an even axis, at least `spacing` pixels apart, in steps that divide seconds of the rate
+/// well.
 std::vector<Tick> filmTicks(const EvenMap& map, double framesPerSecond, double spacing);
 
 /// Frames from the strike to label, signed, at least `spacing` pixels apart; 0 is always among them.

@@ -13,7 +13,8 @@ enum class SaveChoice { save, discard, cancel };
 /// Everything the window asks a person in a window of its own, so that tests can answer.
 struct Dialogs {
     std::function<QString(QWidget* parent, const QString& title, const QString& filter)> openFile;
-    std::function<QString(QWidget* parent, const QString& title, const QString& suggested, const QString& filter)> saveFile;
+    std::function<QString(QWidget* parent, const QString& title, const QString& suggested, const QString& filter)>
+        saveFile;
     std::function<SaveChoice(QWidget* parent, const QString& name)> unsavedChanges;
     std::function<bool(QWidget* parent, const QString& question, const QString& yes)> confirm;
 

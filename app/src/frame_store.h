@@ -31,7 +31,7 @@ public:
 
     struct Wish {
         std::int64_t frame = 0;
-        bool playing = false;     ///< decode far ahead
+        bool playing = false; ///< decode far ahead
         std::int64_t loopFirst = 0;
         std::int64_t loopLast = -1; ///< no loop when smaller than loopFirst
     };

@@ -18,7 +18,8 @@ int main(int argc, char** argv)
     parser.setApplicationDescription(QStringLiteral("Times impact shakes to the frame."));
     parser.addHelpOption();
     parser.addVersionOption();
-    parser.addPositionalArgument(QStringLiteral("file"), QStringLiteral("A clip or a .vember project to open."), QStringLiteral("[file]"));
+    parser.addPositionalArgument(QStringLiteral("file"), QStringLiteral("A clip or a .vember project to open."),
+                                 QStringLiteral("[file]"));
     parser.process(application);
     ember::app::theme::apply(application);
     ember::app::MainWindow window;

@@ -68,7 +68,8 @@ MainWindow::~MainWindow()
     qApp->removeEventFilter(this);
 }
 
-// --- building ---------------------------------------------------------------------------------------------------------
+// --- building
+// ---------------------------------------------------------------------------------------------------------
 
 void MainWindow::buildBands()
 {
@@ -140,14 +141,17 @@ QWidget* MainWindow::buildWelcome()
 {
     auto* card = new QWidget(picture_);
     card->setObjectName(QStringLiteral("welcome"));
-    card->setStyleSheet(QStringLiteral("#welcome { background: #171412; border: 1px solid #3a332c; border-radius: 6px; }"));
+    card->setStyleSheet(
+        QStringLiteral("#welcome { background: #171412; border: 1px solid #3a332c; border-radius: 6px; }"));
     auto* column = new QVBoxLayout(card);
     column->setContentsMargins(28, 20, 28, 20);
     column->setSpacing(10);
     auto* title = new QLabel(tr("Vast Ember"), card);
     title->setFont(theme::words(20, true));
     column->addWidget(title);
-    auto* text = new QLabel(tr("Open a clip, or drop one here.\nStep to the first frame of contact and press S: it shakes.\nShape it on the Anvil below, then render the film."), card);
+    auto* text = new QLabel(tr("Open a clip, or drop one here.\nStep to the first frame of contact and press S: it "
+                               "shakes.\nShape it on the Anvil below, then render the film."),
+                            card);
     text->setStyleSheet(QStringLiteral("color: #9a8f80"));
     column->addWidget(text);
     auto* row = new QHBoxLayout;
@@ -155,7 +159,7 @@ QWidget* MainWindow::buildWelcome()
     open->setObjectName(QStringLiteral("welcome-open"));
     connect(open, &QPushButton::clicked, this, &MainWindow::openAsked);
     row->addWidget(open);
-    const QString demo = QApplication::applicationDirPath() + QStringLiteral("/../demo/night-shift.vember");
+    const QString demo = QApplication::applicationDirPath() + QStringLiteral("/../foundry/night-shift.vember");
     if (QFileInfo::exists(demo)) {
         auto* show = new QPushButton(tr("Open the demo"), card);
         show->setObjectName(QStringLiteral("welcome-demo"));
@@ -190,17 +194,24 @@ QWidget* MainWindow::buildTransport()
             session_->setPlayhead(to());
         };
     };
-    connect(button(tr("Start"), tr("To the first frame (Home)"), "to-start"), &QToolButton::clicked, this, jump([] { return 0; }));
-    connect(button(tr("-1"), tr("One frame back (Left); with Shift, ten"), "step-back"), &QToolButton::clicked, this, jump([this] { return session_->playhead() - 1; }));
+    connect(button(tr("Start"), tr("To the first frame (Home)"), "to-start"), &QToolButton::clicked, this,
+            jump([] { return 0; }));
+    connect(button(tr("-1"), tr("One frame back (Left); with Shift, ten"), "step-back"), &QToolButton::clicked, this,
+            jump([this] { return session_->playhead() - 1; }));
     play_ = button(tr("Play"), tr("Play or pause (Space)"), "play");
     play_->setMinimumWidth(64);
     connect(play_, &QToolButton::clicked, player_.get(), &Player::toggle);
-    connect(button(tr("+1"), tr("One frame on (Right); with Shift, ten"), "step-on"), &QToolButton::clicked, this, jump([this] { return session_->playhead() + 1; }));
+    connect(button(tr("+1"), tr("One frame on (Right); with Shift, ten"), "step-on"), &QToolButton::clicked, this,
+            jump([this] { return session_->playhead() + 1; }));
     row->addSpacing(8);
-    auto* strike = button(tr("Strike here"), tr("Put a strike on this frame (S); 1 blast, 2 landing, 3 hit, 4 beat"), "put-strike");
+    auto* strike = button(tr("Strike here"), tr("Put a strike on this frame (S); 1 blast, 2 landing, 3 hit, 4 beat"),
+                          "put-strike");
     connect(strike, &QToolButton::clicked, this, [this] { session_->putStrike(session_->lastKind()); });
     row->addSpacing(8);
-    loop_ = button(tr("Loop"), tr("Play the loop over and over (L). I and O set its ends, Shift and drag on the Reel's ruler draws it; without one it runs around the selected strike."), "loop");
+    loop_ = button(tr("Loop"),
+                   tr("Play the loop over and over (L). I and O set its ends, Shift and drag on the Reel's ruler draws "
+                      "it; without one it runs around the selected strike."),
+                   "loop");
     loop_->setCheckable(true);
     sound_ = button(tr("Sound"), {}, "sound");
     sound_->setCheckable(true);
@@ -216,14 +227,16 @@ QWidget* MainWindow::buildTransport()
     scale_->setObjectName(QStringLiteral("picture-scale"));
     scale_->addItems({tr("automatic"), tr("full"), tr("half"), tr("quarter")});
     scale_->setToolTip(tr("How finely the picture is shaken in this view; the film is always made in full"));
-    connect(scale_, &QComboBox::activated, this, [this](int index) { picture_->setScale(static_cast<PictureScale>(index)); });
+    connect(scale_, &QComboBox::activated, this,
+            [this](int index) { picture_->setScale(static_cast<PictureScale>(index)); });
     row->addWidget(scale_);
     connect(loop_, &QToolButton::clicked, this, [this](bool on) {
         LoopRange loop = session_->loop();
         const Strike* selected = session_->selectedStrike();
         if (on && !loop.set()) {
             if (selected != nullptr) { // around the strike: from just before to its end
-                const double end = static_cast<double>(selected->frame.index) + envelopeOf(session_->project(), *selected).end();
+                const double end =
+                    static_cast<double>(selected->frame.index) + envelopeOf(session_->project(), *selected).end();
                 loop.first = selected->frame.index - std::llround(session_->project().rate.perSecond() / 4);
                 loop.last = std::llround(end);
                 loop.first = std::max<std::int64_t>(0, loop.first);
@@ -257,6 +270,7 @@ void MainWindow::connectSession()
         refreshTransport();
         placeWelcome();
         picture_->setFocus();
+        say(session_->project().shot ? tr("%1 opened").arg(session_->title()) : tr("Ready"));
         if (!session_->projectPath().isEmpty())
             rememberRecent(session_->projectPath());
         else if (session_->project().shot)
@@ -273,7 +287,8 @@ void MainWindow::connectSession()
     connect(player_.get(), &Player::rateChanged, this, [this] { picture_->update(); });
 }
 
-// --- showing ----------------------------------------------------------------------------------------------------------
+// --- showing
+// ----------------------------------------------------------------------------------------------------------
 
 QString MainWindow::notice() const
 {
@@ -332,7 +347,9 @@ void MainWindow::refreshTransport()
     const QString silence = player_->silence();
     sound_->setToolTip(silence.isEmpty() ? tr("Sound on or off while playing") : silence);
     const LoopRange& loop = session_->loop();
-    const QString loopText = loop.set() ? (loop.on ? tr("loop %1 to %2") : tr("loop %1 to %2, off")).arg(loop.first).arg(loop.last) : QString();
+    const QString loopText =
+        loop.set() ? (loop.on ? tr("loop %1 to %2") : tr("loop %1 to %2, off")).arg(loop.first).arg(loop.last)
+                   : QString();
     QStringList parts;
     if (!loopText.isEmpty())
         parts << loopText;
@@ -348,7 +365,8 @@ void MainWindow::placeWelcome()
     welcome_->move((picture_->width() - welcome_->width()) / 2, (picture_->height() - welcome_->height()) / 2);
 }
 
-// --- layout, remembered -----------------------------------------------------------------------------------------------
+// --- layout, remembered
+// -----------------------------------------------------------------------------------------------
 
 void MainWindow::restoreLayout()
 {
@@ -366,11 +384,13 @@ void MainWindow::saveLayout() const
     settings.setValue(QStringLiteral("window/top"), top_->saveState());
 }
 
-// --- events -----------------------------------------------------------------------------------------------------------
+// --- events
+// -----------------------------------------------------------------------------------------------------------
 
 void MainWindow::closeEvent(QCloseEvent* event)
 {
-    if (renderPanel_->running() && !dialogs_.confirm(this, tr("A render is running. Stop it and leave?"), tr("Stop and leave"))) {
+    if (renderPanel_->running() &&
+        !dialogs_.confirm(this, tr("A render is running. Stop it and leave?"), tr("Stop and leave"))) {
         event->ignore();
         return;
     }

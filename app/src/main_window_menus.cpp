@@ -43,10 +43,13 @@ void MainWindow::buildFileMenu()
     connect(recent_, &QMenu::aboutToShow, this, &MainWindow::fillRecent);
     menu->addSeparator();
     needClip_.push_back(add(menu, tr("&Save"), QKeySequence::Save, [this] { save(); }));
-    needClip_.push_back(add(menu, tr("Save &as"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { saveAs(); }));
+    needClip_.push_back(
+        add(menu, tr("Save &as"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { saveAs(); }));
     menu->addSeparator();
-    needClip_.push_back(add(menu, tr("Re&nder film"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] { showRender(true); }));
-    needClip_.push_back(add(menu, tr("&Export poses as CSV"), QKeySequence(Qt::CTRL | Qt::Key_E), [this] { exportPoses(); }));
+    needClip_.push_back(
+        add(menu, tr("Re&nder film"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] { showRender(true); }));
+    needClip_.push_back(
+        add(menu, tr("&Export poses as CSV"), QKeySequence(Qt::CTRL | Qt::Key_E), [this] { exportPoses(); }));
     needClip_.push_back(add(menu, tr("Find the &clip"), {}, [this] { findClip(); }));
     menu->addSeparator();
     needClip_.push_back(add(menu, tr("Close &project"), QKeySequence(Qt::CTRL | Qt::Key_W), [this] {
@@ -62,8 +65,10 @@ void MainWindow::buildEditMenu()
     undo_ = add(menu, tr("&Undo"), QKeySequence::Undo, [this] { session_->undo(); });
     redo_ = add(menu, tr("&Redo"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), [this] { session_->redo(); });
     menu->addSeparator();
-    needSelection_.push_back(add(menu, tr("&Duplicate strikes"), QKeySequence(Qt::CTRL | Qt::Key_D), [this] { session_->duplicateSelected(); }));
-    needSelection_.push_back(add(menu, tr("De&lete strikes"), QKeySequence(Qt::Key_Delete), [this] { session_->deleteSelected(); }));
+    needSelection_.push_back(add(menu, tr("&Duplicate strikes"), QKeySequence(Qt::CTRL | Qt::Key_D),
+                                 [this] { session_->duplicateSelected(); }));
+    needSelection_.push_back(
+        add(menu, tr("De&lete strikes"), QKeySequence(Qt::Key_Delete), [this] { session_->deleteSelected(); }));
     menu->addSeparator();
     add(menu, tr("Select &all strikes"), QKeySequence(Qt::CTRL | Qt::Key_A), [this] { session_->selectAll(); });
     add(menu, tr("Select &nothing"), QKeySequence(Qt::Key_Escape), [this] { session_->select({}); });
@@ -72,13 +77,20 @@ void MainWindow::buildEditMenu()
 void MainWindow::buildStrikeMenu()
 {
     QMenu* menu = menuBar()->addMenu(tr("&Strike"));
-    needClip_.push_back(add(menu, tr("&Strike here"), QKeySequence(Qt::Key_S), [this] { session_->putStrike(session_->lastKind()); }));
-    const std::array<std::pair<StrikeKind, Qt::Key>, 4> kinds{{{StrikeKind::blast, Qt::Key_1}, {StrikeKind::landing, Qt::Key_2}, {StrikeKind::hit, Qt::Key_3}, {StrikeKind::beat, Qt::Key_4}}};
+    needClip_.push_back(
+        add(menu, tr("&Strike here"), QKeySequence(Qt::Key_S), [this] { session_->putStrike(session_->lastKind()); }));
+    const std::array<std::pair<StrikeKind, Qt::Key>, 4> kinds{{{StrikeKind::blast, Qt::Key_1},
+                                                               {StrikeKind::landing, Qt::Key_2},
+                                                               {StrikeKind::hit, Qt::Key_3},
+                                                               {StrikeKind::beat, Qt::Key_4}}};
     for (const auto& [kind, key] : kinds)
-        needClip_.push_back(add(menu, tr("%1 here").arg(kindTitle(kind)), QKeySequence(key), [this, chosen = kind] { session_->putStrike(chosen); }));
+        needClip_.push_back(add(menu, tr("%1 here").arg(kindTitle(kind)), QKeySequence(key),
+                                [this, chosen = kind] { session_->putStrike(chosen); }));
     menu->addSeparator();
-    needSelection_.push_back(add(menu, tr("Move one frame &earlier"), QKeySequence(Qt::ALT | Qt::Key_Left), [this] { session_->nudgeSelected(-1); }));
-    needSelection_.push_back(add(menu, tr("Move one frame &later"), QKeySequence(Qt::ALT | Qt::Key_Right), [this] { session_->nudgeSelected(1); }));
+    needSelection_.push_back(add(menu, tr("Move one frame &earlier"), QKeySequence(Qt::ALT | Qt::Key_Left),
+                                 [this] { session_->nudgeSelected(-1); }));
+    needSelection_.push_back(add(menu, tr("Move one frame &later"), QKeySequence(Qt::ALT | Qt::Key_Right),
+                                 [this] { session_->nudgeSelected(1); }));
     needSelection_.push_back(add(menu, tr("&New variation"), QKeySequence(Qt::Key_N), [this] {
         if (auto* button = findChild<QAbstractButton*>(QStringLiteral("new-variation")))
             button->click();
@@ -166,17 +178,21 @@ void MainWindow::buildHelpMenu()
     QMenu* menu = menuBar()->addMenu(tr("&Help"));
     add(menu, tr("&About Vast Ember"), {}, [this] {
         QMessageBox::about(this, tr("About Vast Ember"),
-                           tr("<b>Vast Ember %1</b><br>Times impact shakes to the frame.<br><br>Free software under the GNU GPL, version 3 or later. "
-                              "Typeface B612 under the SIL Open Font Licence.").arg(QApplication::applicationVersion()));
+                           tr("<b>Vast Ember %1</b><br>Times impact shakes to the frame.<br><br>Free software under "
+                              "the GNU GPL, version 3 or later. "
+                              "Typeface B612 under the SIL Open Font Licence.")
+                               .arg(QApplication::applicationVersion()));
     });
 }
 
-// --- files ------------------------------------------------------------------------------------------------------------
+// --- files
+// ------------------------------------------------------------------------------------------------------------
 
 void MainWindow::openAsked()
 {
     const QString path = dialogs_.openFile(this, tr("Open a clip or a project"),
-                                           tr("Clips and projects (*.vember *.mp4 *.mov *.mkv *.webm *.avi *.png *.jpg *.jpeg *.tif *.tiff *.exr);;All files (*)"));
+                                           tr("Clips and projects (*.vember *.mp4 *.mov *.mkv *.webm *.avi *.png *.jpg "
+                                              "*.jpeg *.tif *.tiff *.exr);;All files (*)"));
     if (!path.isEmpty())
         openPath(path);
 }
@@ -226,8 +242,11 @@ bool MainWindow::mayLeave()
 
 void MainWindow::exportPoses()
 {
-    const QFileInfo from(session_->projectPath().isEmpty() ? QString::fromStdString(session_->project().shot->clip) : session_->projectPath());
-    const QString path = dialogs_.saveFile(this, tr("Export the poses to"), from.path() + QLatin1Char('/') + from.completeBaseName() + QStringLiteral("-poses.csv"), tr("Tables (*.csv)"));
+    const QFileInfo from(session_->projectPath().isEmpty() ? QString::fromStdString(session_->project().shot->clip)
+                                                           : session_->projectPath());
+    const QString path = dialogs_.saveFile(
+        this, tr("Export the poses to"),
+        from.path() + QLatin1Char('/') + from.completeBaseName() + QStringLiteral("-poses.csv"), tr("Tables (*.csv)"));
     if (path.isEmpty())
         return;
     std::ostringstream csv;
@@ -240,7 +259,9 @@ void MainWindow::exportPoses()
 
 void MainWindow::findClip()
 {
-    const QString path = dialogs_.openFile(this, tr("Where is the clip now?"), tr("Clips (*.mp4 *.mov *.mkv *.webm *.avi *.png *.jpg *.jpeg *.tif *.tiff *.exr);;All files (*)"));
+    const QString path = dialogs_.openFile(
+        this, tr("Where is the clip now?"),
+        tr("Clips (*.mp4 *.mov *.mkv *.webm *.avi *.png *.jpg *.jpeg *.tif *.tiff *.exr);;All files (*)"));
     if (!path.isEmpty())
         session_->relinkClip(path);
 }

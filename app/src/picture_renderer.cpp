@@ -10,8 +10,9 @@ QImage toQImage(const ImagePtr& image)
     if (!image)
         return {};
     auto* keep = new ImagePtr(image);
-    return QImage(image->row(0), image->width(), image->height(), static_cast<qsizetype>(image->stride()), QImage::Format_RGBA8888,
-                  [](void* held) { delete static_cast<ImagePtr*>(held); }, keep);
+    return QImage(
+        image->row(0), image->width(), image->height(), static_cast<qsizetype>(image->stride()),
+        QImage::Format_RGBA8888, [](void* held) { delete static_cast<ImagePtr*>(held); }, keep);
 }
 
 PictureRenderer::PictureRenderer(QObject* parent) : QObject(parent), thread_([this] { run(); }) {}

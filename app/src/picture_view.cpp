@@ -25,7 +25,8 @@ QRectF fitPicture(const QSizeF& view, int projectWidth, int projectHeight)
     const double height = std::max(1.0, view.height() - 2 * room);
     const double scale = std::min(width / projectWidth, height / projectHeight);
     const QSizeF size(projectWidth * scale, projectHeight * scale);
-    return {QPointF(std::round((view.width() - size.width()) / 2), std::round((view.height() - size.height()) / 2)), size};
+    return {QPointF(std::round((view.width() - size.width()) / 2), std::round((view.height() - size.height()) / 2)),
+            size};
 }
 
 PictureView::PictureView(Session& session, Player& player, QWidget* parent)
@@ -236,7 +237,8 @@ void PictureView::paintLabels(QPainter& painter) const
     };
     label(Qt::AlignLeft | Qt::AlignTop, plain_ ? tr("plain") : tr("shaken"), theme::words(12));
     const Cover& cover = session_.cover();
-    QString told = project.finish.cover == CoverMode::off ? tr("cover off, %1 % would hide the border") : tr("cover %1 %");
+    QString told =
+        project.finish.cover == CoverMode::off ? tr("cover off, %1 % would hide the border") : tr("cover %1 %");
     double shown = project.finish.cover == CoverMode::off ? cover.needed : cover.zoom;
     if (cover.needed > largestCover) {
         told = tr("no zoom up to %1 % hides the border");
@@ -244,7 +246,8 @@ void PictureView::paintLabels(QPainter& painter) const
     }
     label(Qt::AlignRight | Qt::AlignTop, told.arg(100 * shown, 0, 'f', 1), theme::numbers(12));
     label(Qt::AlignLeft | Qt::AlignBottom,
-          tr("frame %1   %2").arg(session_.playhead()).arg(timecode(session_.playhead(), project.rate)), theme::numbers(12));
+          tr("frame %1   %2").arg(session_.playhead()).arg(timecode(session_.playhead(), project.rate)),
+          theme::numbers(12));
     QString state;
     if (!session_.hasClip())
         state = session_.clipTrouble();

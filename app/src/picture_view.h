@@ -67,8 +67,8 @@ private:
     bool thread_ = true;
     bool border_ = true;
     bool plain_ = false;
-    bool ordered_ = false;   ///< a picture is being rendered
-    bool waiting_ = false;   ///< its frame is being decoded
+    bool ordered_ = false;    ///< a picture is being rendered
+    bool waiting_ = false;    ///< its frame is being decoded
     bool againAfter_ = false; ///< something changed while one was rendered
     bool stale_ = false;      ///< what is being rendered belongs to a clip that was closed
 };

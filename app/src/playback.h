@@ -11,7 +11,7 @@ struct PlayLine {
     std::int64_t start = 0;     ///< where it began
     std::int64_t loopFirst = 0; ///< [loopFirst, loopEnd) is repeated; no loop when empty or when it began past it
     std::int64_t loopEnd = 0;
-    std::int64_t end = 0;       ///< end of the film
+    std::int64_t end = 0; ///< end of the film
 
     bool loops() const { return loopEnd > loopFirst && start < loopEnd; }
     /// The place after `played` ticks; never past `end` when there is no loop.

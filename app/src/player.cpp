@@ -117,7 +117,8 @@ void Player::tick()
     }
     if (frame != session_.playhead()) {
         // Frames the clock stepped over, and the one before if the view never got to it.
-        dropped_ += static_cast<int>(std::max<std::int64_t>(0, frame - session_.playhead() - 1)) + (currentShown_ ? 0 : 1);
+        dropped_ +=
+            static_cast<int>(std::max<std::int64_t>(0, frame - session_.playhead() - 1)) + (currentShown_ ? 0 : 1);
         currentShown_ = false;
         session_.setPlayhead(frame);
     }

@@ -69,7 +69,8 @@ std::vector<StrikeId> strikesBetween(const ReelLayout& layout, const std::vector
 ReelRange zoomed(const ReelRange& range, const EvenMap& map, double pixel, double factor, double length)
 {
     const double about = map.toFrameInside(pixel);
-    const double span = std::clamp((range.last - range.first) * factor, std::min(leastFrames, length), std::max(1.0, length));
+    const double span =
+        std::clamp((range.last - range.first) * factor, std::min(leastFrames, length), std::max(1.0, length));
     const double share = (about - range.first) / (range.last - range.first);
     const double first = std::clamp(about - share * span, 0.0, std::max(0.0, length - span));
     return {first, first + span};

@@ -12,7 +12,7 @@ namespace ember::app {
 
 /// Where everything of the Reel lies. No painting, no widget.
 struct ReelLayout {
-    EvenMap map;   ///< frames to pixels; frame n begins at its left edge
+    EvenMap map; ///< frames to pixels; frame n begins at its left edge
     QRectF ruler;
     QRectF thumbs;
     QRectF sound;
@@ -31,7 +31,8 @@ ReelLayout layOutReel(const QSizeF& size, double first, double last);
 StrikeId strikeAt(const ReelLayout& layout, const std::vector<Strike>& strikes, QPointF place);
 
 /// Strikes whose sparks stand between two pixels.
-std::vector<StrikeId> strikesBetween(const ReelLayout& layout, const std::vector<Strike>& strikes, double x0, double x1);
+std::vector<StrikeId> strikesBetween(const ReelLayout& layout, const std::vector<Strike>& strikes, double x0,
+                                     double x1);
 
 /// The range seen after zooming by `factor` (above 1 shows more) about the frame under a pixel, kept inside the film.
 struct ReelRange {

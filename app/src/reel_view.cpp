@@ -108,7 +108,8 @@ void ReelView::loadWaveform()
     });
 }
 
-// --- painting ---------------------------------------------------------------------------------------------------------
+// --- painting
+// ---------------------------------------------------------------------------------------------------------
 
 void ReelView::paintEvent(QPaintEvent*)
 {
@@ -180,15 +181,19 @@ void ReelView::paintRuler(QPainter& p, const ReelLayout& layout) const
         const double x = std::round(layout.map.toPixel(tick.value)) + 0.5;
         p.setPen(theme::line);
         p.drawLine(QPointF(x, layout.ruler.top()), QPointF(x, layout.thumbs.top()));
+        if (x + 34 > layout.map.right)
+            continue; // no room for its number
         p.setPen(theme::dim);
-        p.drawText(QRectF(x + 4, layout.ruler.top(), 80, layout.ruler.height()), Qt::AlignLeft | Qt::AlignVCenter, QString::fromStdString(tick.label));
+        p.drawText(QRectF(x + 4, layout.ruler.top(), 80, layout.ruler.height()), Qt::AlignLeft | Qt::AlignVCenter,
+                   QString::fromStdString(tick.label));
     }
 }
 
 void ReelView::paintThumbs(QPainter& p, const ReelLayout& layout)
 {
     const Project& project = session_.project();
-    const double width = layout.thumbs.height() * std::clamp(static_cast<double>(project.width) / project.height, 0.4, 3.0);
+    const double width =
+        layout.thumbs.height() * std::clamp(static_cast<double>(project.width) / project.height, 0.4, 3.0);
     p.setRenderHint(QPainter::SmoothPixmapTransform);
     const auto count = static_cast<int>(std::ceil(layout.thumbs.width() / width));
     for (int i = 0; i < count; ++i) {
@@ -224,11 +229,14 @@ void ReelView::paintSound(QPainter& p, const ReelLayout& layout) const
     const auto size = static_cast<std::int64_t>(waveform_.low.size());
     p.setPen(theme::dim);
     for (auto x = static_cast<int>(layout.sound.left()); x < static_cast<int>(layout.sound.right()); ++x) {
-        const auto from = std::clamp<std::int64_t>(static_cast<std::int64_t>(layout.map.toFrame(x) * slotsPerFrame), 0, size - 1);
-        const auto to = std::clamp<std::int64_t>(static_cast<std::int64_t>(layout.map.toFrame(x + 1) * slotsPerFrame), from + 1, size);
+        const auto from =
+            std::clamp<std::int64_t>(static_cast<std::int64_t>(layout.map.toFrame(x) * slotsPerFrame), 0, size - 1);
+        const auto to = std::clamp<std::int64_t>(static_cast<std::int64_t>(layout.map.toFrame(x + 1) * slotsPerFrame),
+                                                 from + 1, size);
         const float low = *std::min_element(waveform_.low.begin() + from, waveform_.low.begin() + to);
         const float high = *std::max_element(waveform_.high.begin() + from, waveform_.high.begin() + to);
-        p.drawLine(QPointF(x, middle - std::max(0.5, scale * std::min(1.f, high))), QPointF(x, middle - std::min(-0.5, scale * std::max(-1.f, low))));
+        p.drawLine(QPointF(x, middle - std::max(0.5, scale * std::min(1.f, high))),
+                   QPointF(x, middle - std::min(-0.5, scale * std::max(-1.f, low))));
     }
 }
 
@@ -284,7 +292,8 @@ void ReelView::paintTrace(QPainter& p, const ReelLayout& layout) const
     p.drawPath(path);
 }
 
-// --- gestures ---------------------------------------------------------------------------------------------------------
+// --- gestures
+// ---------------------------------------------------------------------------------------------------------
 
 void ReelView::scrubTo(double x)
 {
@@ -344,7 +353,10 @@ void ReelView::mouseMoveEvent(QMouseEvent* event)
         break;
     }
     case Gesture::scrub: scrubTo(place.x()); break;
-    case Gesture::pan: setRange(scrolled(range_, -(place.x() - last_.x()) * layout.map.framesPerPixel(), static_cast<double>(session_.length()))); break;
+    case Gesture::pan:
+        setRange(scrolled(range_, -(place.x() - last_.x()) * layout.map.framesPerPixel(),
+                          static_cast<double>(session_.length())));
+        break;
     case Gesture::band: break;
     case Gesture::loop: {
         const auto a = static_cast<std::int64_t>(layout.map.toFrameInside(std::min(pressed_.x(), place.x())));
@@ -372,7 +384,9 @@ void ReelView::mouseReleaseEvent(QMouseEvent* event)
 {
     const bool adding = (event->modifiers() & (Qt::ControlModifier | Qt::ShiftModifier)) != 0;
     if (gesture_ == Gesture::band) {
-        StrikeIds ids = moved_ ? strikesBetween(layoutNow(), session_.project().strikes, pressed_.x(), event->position().x()) : StrikeIds{};
+        StrikeIds ids =
+            moved_ ? strikesBetween(layoutNow(), session_.project().strikes, pressed_.x(), event->position().x())
+                   : StrikeIds{};
         if (adding)
             for (const StrikeId id : session_.selection())
                 if (std::find(ids.begin(), ids.end(), id) == ids.end())
@@ -406,10 +420,17 @@ bool ReelView::event(QEvent* event)
         const ReelLayout layout = layoutNow();
         const StrikeId id = strikeAt(layout, session_.project().strikes, help->pos());
         if (const Strike* strike = session_.project().strike(id))
-            QToolTip::showText(help->globalPos(), tr("%1, frame %2, strength %3 %. Drag to move it; Ctrl+click adds it to the selection.")
-                                                      .arg(strikeTitle(*strike)).arg(strike->frame.index).arg(std::lround(100 * strike->strength)), this);
+            QToolTip::showText(help->globalPos(),
+                               tr("%1, frame %2, strength %3 %. Drag to move it; Ctrl+click adds it to the selection.")
+                                   .arg(strikeTitle(*strike))
+                                   .arg(strike->frame.index)
+                                   .arg(std::lround(100 * strike->strength)),
+                               this);
         else if (layout.ruler.contains(help->pos()))
-            QToolTip::showText(help->globalPos(), tr("Drag to move the playhead; with Shift, drag out a loop. Ctrl and wheel zooms, wheel scrolls."), this);
+            QToolTip::showText(
+                help->globalPos(),
+                tr("Drag to move the playhead; with Shift, drag out a loop. Ctrl and wheel zooms, wheel scrolls."),
+                this);
         else
             QToolTip::hideText();
         return true;

@@ -13,8 +13,8 @@
 
 namespace ember::app {
 
-/// The whole project in a low band: frames, waveform, strikes as sparks, and the motion like a seismogram. Drag the paper
-/// to move the playhead, a spark to move its strike; wheel with Ctrl zooms, without it scrolls.
+/// The whole project in a low band: frames, waveform, strikes as sparks, and the motion like a seismogram. Drag the
+/// paper to move the playhead, a spark to move its strike; wheel with Ctrl zooms, without it scrolls.
 class ReelView : public QWidget {
     Q_OBJECT
 public:
@@ -66,7 +66,7 @@ private:
     StrikeId grabbed_ = 0;
     std::int64_t grabbedFrame_ = 0;
     bool moved_ = false;
-    Project before_;          ///< as it was when a drag of strikes began
+    Project before_; ///< as it was when a drag of strikes began
     Document::Gesture documentGesture_ = 0;
 };
 

@@ -14,7 +14,8 @@ RenderJob::RenderJob(Project project, QString out, RenderOptions options, QObjec
         if (result)
             emit finished(true, false, QString::fromStdString(result.value()));
         else
-            emit finished(false, result.error().code == ErrorCode::cancelled, QString::fromStdString(sentence(result.error())));
+            emit finished(false, result.error().code == ErrorCode::cancelled,
+                          QString::fromStdString(sentence(result.error())));
     });
 }
 

@@ -27,8 +27,8 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     : QWidget(parent), session_(session), dialogs_(dialogs), path_(new QLineEdit(this)), format_(new QComboBox(this)),
       range_(new QComboBox(this)), first_(new ValueField(frameSpec, this)), last_(new ValueField(frameSpec, this)),
       size_(new QComboBox(this)), replace_(new QCheckBox(tr("Replace a film that is there"), this)),
-      start_(new QPushButton(tr("Render"), this)), cancel_(new QPushButton(tr("Cancel"), this)), bar_(new QProgressBar(this)),
-      state_(new QLabel(this))
+      start_(new QPushButton(tr("Render"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
+      bar_(new QProgressBar(this)), state_(new QLabel(this))
 {
     setObjectName(QStringLiteral("render-panel"));
     auto* column = new QVBoxLayout(this);
@@ -99,7 +99,8 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     column->addStretch(1);
 
     connect(choose, &QPushButton::clicked, this, [this] {
-        const QString chosen = dialogs_.saveFile(this, tr("Render to"), path_->text(), tr("Films and pictures (*.mp4 *.mkv *.png)"));
+        const QString chosen =
+            dialogs_.saveFile(this, tr("Render to"), path_->text(), tr("Films and pictures (*.mp4 *.mkv *.png)"));
         if (!chosen.isEmpty())
             path_->setText(chosen);
     });
@@ -139,7 +140,8 @@ void RenderPanel::suggest()
     first_->setValue(0);
     last_->setValue(static_cast<double>(std::max<std::int64_t>(0, session_.length() - 1)));
     if (project.shot) {
-        const QString from = session_.projectPath().isEmpty() ? QString::fromStdString(project.shot->clip) : session_.projectPath();
+        const QString from =
+            session_.projectPath().isEmpty() ? QString::fromStdString(project.shot->clip) : session_.projectPath();
         const QFileInfo info(from);
         path_->setText(info.path() + QLatin1Char('/') + info.completeBaseName() + tr("-shaken") + extension());
     }
@@ -161,7 +163,9 @@ void RenderPanel::showState()
             field->setSpec(frameSpec);
     const bool ready = session_.hasClip() && !running();
     start_->setEnabled(ready);
-    start_->setToolTip(running() ? tr("A render is running") : ready ? tr("Renders the film") : tr("Open a clip first"));
+    start_->setToolTip(running() ? tr("A render is running")
+                       : ready   ? tr("Renders the film")
+                                 : tr("Open a clip first"));
     cancel_->setEnabled(running());
     cancel_->setToolTip(running() ? tr("Stops and leaves no file behind") : tr("No render is running"));
 }

@@ -33,7 +33,8 @@ Session::Session(QObject* parent)
 
 Session::~Session() = default;
 
-// --- the document -----------------------------------------------------------------------------------------------------
+// --- the document
+// -----------------------------------------------------------------------------------------------------
 
 const Motion& Session::selectedMotion() const
 {
@@ -90,7 +91,8 @@ void Session::redo()
     emit told(tr("Done again: %1").arg(QString::fromStdString(document_.undoText())));
 }
 
-// --- selection --------------------------------------------------------------------------------------------------------
+// --- selection
+// --------------------------------------------------------------------------------------------------------
 
 bool Session::isSelected(StrikeId id) const
 {
@@ -127,7 +129,8 @@ void Session::selectAll()
     select(std::move(ids));
 }
 
-// --- playhead and loop ------------------------------------------------------------------------------------------------
+// --- playhead and loop
+// ------------------------------------------------------------------------------------------------
 
 void Session::setPlayhead(std::int64_t frame)
 {
@@ -184,7 +187,8 @@ void Session::goToStrike(int direction)
     setPlayhead(frame);
 }
 
-// --- strikes ----------------------------------------------------------------------------------------------------------
+// --- strikes
+// ----------------------------------------------------------------------------------------------------------
 
 void Session::putStrike(StrikeKind kind)
 {
@@ -203,7 +207,8 @@ void Session::deleteSelected()
     if (selection_.empty())
         return;
     const auto count = selection_.size();
-    edit(withoutStrikes(project(), selection_), count == 1 ? tr("Strike deleted") : tr("%1 strikes deleted").arg(count));
+    edit(withoutStrikes(project(), selection_),
+         count == 1 ? tr("Strike deleted") : tr("%1 strikes deleted").arg(count));
 }
 
 void Session::duplicateSelected()
@@ -215,7 +220,8 @@ void Session::duplicateSelected()
     for (const StrikeId id : selection_)
         if (const Strike* strike = project().strike(id))
             first = std::min(first, strike->frame.index);
-    const auto shift = playhead_ != first ? playhead_ - first : std::max<std::int64_t>(1, std::llround(project().rate.perSecond() / 2));
+    const auto shift = playhead_ != first ? playhead_ - first
+                                          : std::max<std::int64_t>(1, std::llround(project().rate.perSecond() / 2));
     auto [next, ids] = withStrikesDuplicated(project(), selection_, shift);
     const auto count = ids.size();
     edit(std::move(next), count == 1 ? tr("Strike duplicated") : tr("%1 strikes duplicated").arg(count));
@@ -239,7 +245,8 @@ void Session::setShapeScope(ShapeScope scope)
     emit scopeChanged();
 }
 
-// --- files ------------------------------------------------------------------------------------------------------------
+// --- files
+// ------------------------------------------------------------------------------------------------------------
 
 QString Session::title() const
 {
@@ -308,8 +315,9 @@ void Session::finishOpening(std::shared_ptr<Opened> result)
     showClip(std::move(result->clip));
     if (!project().strikes.empty()) {
         // The first screen shows the product at its best: the strongest strike, at its peak.
-        const auto strongest = std::max_element(project().strikes.begin(), project().strikes.end(),
-                                                [](const Strike& a, const Strike& b) { return a.strength < b.strength; });
+        const auto strongest =
+            std::max_element(project().strikes.begin(), project().strikes.end(),
+                             [](const Strike& a, const Strike& b) { return a.strength < b.strength; });
         selection_ = {strongest->id};
         const std::int64_t peak = strongest->frame.index + std::llround(envelopeOf(project(), *strongest).peak());
         playhead_ = std::clamp<std::int64_t>(peak, 0, std::max<std::int64_t>(0, length() - 1));
@@ -398,7 +406,8 @@ void Session::close()
     emit opened();
 }
 
-// --- words ------------------------------------------------------------------------------------------------------------
+// --- words
+// ------------------------------------------------------------------------------------------------------------
 
 QString kindTitle(StrikeKind kind)
 {

@@ -108,7 +108,7 @@ signals:
     void playheadChanged(qint64 frame);
     void loopChanged();
     void scopeChanged();
-    void fileChanged();   ///< path, modified mark, clip
+    void fileChanged(); ///< path, modified mark, clip
     void openingChanged();
     void opened();
     /// A sentence for the status line.

@@ -24,7 +24,9 @@ namespace ember::app {
 namespace {
 
 const FieldSpec frameSpec{"frame", "Frame", "frames", 0, 100'000'000, 0, 1, "The frame it hits, counted from 0"};
-const FieldSpec seedSpec{"seed", "Variation", "", 0, 4294967295.0, 1, 1, "The number the noise grows from; the same number gives the same shake"};
+const FieldSpec seedSpec{
+    "seed",       "Variation", "", 0,
+    4294967295.0, 1,           1,  "The number the noise grows from; the same number gives the same shake"};
 
 QLabel* dimLabel(const QString& text, QWidget* parent)
 {
@@ -90,7 +92,8 @@ SideColumn::SideColumn(Session& session, QWidget* parent) : QWidget(parent), ses
     refresh();
 }
 
-void SideColumn::changeStrikes(const std::function<void(Strike&)>& change, const QString& result, Document::Gesture gesture)
+void SideColumn::changeStrikes(const std::function<void(Strike&)>& change, const QString& result,
+                               Document::Gesture gesture)
 {
     Project next = withStrikesChanged(session_.project(), session_.selection(), change);
     next.sortStrikes();
@@ -105,7 +108,8 @@ void SideColumn::buildStrike(QVBoxLayout& column)
     name_->setObjectName(QStringLiteral("strike-name"));
     name_->setFont(theme::words(16, true));
     name_->setFrame(false);
-    name_->setStyleSheet(QStringLiteral("QLineEdit { background: transparent; border: 1px solid transparent; padding: 0; } QLineEdit:focus { border-color: #6fb3a2; }"));
+    name_->setStyleSheet(QStringLiteral("QLineEdit { background: transparent; border: 1px solid transparent; padding: "
+                                        "0; } QLineEdit:focus { border-color: #6fb3a2; }"));
     name_->setToolTip(tr("The strike's name; type to change it"));
     connect(name_, &QLineEdit::editingFinished, this, [this] {
         const Strike* strike = session_.selectedStrike();
@@ -134,7 +138,8 @@ void SideColumn::buildStrike(QVBoxLayout& column)
     connect(frame_, &ValueField::wished, this, [this](double value, quint64 g) {
         if (const Strike* strike = session_.selectedStrike()) {
             const auto by = static_cast<std::int64_t>(value) - strike->frame.index;
-            session_.edit(withStrikesMoved(session_.project(), session_.selection(), by), tr("Strike moved to frame %1").arg(value), g);
+            session_.edit(withStrikesMoved(session_.project(), session_.selection(), by),
+                          tr("Strike moved to frame %1").arg(value), g);
         }
     });
     head->addWidget(frame_);
@@ -193,7 +198,8 @@ void SideColumn::buildStrike(QVBoxLayout& column)
     seed_->setWhole(true);
     seed_->gestureSource = gesture;
     connect(seed_, &ValueField::wished, this, [this](double value, quint64 g) {
-        changeStrikes([value](Strike& s) { s.seed = static_cast<std::uint32_t>(value); }, tr("Variation %1").arg(value, 0, 'f', 0), g);
+        changeStrikes([value](Strike& s) { s.seed = static_cast<std::uint32_t>(value); },
+                      tr("Variation %1").arg(value, 0, 'f', 0), g);
     });
     variation->addWidget(seed_);
     auto* fresh = new QPushButton(tr("New"), strike_);
@@ -254,12 +260,14 @@ void SideColumn::buildFinish(QVBoxLayout& column)
     colour_->setObjectName(QStringLiteral("finish-colour"));
     colour_->setFixedWidth(74);
     colour_->setFont(theme::numbers(12));
-    colour_->setValidator(new QRegularExpressionValidator(QRegularExpression(QStringLiteral("#[0-9a-fA-F]{6}")), colour_));
+    colour_->setValidator(
+        new QRegularExpressionValidator(QRegularExpression(QStringLiteral("#[0-9a-fA-F]{6}")), colour_));
     colour_->setToolTip(tr("The plain colour, such as #1a2b3c"));
     connect(colour_, &QLineEdit::editingFinished, this, [this] {
         const QColor colour(colour_->text());
         Project next = session_.project();
-        next.finish.plain = {static_cast<std::uint8_t>(colour.red()), static_cast<std::uint8_t>(colour.green()), static_cast<std::uint8_t>(colour.blue())};
+        next.finish.plain = {static_cast<std::uint8_t>(colour.red()), static_cast<std::uint8_t>(colour.green()),
+                             static_cast<std::uint8_t>(colour.blue())};
         session_.edit(std::move(next), tr("Plain colour %1").arg(colour_->text()));
     });
     row->addWidget(colour_);
@@ -299,12 +307,14 @@ void SideColumn::refresh()
     hint_->setVisible(first == nullptr);
     refreshFinish();
     if (first == nullptr) {
-        hint_->setText(project.strikes.empty()
-                           ? tr("No strike yet.\n\nStep to the first frame of contact and press S, or 1 blast, 2 landing, 3 hit, 4 beat.")
-                           : tr("No strike selected.\n\nClick a spark on the Reel, or press Up and Down to go from strike to strike."));
+        hint_->setText(project.strikes.empty() ? tr("No strike yet.\n\nStep to the first frame of contact and press S, "
+                                                    "or 1 blast, 2 landing, 3 hit, 4 beat.")
+                                               : tr("No strike selected.\n\nClick a spark on the Reel, or press Up and "
+                                                    "Down to go from strike to strike."));
     } else {
         const auto mixed = [&](auto&& value) {
-            return std::any_of(selection.begin(), selection.end(), [&](StrikeId id) { return value(*project.strike(id)) != value(*first); });
+            return std::any_of(selection.begin(), selection.end(),
+                               [&](StrikeId id) { return value(*project.strike(id)) != value(*first); });
         };
         const bool one = selection.size() == 1;
         if (!name_->hasFocus())
@@ -326,8 +336,11 @@ void SideColumn::refresh()
         recipe_->clear();
         for (const Recipe& recipe : project.recipes)
             recipe_->addItem(QString::fromStdString(recipe.name), QVariant::fromValue<qlonglong>(recipe.id));
-        recipe_->setCurrentIndex(mixed([](const Strike& s) { return s.recipe; }) ? -1 : recipe_->findData(QVariant::fromValue<qlonglong>(first->recipe)));
-        const auto users = std::count_if(project.strikes.begin(), project.strikes.end(), [&](const Strike& s) { return s.recipe == first->recipe; });
+        recipe_->setCurrentIndex(mixed([](const Strike& s) { return s.recipe; })
+                                     ? -1
+                                     : recipe_->findData(QVariant::fromValue<qlonglong>(first->recipe)));
+        const auto users = std::count_if(project.strikes.begin(), project.strikes.end(),
+                                         [&](const Strike& s) { return s.recipe == first->recipe; });
         users_->setText(users == 1 ? tr("1 strike") : tr("%1 strikes").arg(users));
     }
     const Strike* one = session_.selectedStrike();
@@ -359,9 +372,12 @@ void SideColumn::refreshFinish()
     else if (cover.needed > largestCover)
         coverSays_->setText(tr("Frame %1 leaves the picture: no zoom hides its border.").arg(cover.worstFrame));
     else if (finish.cover == CoverMode::off)
-        coverSays_->setText(tr("Borders show; %1 % would hide them (frame %2).").arg(100 * cover.needed, 0, 'f', 1).arg(cover.worstFrame));
+        coverSays_->setText(tr("Borders show; %1 % would hide them (frame %2).")
+                                .arg(100 * cover.needed, 0, 'f', 1)
+                                .arg(cover.worstFrame));
     else
-        coverSays_->setText(tr("Zoomed to %1 %, set by frame %2.").arg(100 * cover.zoom, 0, 'f', 1).arg(cover.worstFrame));
+        coverSays_->setText(
+            tr("Zoomed to %1 %, set by frame %2.").arg(100 * cover.zoom, 0, 'f', 1).arg(cover.worstFrame));
 }
 
 } // namespace ember::app

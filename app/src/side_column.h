@@ -62,7 +62,8 @@ private:
     void buildFinish(QVBoxLayout& column);
     void refresh();
     void refreshFinish();
-    void changeStrikes(const std::function<void(Strike&)>& change, const QString& result, Document::Gesture gesture = 0);
+    void changeStrikes(const std::function<void(Strike&)>& change, const QString& result,
+                       Document::Gesture gesture = 0);
 
     Session& session_;
     QWidget* strike_;

@@ -12,8 +12,8 @@ constexpr std::int64_t chunk = 2048;
 }
 
 SoundFeed::SoundFeed(std::unique_ptr<SoundReader> reader, const PlayLine& line, std::int64_t framesAhead)
-    : reader_(std::move(reader)), line_(line), room_(static_cast<std::size_t>(2 * framesAhead)), ring_(room_ + 4 * chunk),
-      thread_([this] { run(); })
+    : reader_(std::move(reader)), line_(line), room_(static_cast<std::size_t>(2 * framesAhead)),
+      ring_(room_ + 4 * chunk), thread_([this] { run(); })
 {
     open(QIODevice::ReadOnly | QIODevice::Unbuffered);
 }

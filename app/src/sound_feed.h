@@ -14,8 +14,8 @@
 
 namespace ember::app {
 
-/// Sound as a stream of 16-bit stereo samples along a PlayLine, decoded ahead on a thread of its own. Reading never waits
-/// for the decoder: what is not there in time is silence.
+/// Sound as a stream of 16-bit stereo samples along a PlayLine, decoded ahead on a thread of its own. Reading never
+/// waits for the decoder: what is not there in time is silence.
 class SoundFeed : public QIODevice {
 public:
     SoundFeed(std::unique_ptr<SoundReader> reader, const PlayLine& line, std::int64_t framesAhead);
@@ -23,7 +23,8 @@ public:
 
     bool isSequential() const override { return true; }
     qint64 bytesAvailable() const override;
-    /// Waits until decoding is `framesAhead` ahead or the line is at its end; for starting without a gap, and for tests.
+    /// Waits until decoding is `framesAhead` ahead or the line is at its end; for starting without a gap, and for
+    /// tests.
     void waitUntilFull();
 
 protected:

@@ -26,7 +26,8 @@ public:
 
     static bool deviceAvailable();
 
-    /// Starts at `line.start` (in samples at `rate`). False when there is no device or no sound; then time is not kept here.
+    /// Starts at `line.start` (in samples at `rate`). False when there is no device or no sound; then time is not kept
+    /// here.
     bool start(const std::string& file, double originSeconds, const PlayLine& line);
     void stop();
     bool running() const { return sink_ != nullptr; }

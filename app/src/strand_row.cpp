@@ -58,7 +58,8 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     auto* amounts = new QHBoxLayout;
     amounts->setSpacing(2);
     for (std::size_t i = 0; i < shownAxes.size(); ++i) {
-        auto* label = new QLabel(QString::fromUtf8(amountSpecs[i].label.data(), static_cast<qsizetype>(amountSpecs[i].label.size())), this);
+        auto* label = new QLabel(
+            QString::fromUtf8(amountSpecs[i].label.data(), static_cast<qsizetype>(amountSpecs[i].label.size())), this);
         label->setFont(theme::words(11));
         label->setStyleSheet(QStringLiteral("color: #9a8f80"));
         auto* field = new ValueField(amountSpecs[i], this);
@@ -67,7 +68,9 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
         field->gestureSource = [this] { return session_.newGesture(); };
         const Axis axis = shownAxes[i];
         connect(field, &ValueField::wished, this, [this, axis, label](double value, quint64 gesture) {
-            change([&](Strand& s) { s.amount[axis] = value; }, tr("%1 %2 %3").arg(name_->text(), label->text()).arg(axis == Axis::zoom ? value * 100 : value), gesture);
+            change([&](Strand& s) { s.amount[axis] = value; },
+                   tr("%1 %2 %3").arg(name_->text(), label->text()).arg(axis == Axis::zoom ? value * 100 : value),
+                   gesture);
         });
         amounts->addWidget(label);
         amounts->addWidget(field);
@@ -76,10 +79,12 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     amounts->addStretch(1);
     grid->addLayout(amounts, 1, 0, 1, 8);
     connect(mute_, &QToolButton::clicked, this, [this](bool on) {
-        change([on](Strand& s) { s.muted = on; }, on ? tr("%1 muted").arg(name_->text()) : tr("%1 felt again").arg(name_->text()));
+        change([on](Strand& s) { s.muted = on; },
+               on ? tr("%1 muted").arg(name_->text()) : tr("%1 felt again").arg(name_->text()));
     });
     connect(solo_, &QToolButton::clicked, this, [this](bool on) {
-        change([on](Strand& s) { s.solo = on; }, on ? tr("%1 alone").arg(name_->text()) : tr("%1 with the others").arg(name_->text()));
+        change([on](Strand& s) { s.solo = on; },
+               on ? tr("%1 alone").arg(name_->text()) : tr("%1 with the others").arg(name_->text()));
     });
     refresh();
 }

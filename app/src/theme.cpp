@@ -21,13 +21,15 @@ QColor heat(double intensity)
 {
     if (intensity > 1.0)
         return QColor(0xff, 0xff, 0xff);
-    static const std::array<QColor, 5> ramp{QColor(0x58, 0x54, 0x6e), QColor(0x6e, 0x34, 0x3e), QColor(0xb2, 0x3a, 0x24),
-                                            QColor(0xe8, 0x7a, 0x2c), QColor(0xff, 0xe8, 0xb0)};
+    static const std::array<QColor, 5> ramp{QColor(0x58, 0x54, 0x6e), QColor(0x6e, 0x34, 0x3e),
+                                            QColor(0xb2, 0x3a, 0x24), QColor(0xe8, 0x7a, 0x2c),
+                                            QColor(0xff, 0xe8, 0xb0)};
     const double at = std::clamp(intensity, 0.0, 1.0) * 4;
     const auto i = std::min<std::size_t>(3, static_cast<std::size_t>(at));
     const double f = at - static_cast<double>(i);
     const auto mix = [f](int a, int b) { return static_cast<int>(a + (b - a) * f + 0.5); };
-    return {mix(ramp[i].red(), ramp[i + 1].red()), mix(ramp[i].green(), ramp[i + 1].green()), mix(ramp[i].blue(), ramp[i + 1].blue())};
+    return {mix(ramp[i].red(), ramp[i + 1].red()), mix(ramp[i].green(), ramp[i + 1].green()),
+            mix(ramp[i].blue(), ramp[i + 1].blue())};
 }
 
 QFont words(int pixels, bool bold)

@@ -75,7 +75,9 @@ void ThumbStore::run()
         ImagePtr small;
         if (clip) {
             if (const auto whole = clip->frame(Frame{frame}, project.rate)) {
-                const int width = std::clamp(static_cast<int>(std::lround(thumbHeight * static_cast<double>(project.width) / project.height)), 8, 400);
+                const int width = std::clamp(
+                    static_cast<int>(std::lround(thumbHeight * static_cast<double>(project.width) / project.height)), 8,
+                    400);
                 FrameLook rest;
                 rest.projectWidth = project.width;
                 rest.projectHeight = project.height;

@@ -36,8 +36,8 @@ void ValueField::setSpec(const FieldSpec& spec)
     const QString unit = QString::fromUtf8(spec.unit.data(), static_cast<qsizetype>(spec.unit.size()));
     setAccessibleName(QString::fromUtf8(spec.label.data(), static_cast<qsizetype>(spec.label.size())));
     setToolTip(tr("%1.\n%2 to %3 %4, usually %5. Drag, turn the wheel or click and type; Ctrl+click returns to %5.")
-                   .arg(QString::fromUtf8(spec.help.data(), static_cast<qsizetype>(spec.help.size())), number(spec.min), number(spec.max),
-                        unit, number(spec.fallback)));
+                   .arg(QString::fromUtf8(spec.help.data(), static_cast<qsizetype>(spec.help.size())), number(spec.min),
+                        number(spec.max), unit, number(spec.fallback)));
     updateGeometry();
     update();
 }
@@ -77,7 +77,9 @@ QString ValueField::shownText() const
     if (number.contains(QLatin1Char('.')))
         while (number.endsWith(QLatin1Char('0')))
             number.chop(1);
-    const QString unit = spec_.unit == "frames" ? QString() : QString::fromUtf8(spec_.unit.data(), static_cast<qsizetype>(spec_.unit.size()));
+    const QString unit = spec_.unit == "frames"
+                             ? QString()
+                             : QString::fromUtf8(spec_.unit.data(), static_cast<qsizetype>(spec_.unit.size()));
     if (unit.isEmpty())
         return number;
     return unit == QStringLiteral("°") ? number + unit : number + QLatin1Char(' ') + unit;
@@ -208,7 +210,8 @@ void ValueField::beginTyping()
 
 bool ValueField::eventFilter(QObject* watched, QEvent* event)
 {
-    if (watched == editor_ && event->type() == QEvent::KeyPress && static_cast<QKeyEvent*>(event)->key() == Qt::Key_Escape) {
+    if (watched == editor_ && event->type() == QEvent::KeyPress &&
+        static_cast<QKeyEvent*>(event)->key() == Qt::Key_Escape) {
         endTyping(false);
         return true;
     }

@@ -11,9 +11,9 @@ class QLineEdit;
 
 namespace ember::app {
 
-/// A number that is plain text until it is touched: drag it sideways, turn the wheel, press the arrow keys, or click (or
-/// press Enter) and type. Ctrl+click returns it to its default. It does not hold the truth: it shows what setValue()
-/// gives it and tells what was wished for.
+/// A number that is plain text until it is touched: drag it sideways, turn the wheel, press the arrow keys, or click
+/// (or press Enter) and type. Ctrl+click returns it to its default. It does not hold the truth: it shows what
+/// setValue() gives it and tells what was wished for.
 class ValueField : public QWidget {
     Q_OBJECT
 public:

@@ -15,12 +15,14 @@ class NewCommand final : public Command {
 public:
     void declare(CLI::App& app) override
     {
-        app.add_option("CLIP", clip_, "The clip: a video, a picture, or one of a numbered series of pictures")->required();
+        app.add_option("CLIP", clip_, "The clip: a video, a picture, or one of a numbered series of pictures")
+            ->required();
         app.add_option("-o,--output", output_, "The project to write, NAME.vember")->required();
         app.add_option("--strike", strikes_, "Put a strike: FRAME:KIND:STRENGTH (may be given several times)")
             ->check(strikeSpelling());
         app.add_option("--recipe", recipe_, "The recipe of all these strikes, instead of the one for their kind");
-        app.add_option("--rate", rate_, "Frame rate of numbered pictures and stills (default 24/1)")->check(rateSpelling());
+        app.add_option("--rate", rate_, "Frame rate of numbered pictures and stills (default 24/1)")
+            ->check(rateSpelling());
         app.add_flag("--still", still_, "Open a numbered picture alone, though it has neighbours");
         app.add_flag("--force", force_, "Replace the project if it exists");
     }
@@ -47,7 +49,8 @@ public:
             const auto strike = strikeFrom(text);
             if (strike->frame >= project.length())
                 return Error{ErrorCode::badValue, "--strike " + text,
-                             "frame " + std::to_string(strike->frame) + " is past the clip's last one, " + std::to_string(project.length() - 1)};
+                             "frame " + std::to_string(strike->frame) + " is past the clip's last one, " +
+                                 std::to_string(project.length() - 1)};
             auto [next, id] = withStrike(std::move(project), Frame{strike->frame}, strike->kind, strike->strength);
             project = std::move(next);
             if (chosen != 0)

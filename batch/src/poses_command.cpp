@@ -17,7 +17,8 @@ public:
     {
         app.add_option("PROJECT", path_, "The project, NAME.vember")->required();
         app.add_option("--format", format_, "csv (default) or json")->check(CLI::IsMember({"csv", "json"}));
-        app.add_option("--frames", frames_, "Only frames A-B, counted from 0, both included")->check(frameRangeSpelling());
+        app.add_option("--frames", frames_, "Only frames A-B, counted from 0, both included")
+            ->check(frameRangeSpelling());
         app.add_option("--subframes", subframes_, "Instants for each frame (default 1)")->check(CLI::Range(1, 1000));
     }
 

@@ -15,9 +15,11 @@ public:
     void declare(CLI::App& app) override
     {
         app.add_option("PROJECT", path_, "The project, NAME.vember")->required();
-        app.add_option("-o,--output", output_, "The film: NAME.mp4, NAME.mkv, NAME_%05d.png or a FOLDER/ for numbered pictures")
+        app.add_option("-o,--output", output_,
+                       "The film: NAME.mp4, NAME.mkv, NAME_%05d.png or a FOLDER/ for numbered pictures")
             ->required();
-        app.add_option("--frames", frames_, "Only frames A-B, counted from 0, both included")->check(frameRangeSpelling());
+        app.add_option("--frames", frames_, "Only frames A-B, counted from 0, both included")
+            ->check(frameRangeSpelling());
         app.add_option("--size", size_, "Size of the film, WxH (default: the project's)")->check(sizeSpelling());
         app.add_option("--threads", threads_, "Threads to use (default: all)")->check(CLI::Range(1, 1024));
         app.add_flag("--force", force_, "Replace the film if it exists");
@@ -42,12 +44,13 @@ public:
         }
         std::int64_t told = 0;
         const auto note = renderFilm(project.value(), output_, options, [&](const RenderProgress& p) {
-            const bool due = streams.liveProgress || p.done == p.total || p.done - told >= std::max<std::int64_t>(1, p.total / 20);
+            const bool due =
+                streams.liveProgress || p.done == p.total || p.done - told >= std::max<std::int64_t>(1, p.total / 20);
             if (due) {
                 told = p.done;
                 streams.err << (streams.liveProgress ? "\r" : "") << "frame " << p.done << " of " << p.total << ", "
-                            << std::round(p.framesPerSecond * 10) / 10 << " frames/s, " << std::ceil(p.secondsLeft) << " s left"
-                            << (streams.liveProgress && p.done != p.total ? "   " : "\n") << std::flush;
+                            << std::round(p.framesPerSecond * 10) / 10 << " frames/s, " << std::ceil(p.secondsLeft)
+                            << " s left" << (streams.liveProgress && p.done != p.total ? "   " : "\n") << std::flush;
             }
             return streams.stop == nullptr || !streams.stop->load();
         });

@@ -33,7 +33,8 @@ template <typename Parse>
 CLI::Validator spelling(const char* name, const char* hint, Parse parse)
 {
     return CLI::Validator(
-        [parse, hint](std::string& text) { return parse(text) ? std::string() : "\"" + text + "\" should be " + hint; }, name);
+        [parse, hint](std::string& text) { return parse(text) ? std::string() : "\"" + text + "\" should be " + hint; },
+        name);
 }
 
 } // namespace
@@ -84,7 +85,8 @@ std::optional<StrikeArgument> strikeFrom(const std::string& text)
         return std::nullopt;
     const auto second = all.find(':', first + 1);
     const auto frame = whole<std::int64_t>(all.substr(0, first));
-    const auto kind = kindFromName(all.substr(first + 1, second == std::string_view::npos ? second : second - first - 1));
+    const auto kind =
+        kindFromName(all.substr(first + 1, second == std::string_view::npos ? second : second - first - 1));
     std::optional<double> strength = 1.0;
     if (second != std::string_view::npos) {
         auto word = all.substr(second + 1);
@@ -118,10 +120,11 @@ CLI::Validator rateSpelling()
 
 CLI::Validator strikeSpelling()
 {
-    return spelling("FRAME:KIND:STRENGTH",
-                    "FRAME:KIND:STRENGTH with a frame counted from 0, a kind (blast, landing, hit, beat) and a strength from 0 to "
-                    "4 (1 is 100 %), such as 48:landing:0.8",
-                    [](const std::string& t) { return strikeFrom(t); });
+    return spelling(
+        "FRAME:KIND:STRENGTH",
+        "FRAME:KIND:STRENGTH with a frame counted from 0, a kind (blast, landing, hit, beat) and a strength from 0 to "
+        "4 (1 is 100 %), such as 48:landing:0.8",
+        [](const std::string& t) { return strikeFrom(t); });
 }
 
 } // namespace ember

@@ -24,9 +24,9 @@ constexpr std::array<FieldSpec, envelopeFieldCount> specs{{
 }};
 
 constexpr std::array<EnvelopeField, envelopeFieldCount> allFields{
-    EnvelopeField::lead,        EnvelopeField::leadLevel,  EnvelopeField::attack, EnvelopeField::attackCurve,
-    EnvelopeField::hold,        EnvelopeField::decay,      EnvelopeField::decayCurve, EnvelopeField::rumble,
-    EnvelopeField::rumbleLength, EnvelopeField::release, EnvelopeField::releaseCurve};
+    EnvelopeField::lead,         EnvelopeField::leadLevel, EnvelopeField::attack,      EnvelopeField::attackCurve,
+    EnvelopeField::hold,         EnvelopeField::decay,     EnvelopeField::decayCurve,  EnvelopeField::rumble,
+    EnvelopeField::rumbleLength, EnvelopeField::release,   EnvelopeField::releaseCurve};
 
 } // namespace
 

@@ -16,8 +16,8 @@ Image::Image(int width, int height)
     : width_(width), height_(height),
       stride_((static_cast<std::size_t>(width) * 4 + alignment - 1) / alignment * alignment),
       // One alignment more than the rows need: a vector load at the last pixel stays inside.
-      pixels_(static_cast<std::uint8_t*>(::operator new[](stride_ * static_cast<std::size_t>(height) + alignment,
-                                                          std::align_val_t{alignment})))
+      pixels_(static_cast<std::uint8_t*>(
+          ::operator new[](stride_* static_cast<std::size_t>(height) + alignment, std::align_val_t{alignment})))
 {
 }
 

@@ -34,7 +34,8 @@ double firstMove(const Strand& strand, const Strike& strike, Axis axis, std::uin
                                          : 360.0 * static_cast<double>(mixSeed(strike.seed, 0xd1) >> 11) * 0x1.0p-53;
     // Whole quarter turns are exact: a landing has no sideways motion at all.
     const double quarter = std::remainder(turn, 360.0) / 90.0;
-    double along = axis == Axis::x ? std::cos(quarter * std::numbers::pi / 2) : std::sin(quarter * std::numbers::pi / 2);
+    double along =
+        axis == Axis::x ? std::cos(quarter * std::numbers::pi / 2) : std::sin(quarter * std::numbers::pi / 2);
     if (quarter == std::floor(quarter))
         along = std::round(along);
     if (kick)
@@ -73,7 +74,8 @@ void Motion::prepare(const Project& project, const Strike& strike)
     if (recipe == nullptr || strike.strength == 0)
         return;
     RunningStrike running{static_cast<double>(strike.frame.index), strike.strength, envelopeOf(project, strike), {}};
-    const bool anySolo = std::any_of(recipe->strands.begin(), recipe->strands.end(), [](const Strand& s) { return s.solo; });
+    const bool anySolo =
+        std::any_of(recipe->strands.begin(), recipe->strands.end(), [](const Strand& s) { return s.solo; });
     for (std::size_t i = 0; i < recipe->strands.size(); ++i) {
         const Strand& strand = recipe->strands[i];
         if (strand.muted || (anySolo && !strand.solo))

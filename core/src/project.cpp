@@ -7,8 +7,10 @@
 namespace ember {
 
 namespace strikefield {
-const FieldSpec strength{"strength", "Strength", "%", 0, 4, 1, 0.05, "How hard it hits; 100 % gives the recipe's amounts"};
-const FieldSpec direction{"direction", "Direction", "°", -360, 360, 90, 5, "Where the blow goes: 0 right, 90 down, 180 left"};
+const FieldSpec strength{"strength", "Strength", "%",  0,
+                         4,          1,          0.05, "How hard it hits; 100 % gives the recipe's amounts"};
+const FieldSpec direction{"direction", "Direction", "°", -360,
+                          360,         90,          5,   "Where the blow goes: 0 right, 90 down, 180 left"};
 } // namespace strikefield
 
 namespace {

@@ -43,8 +43,8 @@ Matrix3 operator*(const Matrix3& a, const Matrix3& b)
     Matrix3 out;
     for (std::size_t row = 0; row < 3; ++row)
         for (std::size_t column = 0; column < 3; ++column)
-            out.m[3 * row + column] = a.m[3 * row] * b.m[column] + a.m[3 * row + 1] * b.m[3 + column] +
-                                      a.m[3 * row + 2] * b.m[6 + column];
+            out.m[3 * row + column] =
+                a.m[3 * row] * b.m[column] + a.m[3 * row + 1] * b.m[3 + column] + a.m[3 * row + 2] * b.m[6 + column];
     return out;
 }
 
@@ -56,9 +56,9 @@ Point Matrix3::map(Point p) const
 
 Matrix3 Matrix3::inverse() const
 {
-    return {{m[4] * m[8] - m[5] * m[7], m[2] * m[7] - m[1] * m[8], m[1] * m[5] - m[2] * m[4],
-             m[5] * m[6] - m[3] * m[8], m[0] * m[8] - m[2] * m[6], m[2] * m[3] - m[0] * m[5],
-             m[3] * m[7] - m[4] * m[6], m[1] * m[6] - m[0] * m[7], m[0] * m[4] - m[1] * m[3]}};
+    return {{m[4] * m[8] - m[5] * m[7], m[2] * m[7] - m[1] * m[8], m[1] * m[5] - m[2] * m[4], m[5] * m[6] - m[3] * m[8],
+             m[0] * m[8] - m[2] * m[6], m[2] * m[3] - m[0] * m[5], m[3] * m[7] - m[4] * m[6], m[1] * m[6] - m[0] * m[7],
+             m[0] * m[4] - m[1] * m[3]}};
 }
 
 Matrix3 poseMatrix(const Pose& pose, int width, int height)
@@ -93,10 +93,8 @@ double coverZoom(const Pose& pose, int width, int height)
         const double dx = m[0] * d.x + m[1] * d.y;
         const double dy = m[3] * d.x + m[4] * d.y;
         const double dw = m[6] * d.x + m[7] * d.y;
-        const std::array<std::pair<double, double>, 4> bounds{{{x0, dx},
-                                                               {y0, dy},
-                                                               {right * w0 - x0, right * dw - dx},
-                                                               {bottom * w0 - y0, bottom * dw - dy}}};
+        const std::array<std::pair<double, double>, 4> bounds{
+            {{x0, dx}, {y0, dy}, {right * w0 - x0, right * dw - dx}, {bottom * w0 - y0, bottom * dw - dy}}};
         for (const auto& [value, slope] : bounds) {
             if (value < 0)
                 return std::numeric_limits<double>::infinity();

@@ -8,13 +8,17 @@
 namespace ember {
 
 namespace sourcefield {
-const FieldSpec damping{"damping", "Damping", "", 0.02, 0.98, 0.25, 0.01, "Share of critical damping; less rebounds more"};
+const FieldSpec damping{"damping", "Damping", "",   0.02,
+                        0.98,      0.25,      0.01, "Share of critical damping; less rebounds more"};
 const FieldSpec octaves{"octaves", "Octaves", "", 1, 8, 2, 1, "Layers of noise, each finer than the one before"};
 const FieldSpec gain{"gain", "Gain", "", 0, 1, 0.5, 0.05, "Strength of each octave against the one before"};
-const FieldSpec lacunarity{"lacunarity", "Lacunarity", "", 1.2, 4, 2, 0.1, "Speed of each octave against the one before"};
+const FieldSpec lacunarity{
+    "lacunarity", "Lacunarity", "", 1.2, 4, 2, 0.1, "Speed of each octave against the one before"};
 const FieldSpec ratePeak{"rate", "Rate", "Hz", 0.05, 120, 10, 0.5, "Swings a second at the peak"};
-const FieldSpec rateRest{"rate_rest", "Rate at rest", "Hz", 0.05, 120, 3, 0.5, "Swings a second the motion slows down to"};
-const FieldSpec rateFall{"rate_fall", "Rate fall", "frames", 0.1, 2400, 12, 1, "Frames in which the rate falls most of its way"};
+const FieldSpec rateRest{
+    "rate_rest", "Rate at rest", "Hz", 0.05, 120, 3, 0.5, "Swings a second the motion slows down to"};
+const FieldSpec rateFall{"rate_fall", "Rate fall", "frames", 0.1,
+                         2400,        12,          1,        "Frames in which the rate falls most of its way"};
 } // namespace sourcefield
 
 namespace {

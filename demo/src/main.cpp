@@ -35,7 +35,8 @@ Status makeFilm(const std::string& path)
     if (auto status = writer.value()->addSound(foundrySound()); !status)
         return status;
     // Two frames are drawn ahead of the coder.
-    std::array<std::future<Image>, 2> ahead{std::async(std::launch::async, drawFrame, 0), std::async(std::launch::async, drawFrame, 1)};
+    std::array<std::future<Image>, 2> ahead{std::async(std::launch::async, drawFrame, 0),
+                                            std::async(std::launch::async, drawFrame, 1)};
     for (int frame = 0; frame < frames; ++frame) {
         auto& slot = ahead[static_cast<std::size_t>(frame % 2)];
         const Image image = slot.get();

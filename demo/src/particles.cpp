@@ -19,13 +19,16 @@ constexpr double floorLine = 632;
 
 double random(unsigned seed, int index, int what)
 {
-    return static_cast<double>(mixSeed(seed, static_cast<std::uint64_t>(index), static_cast<std::uint64_t>(what)) >> 11) * 0x1.0p-53;
+    return static_cast<double>(mixSeed(seed, static_cast<std::uint64_t>(index), static_cast<std::uint64_t>(what)) >>
+                               11) *
+           0x1.0p-53;
 }
 
 QColor cooling(double heat, double alpha)
 {
     const auto channel = [](double v) { return static_cast<int>(255 * std::clamp(v, 0.0, 1.0)); };
-    return QColor(channel(0.35 + 1.1 * heat), channel(-0.15 + 1.05 * heat * heat + 0.15 * heat), channel(-0.5 + 1.2 * heat * heat * heat), channel(alpha));
+    return QColor(channel(0.35 + 1.1 * heat), channel(-0.15 + 1.05 * heat * heat + 0.15 * heat),
+                  channel(-0.5 + 1.2 * heat * heat * heat), channel(alpha));
 }
 
 /// Where a spark is after `t` frames; it bounces off the floor once.
@@ -88,7 +91,9 @@ void drawPlume(QPainter& painter, const Plume& p, double age)
         const double alpha = 0.30 * std::sin(std::min(1.0, u * 5) * 1.5708) * (1 - u);
         const int grey = 34 + static_cast<int>(16 * random(p.seed, i, 5));
         const double lit = p.glow * (1 - u) * (1 - u);
-        const QColor core(std::min(255, grey + static_cast<int>(190 * lit)), std::min(255, grey - 4 + static_cast<int>(84 * lit)), std::min(255, grey - 8 + static_cast<int>(26 * lit)), static_cast<int>(255 * alpha));
+        const QColor core(std::min(255, grey + static_cast<int>(190 * lit)),
+                          std::min(255, grey - 4 + static_cast<int>(84 * lit)),
+                          std::min(255, grey - 8 + static_cast<int>(26 * lit)), static_cast<int>(255 * alpha));
         QRadialGradient soft(QPointF(x, y), size);
         soft.setColorAt(0, core);
         soft.setColorAt(0.6, QColor(core.red(), core.green(), core.blue(), core.alpha() / 3));

@@ -19,10 +19,10 @@ namespace ember::demo {
 namespace {
 
 constexpr double floorY = 632;
-constexpr double dieY = 470;        // top of the billet
+constexpr double dieY = 470; // top of the billet
 constexpr double hammerX = 612;
 constexpr double ingotX = 1010;
-constexpr double ingotRestY = 560;  // its underside, on the bed
+constexpr double ingotRestY = 560; // its underside, on the bed
 constexpr double ladleX = 226;
 constexpr double ladleY = 330;
 
@@ -42,7 +42,8 @@ void forEach(Event event, double frame, Visit&& visit)
 
 int frameOf(Event event)
 {
-    return std::find_if(strikes.begin(), strikes.end(), [event](const TrueStrike& s) { return s.event == event; })->frame;
+    return std::find_if(strikes.begin(), strikes.end(), [event](const TrueStrike& s) { return s.event == event; })
+        ->frame;
 }
 
 /// A light that jumps to 1 on its frame and dies away.
@@ -165,7 +166,8 @@ void drawHammer(QPainter& p, double frame)
 {
     const double lit = hammerFlash(frame);
     const double ram = dieY - 8 - ramHeight(frame);
-    const QColor iron = warm(34 + static_cast<int>(26 * lit), 29 + static_cast<int>(12 * lit), 28 + static_cast<int>(4 * lit));
+    const QColor iron =
+        warm(34 + static_cast<int>(26 * lit), 29 + static_cast<int>(12 * lit), 28 + static_cast<int>(4 * lit));
     const QColor dark = warm(23, 20, 20);
     p.setPen(Qt::NoPen);
     // Two legs that spread to the floor, the beam and the cylinder above.
@@ -177,7 +179,8 @@ void drawHammer(QPainter& p, double frame)
         leg.lineTo(hammerX + side * 128, floorY + 6);
         leg.cubicTo(hammerX + side * 108, 520, hammerX + side * 98, 380, hammerX + side * 96, 150);
         p.fillPath(leg, iron);
-        p.fillRect(QRectF(hammerX + side * 98 - 2, 170, 4, 300), warm(70 + static_cast<int>(110 * lit), 48 + static_cast<int>(50 * lit), 38));
+        p.fillRect(QRectF(hammerX + side * 98 - 2, 170, 4, 300),
+                   warm(70 + static_cast<int>(110 * lit), 48 + static_cast<int>(50 * lit), 38));
     }
     p.fillRect(QRectF(hammerX - 140, 118, 280, 44), iron);
     p.fillRect(QRectF(hammerX - 140, 118, 280, 4), warm(58, 48, 43));
@@ -194,9 +197,11 @@ void drawHammer(QPainter& p, double frame)
     body.setColorAt(0.45, warm(58, 50, 46));
     body.setColorAt(1, warm(26, 22, 22));
     p.fillRect(QRectF(hammerX - 78, ram - 100, 156, 76), body);
-    p.fillRect(QRectF(hammerX - 58, ram - 26, 116, 30), warm(46 + static_cast<int>(120 * lit), 38 + static_cast<int>(44 * lit), 34));
+    p.fillRect(QRectF(hammerX - 58, ram - 26, 116, 30),
+               warm(46 + static_cast<int>(120 * lit), 38 + static_cast<int>(44 * lit), 34));
     // Anvil in three steps, and the billet on it.
-    p.fillRect(QRectF(hammerX - 74, dieY + 26, 148, 30), warm(50 + static_cast<int>(90 * lit), 38 + static_cast<int>(30 * lit), 33));
+    p.fillRect(QRectF(hammerX - 74, dieY + 26, 148, 30),
+               warm(50 + static_cast<int>(90 * lit), 38 + static_cast<int>(30 * lit), 33));
     p.fillRect(QRectF(hammerX - 98, dieY + 56, 196, 50), warm(38, 32, 30));
     p.fillRect(QRectF(hammerX - 132, dieY + 106, 264, floorY - dieY - 98), warm(28, 24, 23));
     double squeeze = 0;
@@ -205,7 +210,8 @@ void drawHammer(QPainter& p, double frame)
             squeeze += 1.6 * s.strength;
     const double cool = std::clamp(1.0 - (frame - 30) / 420, 0.35, 1.0);
     QLinearGradient hot(0, dieY - 8 + squeeze, 0, dieY + 26);
-    hot.setColorAt(0, warm(255, static_cast<int>(150 + 90 * cool * std::min(1.0, 0.5 + lit)), static_cast<int>(70 + 110 * lit)));
+    hot.setColorAt(
+        0, warm(255, static_cast<int>(150 + 90 * cool * std::min(1.0, 0.5 + lit)), static_cast<int>(70 + 110 * lit)));
     hot.setColorAt(1, warm(static_cast<int>(200 + 50 * cool), static_cast<int>(84 * cool + 30), 24));
     p.fillRect(QRectF(hammerX - 62 - squeeze * 1.5, dieY - 4 + squeeze, 124 + squeeze * 3, 30 - squeeze), hot);
     glow(p, QPointF(hammerX, dieY + 8), 200 + 40 * cool, warm(190, 84, 22, 0.55 * cool));
@@ -368,7 +374,8 @@ void drawDrummers(QPainter& p, double frame)
     double rim = std::min(1.0, ladleFlash(frame)) * 0.8 + 0.4 * std::min(1.0, hammerFlash(frame));
     double drum[2] = {0, 0};
     int index = 0;
-    forEach(Event::drum, frame, [&](const TrueStrike& s, double age) { drum[index++ % 2] += s.strength * flash(age, 4); });
+    forEach(Event::drum, frame,
+            [&](const TrueStrike& s, double age) { drum[index++ % 2] += s.strength * flash(age, 4); });
     drawDrummer(p, 430, 0.92, false, malletLift(frame, 0), rim + drum[0]);
     drawDrummer(p, 880, 0.98, true, malletLift(frame, 1), rim + drum[1]);
     // Dust jumps from the skins.
@@ -385,7 +392,9 @@ void drawLooseThings(QPainter& p, double frame)
     forEach(Event::hammer, frame, [&](const TrueStrike& s, double age) {
         const auto seed = static_cast<unsigned>(s.frame);
         drawPlume(p, {hammerX + 54, 40, 22, 1.6, 74, 46, 0.05, seed}, age - 4); // steam
-        drawSparks(p, {hammerX, dieY, static_cast<int>(260 * s.strength), 52 * (0.5 + 0.5 * s.strength), 1.5, 34, 2.2, seed}, age);
+        drawSparks(
+            p, {hammerX, dieY, static_cast<int>(260 * s.strength), 52 * (0.5 + 0.5 * s.strength), 1.5, 34, 2.2, seed},
+            age);
         drawSparks(p, {hammerX, dieY, static_cast<int>(80 * s.strength), 74, 1.35, 16, 3.2, seed + 500}, age);
     });
     const double landed = frame - frameOf(Event::ingot);
@@ -397,7 +406,8 @@ void drawLooseThings(QPainter& p, double frame)
     drawSparks(p, {ladleX + 36, ladleY + 24, 640, 74, 1.9, 56, 2.4, 52}, burst);
     drawSparks(p, {ladleX + 36, ladleY + 24, 240, 110, 2.5, 26, 3.6, 53}, burst);
     for (int i = 0; i < 12; ++i) // the stream keeps spitting
-        drawSparks(p, {ladleX + 112, floorY + 4, 40, 24, 1.2, 24, 1.8, 60u + static_cast<unsigned>(i)}, burst - 6 - i * 9);
+        drawSparks(p, {ladleX + 112, floorY + 4, 40, 24, 1.2, 24, 1.8, 60u + static_cast<unsigned>(i)},
+                   burst - 6 - i * 9);
     drawPlume(p, {ladleX + 110, floorY, 60, 1.8, 150, 110, 0.5, 81}, burst - 14);
 }
 
@@ -407,7 +417,8 @@ Image drawFrame(int number)
 {
     const double frame = number;
     Image out(width, height);
-    QImage canvas(out.row(0), width, height, static_cast<qsizetype>(out.stride()), QImage::Format_RGBA8888_Premultiplied);
+    QImage canvas(out.row(0), width, height, static_cast<qsizetype>(out.stride()),
+                  QImage::Format_RGBA8888_Premultiplied);
     QPainter p(&canvas);
     p.setRenderHint(QPainter::Antialiasing);
     drawHall(p, frame);

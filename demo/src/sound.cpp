@@ -74,7 +74,8 @@ void addHammer(Mix& mix, const TrueStrike& strike, unsigned seed)
     mix.add(strike.frame, 1.6, 0.9 * strike.strength, -0.05, [&](double t) {
         double ring = 0;
         for (std::size_t i = 0; i < partials.size(); ++i)
-            ring += std::sin(tau * partials[i] * t + static_cast<double>(i)) * std::exp(-t * (3.0 + 2.2 * static_cast<double>(i))) / (1.5 + static_cast<double>(i));
+            ring += std::sin(tau * partials[i] * t + static_cast<double>(i)) *
+                    std::exp(-t * (3.0 + 2.2 * static_cast<double>(i))) / (1.5 + static_cast<double>(i));
         return 0.22 * ring + 0.9 * thump(t, 120, 48, 0.03, 0.16);
     });
     SoftNoise noise(seed);
@@ -87,11 +88,11 @@ void addHammer(Mix& mix, const TrueStrike& strike, unsigned seed)
 
 void addIngot(Mix& mix, const TrueStrike& strike)
 {
-    mix.add(strike.frame, 1.8, 1.1 * strike.strength, 0.5, [](double t) {
-        return thump(t, 92, 34, 0.05, 0.38) + 0.1 * std::sin(tau * 311 * t) * std::exp(-t * 6);
-    });
+    mix.add(strike.frame, 1.8, 1.1 * strike.strength, 0.5,
+            [](double t) { return thump(t, 92, 34, 0.05, 0.38) + 0.1 * std::sin(tau * 311 * t) * std::exp(-t * 6); });
     SoftNoise grit(71);
-    mix.add(strike.frame, 0.8, 0.8 * strike.strength, 0.5, [&](double t) { return grit.next(1400) * std::exp(-t / 0.12); });
+    mix.add(strike.frame, 0.8, 0.8 * strike.strength, 0.5,
+            [&](double t) { return grit.next(1400) * std::exp(-t / 0.12); });
     SoftNoise chain(72);
     mix.add(strike.frame + 3, 0.9, 0.25, 0.55, [&](double t) {
         const double link = std::fmod(t * 17, 1.0);
@@ -115,7 +116,8 @@ void addDrum(Mix& mix, const TrueStrike& strike, double pan, unsigned seed)
 {
     mix.add(strike.frame, 0.7, 0.95 * strike.strength, pan, [](double t) { return thump(t, 168, 74, 0.035, 0.17); });
     SoftNoise slap(seed);
-    mix.add(strike.frame, 0.12, 0.7 * strike.strength, pan, [&](double t) { return slap.next(3800) * std::exp(-t / 0.012); });
+    mix.add(strike.frame, 0.12, 0.7 * strike.strength, pan,
+            [&](double t) { return slap.next(3800) * std::exp(-t / 0.012); });
 }
 
 } // namespace

@@ -10,7 +10,8 @@ namespace ember {
 Project projectForClip(const ClipInfo& info)
 {
     Project project = newProject(info.width, info.height, info.rate);
-    project.shot = Shot{std::filesystem::absolute(info.path).lexically_normal().string(), info.length, info.kind == ClipKind::still};
+    project.shot = Shot{std::filesystem::absolute(info.path).lexically_normal().string(), info.length,
+                        info.kind == ClipKind::still};
     return project;
 }
 

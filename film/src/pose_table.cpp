@@ -28,7 +28,8 @@ void forEachRow(const Motion& motion, const PoseRange& range, Row&& row)
         for (int part = 0; part < range.subframes; ++part) {
             const double time = static_cast<double>(frame) + static_cast<double>(part) / range.subframes;
             const MotionSample s = motion.at(time);
-            row(std::array<double, 8>{time, s.pose.x, s.pose.y, s.pose.zoom, s.pose.roll, s.pose.pan, s.pose.tilt, s.intensity});
+            row(std::array<double, 8>{time, s.pose.x, s.pose.y, s.pose.zoom, s.pose.roll, s.pose.pan, s.pose.tilt,
+                                      s.intensity});
         }
 }
 

@@ -72,7 +72,8 @@ class Framing {
 public:
     Framing(const Project& project, int width, int height) : width_(width), height_(height)
     {
-        const double scale = std::min(static_cast<double>(width) / project.width, static_cast<double>(height) / project.height);
+        const double scale =
+            std::min(static_cast<double>(width) / project.width, static_cast<double>(height) / project.height);
         // Within a pixel of the whole frame there are no bars: odd sizes are cut, not shrunk.
         const auto side = [scale](int from, int to) {
             const int fitted = std::max(1, static_cast<int>(std::lround(from * scale)));
@@ -108,8 +109,8 @@ private:
 class FrameSupply {
 public:
     FrameSupply(const Project& project, std::unique_ptr<ClipReader> clip, const RenderOptions& options)
-        : project_(project), motion_(project), cover_(coverOf(project, motion_)), clip_(std::move(clip)), options_(options),
-          framing_(project, options.width, options.height),
+        : project_(project), motion_(project), cover_(coverOf(project, motion_)), clip_(std::move(clip)),
+          options_(options), framing_(project, options.width, options.height),
           arena_(options.threads > 0 ? options.threads : oneapi::tbb::task_arena::automatic),
           decoder_([this] { decode(); }), shaker_([this] { shake(); })
     {
@@ -139,7 +140,8 @@ private:
             if (*source) {
                 const FrameLook look = lookOf(project_, cover_, motion_.poseAt(static_cast<double>(f.index)));
                 arena_.execute([&] {
-                    source = framing_.framed(renderFrame(source->value(), look, framing_.innerWidth(), framing_.innerHeight()));
+                    source = framing_.framed(
+                        renderFrame(source->value(), look, framing_.innerWidth(), framing_.innerHeight()));
                 });
             }
             if (!shaken_.push(std::move(*source)))
@@ -225,8 +227,9 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
     if (!format)
         return Error{ErrorCode::unsupported, out, "films end in .mp4 or .mkv, numbered pictures in .png or a folder"};
     if (asked.first > asked.last || asked.first < Frame{0})
-        return Error{ErrorCode::badValue, out, "there are no frames between " + std::to_string(asked.first.index) + " and " +
-                                                   std::to_string(asked.last.index)};
+        return Error{ErrorCode::badValue, out,
+                     "there are no frames between " + std::to_string(asked.first.index) + " and " +
+                         std::to_string(asked.last.index)};
     auto clip = openShot(project);
     if (!clip)
         return clip.error();
@@ -238,7 +241,8 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
     fitToFormat(*format, options.width, options.height);
     std::string note;
     if (options.width != asked.width || options.height != asked.height)
-        note = "H.264 needs even sizes: the film is " + std::to_string(options.width) + " x " + std::to_string(options.height) + " pixels.";
+        note = "H.264 needs even sizes: the film is " + std::to_string(options.width) + " x " +
+               std::to_string(options.height) + " pixels.";
 
     const ClipInfo info = clip.value()->info();
     SoundSupply sound(info, *format);
@@ -269,7 +273,8 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
         if (auto status = writer.value()->addFrame(*picture->value()); !status)
             return status.error();
         ++progress.done;
-        if (auto status = sound.giveUntil(*writer.value(), project.rate.seconds(static_cast<double>(progress.done))); !status)
+        if (auto status = sound.giveUntil(*writer.value(), project.rate.seconds(static_cast<double>(progress.done)));
+            !status)
             return status.error();
         const std::chrono::duration<double> spent = std::chrono::steady_clock::now() - began;
         progress.framesPerSecond = static_cast<double>(progress.done) / std::max(1e-9, spent.count());

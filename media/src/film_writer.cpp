@@ -54,15 +54,17 @@ int soundRateFor(FilmFormat format, int rate)
 std::string partName(const std::string& path)
 {
     const fs::path whole(path);
-    return (whole.parent_path() / ("." + whole.filename().string() + "." + std::to_string(::getpid()) + ".part")).string();
+    return (whole.parent_path() / ("." + whole.filename().string() + "." + std::to_string(::getpid()) + ".part"))
+        .string();
 }
 
 Result<std::unique_ptr<FilmWriter>> FilmWriter::create(const std::string& path, const FilmSettings& settings)
 {
     av::quiet();
     if (settings.width < 1 || settings.height < 1 || settings.width > 32768 || settings.height > 32768)
-        return Error{ErrorCode::badValue, path, "a film cannot be " + std::to_string(settings.width) + " x " +
-                                                     std::to_string(settings.height) + " pixels"};
+        return Error{ErrorCode::badValue, path,
+                     "a film cannot be " + std::to_string(settings.width) + " x " + std::to_string(settings.height) +
+                         " pixels"};
     const fs::path folder = fs::path(path).parent_path();
     std::error_code ignored;
     if (!folder.empty() && !fs::is_directory(folder, ignored) && !path.ends_with('/'))

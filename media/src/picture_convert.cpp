@@ -12,8 +12,8 @@ Upright Upright::fromDisplayMatrix(const std::int32_t* m)
 {
     const auto sign = [](std::int32_t v) { return v > 32768 ? 1 : v < -32768 ? -1 : 0; };
     const Upright u{sign(m[0]), sign(m[3]), sign(m[1]), sign(m[4])};
-    const bool straight = std::abs(u.a) + std::abs(u.b) == 1 && std::abs(u.c) + std::abs(u.d) == 1 &&
-                          std::abs(u.a) + std::abs(u.c) == 1;
+    const bool straight =
+        std::abs(u.a) + std::abs(u.b) == 1 && std::abs(u.c) + std::abs(u.d) == 1 && std::abs(u.a) + std::abs(u.c) == 1;
     return straight ? u : Upright{};
 }
 
@@ -107,7 +107,8 @@ ImagePtr PictureConverter::convert(const AVFrame& frame, int width, int height)
         // The common 8-bit formats have a path of their own, within 1 code value and ten times as fast; the others are
         // converted with care.
         const bool common = !resized && description->comp[0].depth == 8 && description->log2_chroma_w == 1 && !rgb;
-        const int flags = common ? SWS_BICUBIC : (resized ? SWS_LANCZOS : SWS_BICUBIC) | SWS_ACCURATE_RND | SWS_FULL_CHR_H_INT;
+        const int flags =
+            common ? SWS_BICUBIC : (resized ? SWS_LANCZOS : SWS_BICUBIC) | SWS_ACCURATE_RND | SWS_FULL_CHR_H_INT;
         scaler_.reset(sws_getContext(frame.width, frame.height, static_cast<AVPixelFormat>(frame.format), storedWidth,
                                      storedHeight, AV_PIX_FMT_RGBA, flags, nullptr, nullptr, nullptr));
         if (!scaler_)

@@ -84,7 +84,10 @@ std::optional<std::int64_t> numberIn(const Pattern& pattern, const std::string& 
 
 class SequenceReader final : public ClipReader {
 public:
-    SequenceReader(ClipInfo info, std::vector<NumberedFile> files) : files_(std::move(files)) { info_ = std::move(info); }
+    SequenceReader(ClipInfo info, std::vector<NumberedFile> files) : files_(std::move(files))
+    {
+        info_ = std::move(info);
+    }
 
     std::int64_t pictureAt(Frame frame, FrameRate rate) const override
     {
@@ -131,12 +134,14 @@ std::vector<NumberedFile> findSequence(const std::string& path)
     std::sort(files.begin(), files.end(), [](const auto& a, const auto& b) {
         return a.number != b.number ? a.number < b.number : a.path < b.path;
     });
-    files.erase(std::unique(files.begin(), files.end(), [](const auto& a, const auto& b) { return a.number == b.number; }),
-                files.end());
+    files.erase(
+        std::unique(files.begin(), files.end(), [](const auto& a, const auto& b) { return a.number == b.number; }),
+        files.end());
     return files;
 }
 
-Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::vector<NumberedFile> files, FrameRate rate)
+Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::vector<NumberedFile> files,
+                                                 FrameRate rate)
 {
     auto first = openVideo(files.front().path, rate);
     if (!first)
@@ -150,7 +155,8 @@ Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::v
         return Error{ErrorCode::unsupported, path, "its numbers run over more than ten million frames"};
     info.length = info.pictures;
     if (const auto missing = info.pictures - static_cast<std::int64_t>(files.size()); missing > 0)
-        info.notes.push_back(std::to_string(missing) + " numbers are missing in the series; the picture before each stays.");
+        info.notes.push_back(std::to_string(missing) +
+                             " numbers are missing in the series; the picture before each stays.");
     return std::unique_ptr<ClipReader>(std::make_unique<SequenceReader>(std::move(info), std::move(files)));
 }
 

@@ -14,10 +14,11 @@ struct NumberedFile {
     std::string path;
 };
 
-/// The numbered pictures that belong with `path` (one of them, or a name with %d or %04d), by number. Empty when the name
-/// has no number or is not a picture's.
+/// The numbered pictures that belong with `path` (one of them, or a name with %d or %04d), by number. Empty when the
+/// name has no number or is not a picture's.
 std::vector<NumberedFile> findSequence(const std::string& path);
 
-Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::vector<NumberedFile> files, FrameRate rate);
+Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::vector<NumberedFile> files,
+                                                 FrameRate rate);
 
 } // namespace ember

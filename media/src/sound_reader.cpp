@@ -39,10 +39,10 @@ private:
     AVChannelLayout layout_{};
     int rate_ = 0;
     double origin_ = 0;
-    std::vector<float> pending_;      ///< decoded, not yet read
-    std::int64_t pendingStart_ = 0;   ///< sample number of its first
-    bool placed_ = false;             ///< pendingStart_ is known
-    std::int64_t position_ = 0;       ///< sample number of the next read
+    std::vector<float> pending_;    ///< decoded, not yet read
+    std::int64_t pendingStart_ = 0; ///< sample number of its first
+    bool placed_ = false;           ///< pendingStart_ is known
+    std::int64_t position_ = 0;     ///< sample number of the next read
     bool ended_ = false;
     bool draining_ = false;
 };
@@ -102,7 +102,8 @@ void FileSoundReader::seek(std::int64_t sample)
 bool FileSoundReader::prepareResampler(const AVFrame& frame)
 {
     const int channels = frame.ch_layout.nb_channels;
-    if (resampler_ && resamplerRate_ == frame.sample_rate && resamplerFormat_ == frame.format && resamplerChannels_ == channels)
+    if (resampler_ && resamplerRate_ == frame.sample_rate && resamplerFormat_ == frame.format &&
+        resamplerChannels_ == channels)
         return true;
     AVChannelLayout from{};
     if (frame.ch_layout.order == AV_CHANNEL_ORDER_UNSPEC)
@@ -135,7 +136,8 @@ void FileSoundReader::append(const AVFrame& frame)
     const int room = swr_get_out_samples(resampler_.get(), frame.nb_samples);
     std::vector<float> out(static_cast<std::size_t>(std::max(room, 0)) * channels);
     auto* to = reinterpret_cast<std::uint8_t*>(out.data());
-    const int got = swr_convert(resampler_.get(), &to, room, const_cast<const std::uint8_t**>(frame.extended_data), frame.nb_samples);
+    const int got = swr_convert(resampler_.get(), &to, room, const_cast<const std::uint8_t**>(frame.extended_data),
+                                frame.nb_samples);
     out.resize(static_cast<std::size_t>(std::max(got, 0)) * channels);
 
     const AVStream* stream = input_->stream(stream_);
@@ -198,7 +200,8 @@ SoundBuffer FileSoundReader::read(std::int64_t count)
     const auto from = std::max(position_, pendingStart_);
     const auto to = std::min(end, pendingEnd());
     if (from < to)
-        std::copy(pending_.begin() + (from - pendingStart_) * channels, pending_.begin() + (to - pendingStart_) * channels,
+        std::copy(pending_.begin() + (from - pendingStart_) * channels,
+                  pending_.begin() + (to - pendingStart_) * channels,
                   out.samples.begin() + (from - position_) * channels);
     const auto used = std::clamp<std::int64_t>(end - pendingStart_, 0, pendingEnd() - pendingStart_);
     pending_.erase(pending_.begin(), pending_.begin() + used * channels);

@@ -118,7 +118,8 @@ Status StreamWriter::prepare()
     if (out_.file < 0)
         return Error{ErrorCode::unwritable, path_, std::strerror(errno)};
     constexpr int bufferSize = 1 << 18;
-    io_ = avio_alloc_context(static_cast<unsigned char*>(av_malloc(bufferSize)), bufferSize, 1, &out_, nullptr, writeFile, seekOutput);
+    io_ = avio_alloc_context(static_cast<unsigned char*>(av_malloc(bufferSize)), bufferSize, 1, &out_, nullptr,
+                             writeFile, seekOutput);
     const char* container = settings_.format == FilmFormat::mp4 ? "mp4" : "matroska";
     avformat_alloc_output_context2(&format_, nullptr, container, nullptr);
     format_->pb = io_;

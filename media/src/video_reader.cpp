@@ -35,9 +35,19 @@ struct RateGuess {
 /// a stream with uneven times gets the nearest usual rate.
 RateGuess guessRate(const std::vector<Entry>& index, AVRational clock, AVRational declared)
 {
-    constexpr std::array<std::pair<int, int>, 13> usual{{{24000, 1001}, {24, 1}, {25, 1}, {30000, 1001}, {30, 1},
-                                                         {12, 1}, {15, 1}, {48, 1}, {50, 1}, {60000, 1001}, {60, 1},
-                                                         {100, 1}, {120, 1}}};
+    constexpr std::array<std::pair<int, int>, 13> usual{{{24000, 1001},
+                                                         {24, 1},
+                                                         {25, 1},
+                                                         {30000, 1001},
+                                                         {30, 1},
+                                                         {12, 1},
+                                                         {15, 1},
+                                                         {48, 1},
+                                                         {50, 1},
+                                                         {60000, 1001},
+                                                         {60, 1},
+                                                         {100, 1},
+                                                         {120, 1}}};
     const auto nearest = [&](double rate, double tolerance) -> std::optional<FrameRate> {
         std::optional<FrameRate> best;
         double least = tolerance;
@@ -99,8 +109,8 @@ private:
     av::Codec codec_;
     av::PacketPtr packet_{av_packet_alloc()};
     PictureConverter converter_;
-    std::vector<Entry> index_; ///< by time of showing
-    std::int64_t packets_ = 0; ///< read since the last seek
+    std::vector<Entry> index_;   ///< by time of showing
+    std::int64_t packets_ = 0;   ///< read since the last seek
     std::int64_t position_ = -1; ///< the picture decoded last; -1 before the first
     bool draining_ = false;
     ImagePtr last_;
@@ -117,10 +127,12 @@ Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, F
     reader->info_.path = path;
     AVFormatContext* format = reader->input_->format();
     reader->stream_ = av_find_best_stream(format, AVMEDIA_TYPE_VIDEO, -1, -1, nullptr, 0);
-    const bool coverArt = reader->stream_ >= 0 && (format->streams[reader->stream_]->disposition & AV_DISPOSITION_ATTACHED_PIC) != 0;
+    const bool coverArt =
+        reader->stream_ >= 0 && (format->streams[reader->stream_]->disposition & AV_DISPOSITION_ATTACHED_PIC) != 0;
     reader->info_.hasSound = av_find_best_stream(format, AVMEDIA_TYPE_AUDIO, -1, -1, nullptr, 0) >= 0;
     if (reader->stream_ < 0 || coverArt)
-        return Error{ErrorCode::noPicture, path, reader->info_.hasSound ? "it is sound only" : "no picture stream is in it"};
+        return Error{ErrorCode::noPicture, path,
+                     reader->info_.hasSound ? "it is sound only" : "no picture stream is in it"};
     for (unsigned i = 0; i < format->nb_streams; ++i)
         if (static_cast<int>(i) != reader->stream_)
             format->streams[i]->discard = AVDISCARD_ALL;
@@ -161,8 +173,9 @@ Status VideoReader::buildIndex()
     if (index_.empty())
         return Error{ErrorCode::noPicture, info_.path, "its picture stream has no frames"};
     std::sort(index_.begin(), index_.end(), [](const Entry& a, const Entry& b) { return a.shown < b.shown; });
-    index_.erase(std::unique(index_.begin(), index_.end(), [](const Entry& a, const Entry& b) { return a.shown == b.shown; }),
-                 index_.end());
+    index_.erase(
+        std::unique(index_.begin(), index_.end(), [](const Entry& a, const Entry& b) { return a.shown == b.shown; }),
+        index_.end());
     info_.pictures = static_cast<std::int64_t>(index_.size());
     // A single picture cannot be sought in by every demuxer, so it is simply opened again.
     seekBefore(0, 0);
@@ -200,7 +213,8 @@ void VideoReader::describe(FrameRate stillRate, const AVFrame& first)
     if (guess.variable) {
         const double span = static_cast<double>(index_.back().shown - index_.front().shown) * clock;
         info_.length = std::max<std::int64_t>(1, std::llround(info_.rate.frames(span)) + 1);
-        info_.notes.emplace_back("The frames are not evenly spaced in time; each project frame shows the one on show then.");
+        info_.notes.emplace_back(
+            "The frames are not evenly spaced in time; each project frame shows the one on show then.");
     } else {
         info_.length = info_.pictures;
     }
@@ -214,8 +228,8 @@ std::int64_t VideoReader::pictureAt(Frame frame, FrameRate rate) const
 {
     if (index_.size() == 1)
         return 0;
-    // shown·clock <= frame·den/num + slack, in whole numbers and times 4. The slack is one tick of the file's clock, for
-    // its rounding, but never more than a quarter of a frame: some clocks tick once a frame.
+    // shown·clock <= frame·den/num + slack, in whole numbers and times 4. The slack is one tick of the file's clock,
+    // for its rounding, but never more than a quarter of a frame: some clocks tick once a frame.
     const AVRational clock = input_->format()->streams[stream_]->time_base;
     const auto origin = index_.front().shown;
     const Wide frameLength = static_cast<Wide>(rate.den()) * clock.den;
@@ -238,7 +252,8 @@ bool VideoReader::seekBefore(std::int64_t index, int stepsBack)
     AVFormatContext* format = input_->format();
     int code = av_seek_frame(format, stream_, std::min(entry.decoded, entry.shown), AVSEEK_FLAG_BACKWARD);
     if (code < 0 || at == 0)
-        code = std::max(code, avformat_seek_file(format, stream_, INT64_MIN, index_.front().decoded, index_.front().shown, 0));
+        code = std::max(
+            code, avformat_seek_file(format, stream_, INT64_MIN, index_.front().decoded, index_.front().shown, 0));
     if (code < 0 && avio_seek(format->pb, 0, SEEK_SET) == 0)
         avformat_flush(format);
     avcodec_flush_buffers(codec_.get());

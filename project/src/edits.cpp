@@ -38,9 +38,8 @@ StrikeAdded withStrike(Project project, Frame frame, StrikeKind kind, double str
 
 Project withoutStrikes(Project project, const StrikeIds& ids)
 {
-    std::erase_if(project.strikes, [&](const Strike& strike) {
-        return std::find(ids.begin(), ids.end(), strike.id) != ids.end();
-    });
+    std::erase_if(project.strikes,
+                  [&](const Strike& strike) { return std::find(ids.begin(), ids.end(), strike.id) != ids.end(); });
     return project;
 }
 
@@ -51,7 +50,8 @@ Project withStrikesMoved(Project project, const StrikeIds& ids, std::int64_t fra
         if (const Strike* strike = project.strike(id))
             frames = std::clamp(frames, std::min<std::int64_t>(0, -strike->frame.index),
                                 std::max<std::int64_t>(0, last - strike->frame.index));
-    project = withStrikesChanged(std::move(project), ids, [frames](Strike& strike) { strike.frame = strike.frame + frames; });
+    project =
+        withStrikesChanged(std::move(project), ids, [frames](Strike& strike) { strike.frame = strike.frame + frames; });
     project.sortStrikes();
     return project;
 }

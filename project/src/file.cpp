@@ -289,7 +289,8 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
     if (const auto known = rateFromText(rate))
         project.rate = *known;
     else
-        object.wrong("rate", "is \"" + rate + "\", but should be a fraction such as \"24000/1001\", 1 to 1000 a second");
+        object.wrong("rate",
+                     "is \"" + rate + "\", but should be a fraction such as \"24000/1001\", 1 to 1000 a second");
     readList(object, "shots", trouble, [&](const Json& shot, const std::string& where) {
         if (project.shot)
             trouble.add(ErrorCode::unsupported, where, "is a second shot; this version plays one");
@@ -299,7 +300,8 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
     readList(object, "recipes", trouble, [&](const Json& item, const std::string& where) {
         Recipe recipe = readRecipe(item, where, trouble);
         if (project.recipeNamed(recipe.name) != nullptr)
-            trouble.add(ErrorCode::badValue, where + ".name", "is \"" + recipe.name + "\", as another recipe's is already");
+            trouble.add(ErrorCode::badValue, where + ".name",
+                        "is \"" + recipe.name + "\", as another recipe's is already");
         project.addRecipe(std::move(recipe));
     });
     StrikeId id = 0;
@@ -351,8 +353,9 @@ Result<Project> projectFromJson(std::string_view text, const std::string& folder
             return Error{ErrorCode::badFormat, name, "it is JSON, but not a Vast Ember project: \"vember\" is missing"};
         const Json& version = json["vember"];
         if (!version.is_number_integer() || version.get<double>() != projectVersion)
-            return Error{ErrorCode::unsupported, name, "it has format version " + version.dump() + ", and this program reads version " +
-                                                           std::to_string(projectVersion)};
+            return Error{ErrorCode::unsupported, name,
+                         "it has format version " + version.dump() + ", and this program reads version " +
+                             std::to_string(projectVersion)};
         Project project = readProject(json, folder, trouble);
         if (trouble.error())
             return *trouble.error();
@@ -391,7 +394,9 @@ Status saveProject(const Project& project, const std::string& path)
 Status writeFileSafely(const std::string& path, std::string_view text)
 {
     const fs::path target(path);
-    const std::string part = (target.parent_path() / ("." + target.filename().string() + "." + std::to_string(::getpid()) + ".part")).string();
+    const std::string part =
+        (target.parent_path() / ("." + target.filename().string() + "." + std::to_string(::getpid()) + ".part"))
+            .string();
     const int file = ::open(part.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0666);
     int trouble = file < 0 ? errno : 0;
     for (std::size_t done = 0; trouble == 0 && done < text.size();) {

@@ -55,7 +55,10 @@ public:
     bool flag(const char* key, bool fallback);
 
     std::string placeOf(const std::string& key) const { return place_.empty() ? key : place_ + "." + key; }
-    void wrong(const std::string& key, const std::string& what) { trouble_.add(ErrorCode::badValue, placeOf(key), what); }
+    void wrong(const std::string& key, const std::string& what)
+    {
+        trouble_.add(ErrorCode::badValue, placeOf(key), what);
+    }
     JsonTrouble& trouble() { return trouble_; }
 
 private:

@@ -73,18 +73,26 @@ std::vector<Recipe> starterRecipes(int width, FrameRate frameRate)
 {
     const Scale s{width / 1280.0, frameRate.perSecond() / 24.0};
     std::vector<Recipe> recipes;
-    recipes.push_back({1, std::string(names[2]), envelope({0, 1, 11, 4, 0, 0, 1}, s),
+    recipes.push_back({1,
+                       std::string(names[2]),
+                       envelope({0, 1, 11, 4, 0, 0, 1}, s),
                        {{"Kick", Kick{0.22}, rate(s, 7, 6, 8), amounts(s, 22, 22, 0.015)},
                         {"Rattle", Noise{2, 0.5, 2}, rate(s, 14, 7, 6), amounts(s, 8, 7, 0, 0.4)}}});
-    recipes.push_back({2, std::string(names[1]), envelope({1, 1, 22, 4, 0.1, 36, 24}, s),
+    recipes.push_back({2,
+                       std::string(names[1]),
+                       envelope({1, 1, 22, 4, 0.1, 36, 24}, s),
                        {{"Kick", Kick{0.26}, rate(s, 4, 3, 10), amounts(s, 0, 30)},
                         {"Rattle", Noise{2, 0.5, 2}, rate(s, 13, 5, 10), amounts(s, 4, 7, 0, 0.4)},
                         {"Rumble", Noise{1, 0.5, 2}, rate(s, 3, 2, 24), amounts(s, 3, 7)}}});
-    recipes.push_back({3, std::string(names[0]), envelope({1, 2, 34, 4, 0.16, 96, 48}, s),
+    recipes.push_back({3,
+                       std::string(names[0]),
+                       envelope({1, 2, 34, 4, 0.16, 96, 48}, s),
                        {{"Kick", Kick{0.18}, rate(s, 5, 4, 14), amounts(s, 26, 26, 0.03)},
                         {"Rattle", Noise{3, 0.55, 2}, rate(s, 13, 5, 14), amounts(s, 12, 9, 0, 0.8)},
                         {"Rumble", Noise{2, 0.4, 2}, rate(s, 4, 2.2, 36), amounts(s, 9, 8, 0, 0.2)}}});
-    recipes.push_back({4, std::string(names[3]), envelope({0, 0, 7, 3, 0, 0, 1}, s),
+    recipes.push_back({4,
+                       std::string(names[3]),
+                       envelope({0, 0, 7, 3, 0, 0, 1}, s),
                        {{"Push", Kick{0.7}, rate(s, 3, 3, 8), amounts(s, 0, 0, 0.06)},
                         {"Kick", Kick{0.4}, rate(s, 5, 5, 8), amounts(s, 0, 8)}}});
     return recipes;

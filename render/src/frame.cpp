@@ -23,7 +23,8 @@ Matrix3 viewMatrix(const FrameLook& look, int sourceWidth, int sourceHeight, int
     const double cx = 0.5 * (look.projectWidth - 1);
     const double cy = 0.5 * (look.projectHeight - 1);
     const double shrink = 1.0 / look.cover;
-    const Matrix3 uncover = Matrix3::translation(cx, cy) * Matrix3::scaling(shrink, shrink) * Matrix3::translation(-cx, -cy);
+    const Matrix3 uncover =
+        Matrix3::translation(cx, cy) * Matrix3::scaling(shrink, shrink) * Matrix3::translation(-cx, -cy);
     return resize(look.projectWidth, look.projectHeight, sourceWidth, sourceHeight) *
            poseMatrix(look.pose, look.projectWidth, look.projectHeight).inverse() * uncover *
            resize(width, height, look.projectWidth, look.projectHeight);
@@ -39,7 +40,8 @@ Image halved(const Image& source)
         const int whole = source.width() / 2;
         for (int x = 0; x < whole; ++x)
             for (int k = 0; k < 4; ++k)
-                to[4 * x + k] = static_cast<std::uint8_t>((a[8 * x + k] + a[8 * x + 4 + k] + b[8 * x + k] + b[8 * x + 4 + k] + 2) / 4);
+                to[4 * x + k] = static_cast<std::uint8_t>(
+                    (a[8 * x + k] + a[8 * x + 4 + k] + b[8 * x + k] + b[8 * x + 4 + k] + 2) / 4);
         if (whole < out.width())
             for (int k = 0; k < 4; ++k)
                 to[4 * whole + k] = static_cast<std::uint8_t>((a[8 * whole + k] + b[8 * whole + k] + 1) / 2);

@@ -98,7 +98,8 @@ const WeightTable& weightTable()
 
 CubicWeights cubicWeights(double f)
 {
-    return {{((-.5 * f + 1) * f - .5) * f, (1.5 * f - 2.5) * f * f + 1, ((-1.5 * f + 2) * f + .5) * f, (.5 * f - .5) * f * f}};
+    return {{((-.5 * f + 1) * f - .5) * f, (1.5 * f - 2.5) * f * f + 1, ((-1.5 * f + 2) * f + .5) * f,
+             (.5 * f - .5) * f * f}};
 }
 
 void warp(const Image& source, const Matrix3& toSource, EdgeMode edges, Colour plain, Image& out)
@@ -113,22 +114,14 @@ void warp(const Image& source, const Matrix3& toSource, EdgeMode edges, Colour p
     const auto rows = [&](const oneapi::tbb::blocked_range<int>& range) {
         for (int y = range.begin(); y < range.end(); ++y) {
             const auto& m = map.m;
-            const WarpRow job{source.row(0),
-                              static_cast<std::ptrdiff_t>(source.stride()),
-                              source.width(),
-                              source.height(),
-                              m[1] * y + m[2],
-                              m[0],
-                              m[4] * y + m[5],
-                              m[3],
-                              m[7] * y + m[8],
-                              m[6],
-                              affine,
-                              &weightTable(),
-                              out.row(y),
-                              out.width(),
-                              outsidePixel,
-                              &border};
+            const WarpRow job{source.row(0),   static_cast<std::ptrdiff_t>(source.stride()),
+                              source.width(),  source.height(),
+                              m[1] * y + m[2], m[0],
+                              m[4] * y + m[5], m[3],
+                              m[7] * y + m[8], m[6],
+                              affine,          &weightTable(),
+                              out.row(y),      out.width(),
+                              outsidePixel,    &border};
             runWarpRow(job);
         }
     };
@@ -141,8 +134,8 @@ void warpReference(const Image& source, const Matrix3& toSource, EdgeMode edges,
     const auto& m = toSource.m;
     for (int y = 0; y < out.height(); ++y)
         for (int x = 0; x < out.width(); ++x)
-            anyPixel<double>(border, m[0] * x + m[1] * y + m[2], m[3] * x + m[4] * y + m[5],
-                             m[6] * x + m[7] * y + m[8], out.at(x, y));
+            anyPixel<double>(border, m[0] * x + m[1] * y + m[2], m[3] * x + m[4] * y + m[5], m[6] * x + m[7] * y + m[8],
+                             out.at(x, y));
 }
 
 namespace {

@@ -24,8 +24,8 @@ void warpRow(const WarpRow& job)
 #else
 constexpr int block = 64; ///< pixels worked on together
 
-/// For each pixel of a block: where its upper left neighbour lies (in bytes, -1 when a neighbour is beyond the source) and
-/// which phases it has.
+/// For each pixel of a block: where its upper left neighbour lies (in bytes, -1 when a neighbour is beyond the source)
+/// and which phases it has.
 struct Places {
     std::ptrdiff_t offset[block];
     std::int32_t phaseX[block];
@@ -47,7 +47,9 @@ HWY_INLINE void findPlacesStraight(const WarpRow& job, int from, int count, Plac
 {
     const double unit = phaseCount * 4294967296.0;
     const double limit = 4.0e18;
-    const auto fixed = [&](double v) { return static_cast<std::int64_t>(std::fmin(std::fmax(v * unit, -limit), limit)); };
+    const auto fixed = [&](double v) {
+        return static_cast<std::int64_t>(std::fmin(std::fmax(v * unit, -limit), limit));
+    };
     const std::int64_t dx = fixed(job.dx);
     const std::int64_t dy = fixed(job.dy);
     std::int64_t x = fixed(job.x + job.dx * from) + (std::int64_t{1} << 31);
@@ -67,7 +69,8 @@ HWY_INLINE void findPlacesInDepth(const WarpRow& job, int from, int count, Place
         const double sx = (job.x + job.dx * at) / w;
         const double sy = (job.y + job.dy * at) / w;
         const bool seen = w > 0 && sx > 0 && sy > 0 && sx < job.sourceWidth && sy < job.sourceHeight;
-        place(job, places, i, seen ? static_cast<std::int64_t>(sx * phaseCount + 0.5) : 0, seen ? static_cast<std::int64_t>(sy * phaseCount + 0.5) : 0);
+        place(job, places, i, seen ? static_cast<std::int64_t>(sx * phaseCount + 0.5) : 0,
+              seen ? static_cast<std::int64_t>(sy * phaseCount + 0.5) : 0);
     }
 }
 
@@ -81,7 +84,8 @@ void warpRow(const WarpRow& job)
     const hn::FixedTag<float, 4> d4;
     const std::size_t lanes = hn::Lanes(d);
     // Steps so large that fixed point could overflow on the way are far outside anyway and go the other way.
-    const bool straight = job.affine && std::fabs(job.dx) < 1e3 && std::fabs(job.dy) < 1e3 && std::fabs(job.x) < 1e5 && std::fabs(job.y) < 1e5;
+    const bool straight = job.affine && std::fabs(job.dx) < 1e3 && std::fabs(job.dy) < 1e3 && std::fabs(job.x) < 1e5 &&
+                          std::fabs(job.y) < 1e5;
 
     Places places;
     alignas(64) float sums[4 * block];

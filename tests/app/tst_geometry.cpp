@@ -133,7 +133,8 @@ private slots:
             e.set(field, value);
         const QPointF now = pointOf(layout, e, which);
         const QPointF wanted = layout.at(frame, level);
-        QVERIFY2(std::abs(now.x() - wanted.x()) < 1e-6 && std::abs(now.y() - wanted.y()) < 1e-6, qPrintable(QStringLiteral("%1 %2").arg(now.x() - wanted.x()).arg(now.y() - wanted.y())));
+        QVERIFY2(std::abs(now.x() - wanted.x()) < 1e-6 && std::abs(now.y() - wanted.y()) < 1e-6,
+                 qPrintable(QStringLiteral("%1 %2").arg(now.x() - wanted.x()).arg(now.y() - wanted.y())));
     }
     void draggingSnapsToFrames()
     {
@@ -155,7 +156,8 @@ private slots:
             Envelope bent = e;
             for (const auto& [field, value] : dragHandle(layout, e, Handle::curve, layout.at(frame, level), true))
                 bent.set(field, value);
-            QVERIFY2(std::abs(intensityAt(bent, frame) - level) < 0.01, qPrintable(QString::number(intensityAt(bent, frame))));
+            QVERIFY2(std::abs(intensityAt(bent, frame) - level) < 0.01,
+                     qPrintable(QString::number(intensityAt(bent, frame))));
         }
         QVERIFY(std::abs(slopeFall(0.3, curveThrough(0.3, 0.4)) - 0.4) < 1e-6);
     }
@@ -166,19 +168,23 @@ private slots:
             Envelope e = shape();
             e.set(F::attack, random.whole(0, 5));
             e.set(F::rumbleLength, random.whole(0, 900));
-            const AnvilLayout layout = layOutAnvil({random.between(700, 2400), random.between(150, 400)}, e, random.whole(0, 3) == 0);
+            const AnvilLayout layout =
+                layOutAnvil({random.between(700, 2400), random.between(150, 400)}, e, random.whole(0, 3) == 0);
             const double width = random.between(40, 120);
             const auto frames = contactFrames(layout, std::llround(e.peak()), width);
             QVERIFY(std::find(frames.begin(), frames.end(), std::llround(e.peak())) != frames.end()); // the peak always
             for (std::size_t k = 1; k < frames.size(); ++k)
-                QVERIFY(layout.map.toPixel(static_cast<double>(frames[k])) - layout.map.toPixel(static_cast<double>(frames[k - 1])) >= width);
+                QVERIFY(layout.map.toPixel(static_cast<double>(frames[k])) -
+                            layout.map.toPixel(static_cast<double>(frames[k - 1])) >=
+                        width);
         }
     }
     void anvilBandsDoNotOverlap()
     {
         for (const double height : {120.0, 210.0, 500.0}) {
             const AnvilLayout layout = layOutAnvil({1000, height}, shape(), false);
-            QVERIFY(layout.plot.bottom() <= layout.ruler.top() && layout.ruler.bottom() <= layout.trace.top() && layout.trace.bottom() <= layout.frames.top());
+            QVERIFY(layout.plot.bottom() <= layout.ruler.top() && layout.ruler.bottom() <= layout.trace.top() &&
+                    layout.trace.bottom() <= layout.frames.top());
             QVERIFY(layout.frames.bottom() <= height + 1e-9);
         }
     }
@@ -194,7 +200,8 @@ private slots:
         QCOMPARE(strikeAt(layout, strikes, {layout.sparkX(140) + 3, y}), StrikeId{2});
         QCOMPARE(strikeAt(layout, strikes, {layout.sparkX(90), y}), StrikeId{0});
         QCOMPARE(strikeAt(layout, strikes, {layout.sparkX(140), layout.thumbs.center().y()}), StrikeId{0});
-        QCOMPARE(strikesBetween(layout, strikes, layout.sparkX(250), layout.sparkX(100)), (std::vector<StrikeId>{2, 3}));
+        QCOMPARE(strikesBetween(layout, strikes, layout.sparkX(250), layout.sparkX(100)),
+                 (std::vector<StrikeId>{2, 3}));
         QVERIFY(layout.sparkHeight(1.5) > layout.sparkHeight(1) && layout.sparkHeight(1) > layout.sparkHeight(0.3));
         QVERIFY(layout.sparkHeight(4) <= layout.sparks.height());
     }

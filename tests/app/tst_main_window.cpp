@@ -65,7 +65,9 @@ class MainWindowTest : public QObject {
     /// The picture on show, once everything asked for has arrived.
     Image shown()
     {
-        const bool there = QTest::qWaitFor([&] { return window_->picture().settled() && window_->picture().pictureFrame() == session().playhead(); }, 8000);
+        const bool there = QTest::qWaitFor(
+            [&] { return window_->picture().settled() && window_->picture().pictureFrame() == session().playhead(); },
+            8000);
         const QImage picture = window_->picture().picture();
         if (!there || picture.isNull())
             return Image(1, 1);
@@ -89,7 +91,8 @@ class MainWindowTest : public QObject {
         QTest::mousePress(widget, Qt::LeftButton, modifiers, from);
         for (int i = 1; i <= 6; ++i) {
             const QPoint place = from + (to - from) * i / 6;
-            QMouseEvent move(QEvent::MouseMove, place, widget->mapToGlobal(place), Qt::NoButton, Qt::LeftButton, modifiers);
+            QMouseEvent move(QEvent::MouseMove, place, widget->mapToGlobal(place), Qt::NoButton, Qt::LeftButton,
+                             modifiers);
             QCoreApplication::sendEvent(widget, &move);
         }
         QTest::mouseRelease(widget, Qt::LeftButton, modifiers, to);
@@ -162,17 +165,20 @@ private slots:
     void theReelScrubs()
     {
         const ReelLayout layout = window_->reel().layoutNow();
-        QTest::mouseClick(&window_->reel(), Qt::LeftButton, {}, QPointF(layout.map.toPixel(70), layout.thumbs.center().y()).toPoint());
+        QTest::mouseClick(&window_->reel(), Qt::LeftButton, {},
+                          QPointF(layout.map.toPixel(70), layout.thumbs.center().y()).toPoint());
         QCOMPARE(session().playhead(), std::int64_t{70});
         QCOMPARE(test::numberIn(shown()), 70);
-        drag(&window_->reel(), QPointF(layout.map.toPixel(70), layout.sound.center().y()).toPoint(), QPointF(layout.map.toPixel(33), layout.sound.center().y()).toPoint());
+        drag(&window_->reel(), QPointF(layout.map.toPixel(70), layout.sound.center().y()).toPoint(),
+             QPointF(layout.map.toPixel(33), layout.sound.center().y()).toPoint());
         QCOMPARE(session().playhead(), std::int64_t{33});
         QVERIFY(!session().document().canUndo());
     }
     void theReelZoomsAndShowsAll()
     {
         const auto wheel = [&](int notches, Qt::KeyboardModifiers modifiers) {
-            QWheelEvent event({640, 30}, window_->reel().mapToGlobal(QPointF(640, 30)), {}, {0, 120 * notches}, Qt::NoButton, modifiers, Qt::NoScrollPhase, false);
+            QWheelEvent event({640, 30}, window_->reel().mapToGlobal(QPointF(640, 30)), {}, {0, 120 * notches},
+                              Qt::NoButton, modifiers, Qt::NoScrollPhase, false);
             QCoreApplication::sendEvent(&window_->reel(), &event);
         };
         wheel(3, Qt::ControlModifier);
@@ -245,7 +251,8 @@ private slots:
         QCOMPARE(view.width(), 384);
         auto clip = ClipReader::open(clip_);
         const ImagePtr source = clip.value()->picture(41).value();
-        const ImagePtr frame = renderFrame(source, lookOf(project(), session().cover(), session().motion().poseAt(41)), 384, 256);
+        const ImagePtr frame =
+            renderFrame(source, lookOf(project(), session().cover(), session().motion().poseAt(41)), 384, 256);
         QVERIFY(samePixels(view, *frame));
         emit child<QComboBox>("picture-scale")->activated(3);
         QTRY_COMPARE(window_->picture().picture().width(), 96);
@@ -280,7 +287,8 @@ private slots:
         // A rubber band over the sparks' band.
         const ReelLayout layout = window_->reel().layoutNow();
         const double y = layout.sparks.top() + 3;
-        drag(&window_->reel(), QPointF(layout.map.toPixel(40), y).toPoint(), QPointF(layout.map.toPixel(92), y).toPoint());
+        drag(&window_->reel(), QPointF(layout.map.toPixel(40), y).toPoint(),
+             QPointF(layout.map.toPixel(92), y).toPoint());
         QCOMPARE(session().selection().size(), std::size_t{2});
         child<ValueField>("strike-strength")->setFocus();
         emit child<ValueField>("strike-strength")->wished(0.5, 0);
@@ -407,7 +415,8 @@ private slots:
     {
         strikeOn(20, Qt::Key_2);
         const AnvilLayout layout = canvas().layoutNow();
-        QTest::mouseClick(&canvas(), Qt::LeftButton, {}, QPointF(layout.map.toPixel(8), layout.frames.center().y()).toPoint());
+        QTest::mouseClick(&canvas(), Qt::LeftButton, {},
+                          QPointF(layout.map.toPixel(8), layout.frames.center().y()).toPoint());
         QCOMPARE(session().playhead(), std::int64_t{28});
     }
     void numbersShapeToo()
@@ -490,7 +499,8 @@ private slots:
         auto* kick = child<QWidget>("strand-0");
         QTest::mouseClick(kick->findChild<QAbstractButton*>(QStringLiteral("mute")), Qt::LeftButton);
         QVERIFY(project().recipes[1].strands[0].muted);
-        QTest::mouseClick(child<QWidget>("strand-1")->findChild<QAbstractButton*>(QStringLiteral("solo")), Qt::LeftButton);
+        QTest::mouseClick(child<QWidget>("strand-1")->findChild<QAbstractButton*>(QStringLiteral("solo")),
+                          Qt::LeftButton);
         QVERIFY(project().recipes[1].strands[1].solo);
         session().undo();
         session().undo();
@@ -577,7 +587,8 @@ private slots:
     {
         const ReelLayout layout = window_->reel().layoutNow();
         const double y = layout.ruler.center().y();
-        drag(&window_->reel(), QPointF(layout.map.toPixel(20) + 1, y).toPoint(), QPointF(layout.map.toPixel(50) + 1, y).toPoint(), Qt::ShiftModifier);
+        drag(&window_->reel(), QPointF(layout.map.toPixel(20) + 1, y).toPoint(),
+             QPointF(layout.map.toPixel(50) + 1, y).toPoint(), Qt::ShiftModifier);
         QCOMPARE(session().loop(), (LoopRange{20, 50, true}));
     }
     void withoutADeviceTheStateSaysSo()
@@ -608,7 +619,11 @@ private slots:
         key(Qt::Key_S, Qt::ControlModifier);
         QVERIFY(!session().modified());
         QCOMPARE(loadProject(at(QStringLiteral("saved.vember")).toStdString())->strikes.size(), std::size_t{1});
-        QVERIFY(QSettings().value(QStringLiteral("files/recent")).toStringList().first().endsWith(QStringLiteral("saved.vember")));
+        QVERIFY(QSettings()
+                    .value(QStringLiteral("files/recent"))
+                    .toStringList()
+                    .first()
+                    .endsWith(QStringLiteral("saved.vember")));
     }
     void unsavedChangesAreAskedFor()
     {
@@ -688,7 +703,8 @@ private slots:
     void theEmptyWindowTakesEveryKey()
     {
         session().close();
-        for (const auto k : {Qt::Key_S, Qt::Key_1, Qt::Key_Space, Qt::Key_Left, Qt::Key_End, Qt::Key_L, Qt::Key_I, Qt::Key_Up, Qt::Key_Delete, Qt::Key_N, Qt::Key_C, Qt::Key_E, Qt::Key_W})
+        for (const auto k : {Qt::Key_S, Qt::Key_1, Qt::Key_Space, Qt::Key_Left, Qt::Key_End, Qt::Key_L, Qt::Key_I,
+                             Qt::Key_Up, Qt::Key_Delete, Qt::Key_N, Qt::Key_C, Qt::Key_E, Qt::Key_W})
             key(k);
         QVERIFY(project().strikes.empty());
         openAnswer_ = QString::fromStdString(clip_);
@@ -726,7 +742,8 @@ private slots:
         QVERIFY(window_->renderPanel().running());
         QVERIFY(!child<QAbstractButton>("render-start")->isEnabled());
         QTRY_VERIFY_WITH_TIMEOUT(!window_->renderPanel().running(), 30000);
-        QVERIFY2(child<QLabel>("render-state")->text().contains(QStringLiteral("out film.mkv")), qPrintable(child<QLabel>("render-state")->text()));
+        QVERIFY2(child<QLabel>("render-state")->text().contains(QStringLiteral("out film.mkv")),
+                 qPrintable(child<QLabel>("render-state")->text()));
         auto film = ClipReader::open(out.toStdString());
         QVERIFY(film);
         QCOMPARE(film.value()->info().length, std::int64_t{20});
@@ -748,7 +765,8 @@ private slots:
         QTest::mouseClick(child<QAbstractButton>("render-cancel"), Qt::LeftButton);
         QTRY_VERIFY_WITH_TIMEOUT(!window_->renderPanel().running(), 20000);
         QVERIFY(child<QLabel>("render-state")->text().contains(QStringLiteral("Cancelled")));
-        QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*stopped*")}, QDir::Files | QDir::Hidden), QStringList());
+        QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*stopped*")}, QDir::Files | QDir::Hidden),
+                 QStringList());
     }
     void closingDuringARenderAsks()
     {
@@ -761,7 +779,8 @@ private slots:
         confirmAnswer_ = true;
         QVERIFY(window_->close());
         window_.reset();
-        QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*closing*")}, QDir::Files | QDir::Hidden), QStringList());
+        QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*closing*")}, QDir::Files | QDir::Hidden),
+                 QStringList());
     }
     void rendersThatCannotBeAreTold()
     {

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <cmath>
 
+#include <QLineEdit>
 #include <QMouseEvent>
 #include <QSignalSpy>
 #include <QTest>
 #include <QWheelEvent>
-#include <QLineEdit>
 
 #include "clips.h"
 #include "frame_store.h"
@@ -251,7 +251,8 @@ private slots:
         connect(&field, &ValueField::wished, &field, &ValueField::setValue);
         QSignalSpy wished(&field, &ValueField::wished);
         for (int i = 0; i < 3; ++i) {
-            QWheelEvent wheel({5, 5}, field.mapToGlobal(QPointF(5, 5)), {}, {0, 120}, Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase, false);
+            QWheelEvent wheel({5, 5}, field.mapToGlobal(QPointF(5, 5)), {}, {0, 120}, Qt::NoButton, Qt::NoModifier,
+                              Qt::NoScrollPhase, false);
             QCoreApplication::sendEvent(&field, &wheel);
         }
         QCOMPARE(field.value(), 23.0);

@@ -65,7 +65,9 @@ private slots:
     void wrongCommandLines_data()
     {
         QTest::addColumn<QStringList>("arguments");
-        const auto row = [](const char* text) { QTest::addRow("%s", text) << QString::fromLatin1(text).split(QLatin1Char(' '), Qt::SkipEmptyParts); };
+        const auto row = [](const char* text) {
+            QTest::addRow("%s", text) << QString::fromLatin1(text).split(QLatin1Char(' '), Qt::SkipEmptyParts);
+        };
         row("");
         row("fly");
         row("new");
@@ -102,7 +104,9 @@ private slots:
     }
     void newMakesAProject()
     {
-        QCOMPARE(run({"new", clip_, "-o", at("a.vember"), "--strike", "20:landing:0.8", "--strike", "40:blast:50%", "--strike", "5:beat"}), 0);
+        QCOMPARE(run({"new", clip_, "-o", at("a.vember"), "--strike", "20:landing:0.8", "--strike", "40:blast:50%",
+                      "--strike", "5:beat"}),
+                 0);
         QCOMPARE(run({"info", at("a.vember")}), 0);
         const QJsonObject info = QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object();
         QCOMPARE(info[QStringLiteral("size")].toObject()[QStringLiteral("width")].toInt(), 192);
@@ -169,7 +173,8 @@ private slots:
         const std::atomic<bool> stop{true};
         QCOMPARE(run({"render", made("s.vember"), "-o", at("s.mp4")}, &stop), 1);
         QVERIFY(errHas("cancelled"));
-        QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*s.mp4*")}, QDir::Files | QDir::Hidden), QStringList());
+        QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*s.mp4*")}, QDir::Files | QDir::Hidden),
+                 QStringList());
     }
     void badFilesAreSentences_data()
     {
@@ -177,7 +182,8 @@ private slots:
         QTest::addRow("broken") << QByteArray("{\"vember\": 1, ");
         QTest::addRow("version") << QByteArray("{\"vember\": 99}");
         QTest::addRow("empty") << QByteArray();
-        QTest::addRow("absurd") << QByteArray(R"({"vember":1,"frame":{"width":1e300,"height":4},"rate":"24/1","shots":[],"recipes":[],"strikes":[]})");
+        QTest::addRow("absurd") << QByteArray(
+            R"({"vember":1,"frame":{"width":1e300,"height":4},"rate":"24/1","shots":[],"recipes":[],"strikes":[]})");
     }
     void badFilesAreSentences()
     {
@@ -211,11 +217,14 @@ private slots:
     {
         const QString program = QCoreApplication::applicationDirPath() + QStringLiteral("/vast-ember-batch");
         QProcess process;
-        process.start(program, {QStringLiteral("new"), QString::fromStdString(clip_), QStringLiteral("-o"), folder_.filePath(QStringLiteral("real.vember")), QStringLiteral("--strike"), QStringLiteral("3:hit:1")});
+        process.start(program, {QStringLiteral("new"), QString::fromStdString(clip_), QStringLiteral("-o"),
+                                folder_.filePath(QStringLiteral("real.vember")), QStringLiteral("--strike"),
+                                QStringLiteral("3:hit:1")});
         QVERIFY(process.waitForFinished() && process.exitCode() == 0);
         process.start(program, {QStringLiteral("poses"), folder_.filePath(QStringLiteral("real.vember"))});
         QVERIFY(process.waitForFinished() && process.exitCode() == 0);
-        QVERIFY(process.readAllStandardOutput().startsWith("frame,x,y,zoom,roll,pan,tilt,intensity\n0,0,0,1,0,0,0,0\n"));
+        QVERIFY(
+            process.readAllStandardOutput().startsWith("frame,x,y,zoom,roll,pan,tilt,intensity\n0,0,0,1,0,0,0,0\n"));
         process.start(program, {QStringLiteral("poses"), QStringLiteral("none.vember")});
         QVERIFY(process.waitForFinished() && process.exitCode() == 1);
         QVERIFY(!process.readAllStandardError().isEmpty());
@@ -227,14 +236,18 @@ private slots:
         QVERIFY(process.waitForFinished() && process.exitCode() == 1);
         // A signal stops a render and cleans up.
         process.setStandardOutputFile(QProcess::nullDevice());
-        process.start(program, {QStringLiteral("render"), folder_.filePath(QStringLiteral("real.vember")), QStringLiteral("-o"), folder_.filePath(QStringLiteral("real.mp4")), QStringLiteral("--size"), QStringLiteral("3840x2560"), QStringLiteral("--threads"), QStringLiteral("1")});
+        process.start(program,
+                      {QStringLiteral("render"), folder_.filePath(QStringLiteral("real.vember")), QStringLiteral("-o"),
+                       folder_.filePath(QStringLiteral("real.mp4")), QStringLiteral("--size"),
+                       QStringLiteral("3840x2560"), QStringLiteral("--threads"), QStringLiteral("1")});
         process.setReadChannel(QProcess::StandardError);
         QVERIFY(process.waitForReadyRead(20000)); // the first word of its progress
         process.terminate();
         QVERIFY(process.waitForFinished());
         QCOMPARE(process.exitStatus(), QProcess::NormalExit);
         QCOMPARE(process.exitCode(), 1);
-        QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*real.mp4*")}, QDir::Files | QDir::Hidden), QStringList());
+        QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*real.mp4*")}, QDir::Files | QDir::Hidden),
+                 QStringList());
     }
 };
 

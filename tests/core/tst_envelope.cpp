@@ -29,8 +29,9 @@ Envelope shape(double attack, double hold, double decay, double curve, double ru
 
 Envelope randomEnvelope(test::Random& random)
 {
-    Envelope e = shape(random.whole(0, 4), random.whole(0, 3), random.whole(1, 40), random.between(-8, 8),
-                       random.whole(0, 2) == 0 ? 0 : random.between(0.02, 0.5), random.whole(0, 60), random.whole(1, 30));
+    Envelope e =
+        shape(random.whole(0, 4), random.whole(0, 3), random.whole(1, 40), random.between(-8, 8),
+              random.whole(0, 2) == 0 ? 0 : random.between(0.02, 0.5), random.whole(0, 60), random.whole(1, 30));
     e.set(F::attackCurve, random.between(-8, 8));
     if (random.whole(0, 1) == 1)
         e.set(F::lead, random.whole(1, 8));

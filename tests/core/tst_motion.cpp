@@ -67,7 +67,8 @@ Project busyProject(int strikes, std::int64_t length)
     project.shot->length = length;
     for (int i = 0; i < strikes; ++i)
         project.strikes.push_back([&] {
-            Strike s = strikeAt(random.whole(0, static_cast<int>(length) - 1), random.between(0.1, 1.5), static_cast<std::uint32_t>(i), std::nullopt);
+            Strike s = strikeAt(random.whole(0, static_cast<int>(length) - 1), random.between(0.1, 1.5),
+                                static_cast<std::uint32_t>(i), std::nullopt);
             s.id = i + 1;
             return s;
         }());
@@ -92,7 +93,8 @@ private slots:
         int still = 0;
         for (std::int64_t frame = 0; frame < 3000; ++frame) {
             const auto t = static_cast<double>(frame);
-            const bool running = std::any_of(motion.spans().begin(), motion.spans().end(), [t](const StrikeSpan& s) { return t >= s.start && t < s.end; });
+            const bool running = std::any_of(motion.spans().begin(), motion.spans().end(),
+                                             [t](const StrikeSpan& s) { return t >= s.start && t < s.end; });
             if (running)
                 continue;
             ++still;
@@ -130,7 +132,9 @@ private slots:
     }
     void firstMoveFollowsTheDirection()
     {
-        for (const auto& [degrees, x, y] : {std::tuple(0.0, 1.0, 0.0), std::tuple(90.0, 0.0, 1.0), std::tuple(180.0, -1.0, 0.0), std::tuple(-90.0, 0.0, -1.0), std::tuple(450.0, 0.0, 1.0)}) {
+        for (const auto& [degrees, x, y] :
+             {std::tuple(0.0, 1.0, 0.0), std::tuple(90.0, 0.0, 1.0), std::tuple(180.0, -1.0, 0.0),
+              std::tuple(-90.0, 0.0, -1.0), std::tuple(450.0, 0.0, 1.0)}) {
             AxisValues amount = test::amountOf(Axis::x, 10);
             amount[Axis::y] = 10;
             Project project = withRecipe(test::plainRecipe(Kick{0.3}, amount, shortEnvelope()));
@@ -260,7 +264,9 @@ private slots:
             const double t = random.between(0, 4500);
             double strongest = 0;
             for (const Strike& strike : project.strikes)
-                strongest = std::max(strongest, strike.strength * intensityAt(envelopeOf(project, strike), t - static_cast<double>(strike.frame.index)));
+                strongest =
+                    std::max(strongest, strike.strength * intensityAt(envelopeOf(project, strike),
+                                                                      t - static_cast<double>(strike.frame.index)));
             QCOMPARE(motion.intensityAt(t), strongest);
         }
     }

@@ -44,7 +44,8 @@ int uncovered(const Pose& pose, double zoom, int width, int height)
             const Point q{cx + (x - cx) / zoom, cy + (y - cy) / zoom};
             const Point s = back.map(q);
             const double slack = 1e-7;
-            if (back.depth(q) <= 0 || s.x < -slack || s.y < -slack || s.x > width - 1 + slack || s.y > height - 1 + slack)
+            if (back.depth(q) <= 0 || s.x < -slack || s.y < -slack || s.x > width - 1 + slack ||
+                s.y > height - 1 + slack)
                 ++count;
         }
     return count;

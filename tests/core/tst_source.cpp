@@ -24,7 +24,8 @@ private slots:
     void noiseIsLockedToItsPeak()
     {
         for (std::uint64_t seed = 0; seed < 1000; ++seed) {
-            const Noise noise{1 + static_cast<int>(seed % 8), 0.1 + 0.1 * static_cast<double>(seed % 9), 1.2 + 0.3 * static_cast<double>(seed % 9)};
+            const Noise noise{1 + static_cast<int>(seed % 8), 0.1 + 0.1 * static_cast<double>(seed % 9),
+                              1.2 + 0.3 * static_cast<double>(seed % 9)};
             QCOMPARE(sourceValue(noise, moment(1, 1, 0), mixSeed(seed, 1)), 1.0);
         }
     }
@@ -54,7 +55,8 @@ private slots:
         double squares = 0;
         constexpr int count = 60000;
         for (int i = 0; i < count; ++i) {
-            const double value = sourceValue(noise, moment(2, 1, 3.0 + 0.05 * i), mixSeed(7, static_cast<std::uint64_t>(octaves)));
+            const double value =
+                sourceValue(noise, moment(2, 1, 3.0 + 0.05 * i), mixSeed(7, static_cast<std::uint64_t>(octaves)));
             sum += value;
             squares += value * value;
         }
@@ -122,10 +124,7 @@ private slots:
             }
         }
     }
-    void leadGoesTheOtherWay()
-    {
-        QCOMPARE(sourceValue(Kick{0.3}, moment(-2, 1, -1), 0), -1.0);
-    }
+    void leadGoesTheOtherWay() { QCOMPARE(sourceValue(Kick{0.3}, moment(-2, 1, -1), 0), -1.0); }
     void phaseIsTheSumOfTheRate()
     {
         test::Random random(8);

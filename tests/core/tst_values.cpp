@@ -23,7 +23,8 @@ private slots:
         QCOMPARE(ntsc->seconds(24000), 1001.0);
         QCOMPARE(ntsc->frames(1001), 24000.0);
         QVERIFY(!(*ntsc == *FrameRate::make(23976, 1000)));
-        for (const auto& [num, den] : {std::pair(0, 1), std::pair(24, 0), std::pair(-24, 1), std::pair(24, -1), std::pair(1, 2), std::pair(1001, 1)})
+        for (const auto& [num, den] : {std::pair(0, 1), std::pair(24, 0), std::pair(-24, 1), std::pair(24, -1),
+                                       std::pair(1, 2), std::pair(1001, 1)})
             QVERIFY(!FrameRate::make(num, den));
         QVERIFY(!FrameRate::make(INT64_MAX, 3));
     }
@@ -37,7 +38,8 @@ private slots:
     {
         for (int code = 0; code <= static_cast<int>(ErrorCode::failed); ++code) {
             const std::string text = sentence({static_cast<ErrorCode>(code), "/tmp/a b.mp4", "why"});
-            QVERIFY(text.find("a b.mp4") != std::string::npos && text.find("why") != std::string::npos && text.back() == '.');
+            QVERIFY(text.find("a b.mp4") != std::string::npos && text.find("why") != std::string::npos &&
+                    text.back() == '.');
             QVERIFY(sentence({static_cast<ErrorCode>(code), "", ""}).size() > 5);
         }
     }

@@ -31,7 +31,10 @@ class FilmTest : public QObject {
     std::string clip_;
 
     std::string at(const char* name) const { return folder_.filePath(QString::fromLatin1(name)).toStdString(); }
-    QStringList leftovers() const { return QDir(folder_.path()).entryList({QStringLiteral("*.part")}, QDir::Files | QDir::Hidden); }
+    QStringList leftovers() const
+    {
+        return QDir(folder_.path()).entryList({QStringLiteral("*.part")}, QDir::Files | QDir::Hidden);
+    }
 
     /// Forty-eight numbered frames with one short hit on frame 20.
     Project project() const
@@ -106,12 +109,14 @@ private slots:
         // The right channel tells its place: half a second in, 24000 samples.
         const SoundBuffer part = sound.value()->read(48000);
         for (std::int64_t i = 0; i < 48000; i += 997)
-            QVERIFY(std::abs(part.samples[static_cast<std::size_t>(2 * i + 1)] - (static_cast<float>((24000 + i) % 4800) / 4800.f - 0.5f)) < 3e-4f);
+            QVERIFY(std::abs(part.samples[static_cast<std::size_t>(2 * i + 1)] -
+                             (static_cast<float>((24000 + i) % 4800) / 4800.f - 0.5f)) < 3e-4f);
         QVERIFY(sound.value()->atEnd() || std::abs(sound.value()->read(1).samples[0]) < 1e-6f);
         // Pictures of a range are numbered as on the film.
         options.last = Frame{13};
         QVERIFY(renderFilm(p, at("numbers/"), options, goOn));
-        QCOMPARE(QDir(folder_.filePath(QStringLiteral("numbers"))).entryList(QDir::Files), QStringList({QStringLiteral("frame_00012.png"), QStringLiteral("frame_00013.png")}));
+        QCOMPARE(QDir(folder_.filePath(QStringLiteral("numbers"))).entryList(QDir::Files),
+                 QStringList({QStringLiteral("frame_00012.png"), QStringLiteral("frame_00013.png")}));
     }
     void otherSizesAndShapes()
     {
@@ -143,7 +148,8 @@ private slots:
         options.last = Frame{26};
         for (const int threads : {1, 2, 8}) {
             options.threads = threads;
-            QVERIFY(renderFilm(p, folder_.filePath(QStringLiteral("t%1.mkv").arg(threads)).toStdString(), options, goOn));
+            QVERIFY(
+                renderFilm(p, folder_.filePath(QStringLiteral("t%1.mkv").arg(threads)).toStdString(), options, goOn));
         }
         auto one = ClipReader::open(at("t1.mkv"));
         for (const char* name : {"t2.mkv", "t8.mkv"}) {
@@ -175,10 +181,11 @@ private slots:
     {
         for (const char* name : {"stop.mp4", "stop.mkv", "stop_%04d.png"}) {
             int told = 0;
-            const auto result = renderFilm(project(), at(name), wholeFilm(project()), [&](const RenderProgress& progress) {
-                ++told;
-                return progress.done < 10;
-            });
+            const auto result =
+                renderFilm(project(), at(name), wholeFilm(project()), [&](const RenderProgress& progress) {
+                    ++told;
+                    return progress.done < 10;
+                });
             QVERIFY(!result && result.error().code == ErrorCode::cancelled);
             QCOMPARE(told, 10);
             QVERIFY(!QFile::exists(QString::fromStdString(at(name))));
@@ -242,12 +249,16 @@ private slots:
         QVERIFY(fine.str().find("\n20.25,") != std::string::npos && fine.str().find("\n20.75,") != std::string::npos);
         std::ostringstream json;
         writePosesJson(json, Motion(p), {18, 19, 1});
-        QCOMPARE(json.str(), std::string("[\n  {\"frame\": 18, \"x\": 0, \"y\": 0, \"zoom\": 1, \"roll\": 0, \"pan\": 0, \"tilt\": 0, \"intensity\": 0},\n"
-                                         "  {\"frame\": 19, \"x\": 0, \"y\": 0, \"zoom\": 1, \"roll\": 0, \"pan\": 0, \"tilt\": 0, \"intensity\": 0}\n]\n"));
+        QCOMPARE(json.str(), std::string("[\n  {\"frame\": 18, \"x\": 0, \"y\": 0, \"zoom\": 1, \"roll\": 0, \"pan\": "
+                                         "0, \"tilt\": 0, \"intensity\": 0},\n"
+                                         "  {\"frame\": 19, \"x\": 0, \"y\": 0, \"zoom\": 1, \"roll\": 0, \"pan\": 0, "
+                                         "\"tilt\": 0, \"intensity\": 0}\n]\n"));
     }
     void stillsBecomeFilms()
     {
-        QVERIFY(test::ffmpeg({QStringLiteral("-i"), QString::fromStdString(clip_), QStringLiteral("-frames:v"), QStringLiteral("1"), QStringLiteral("-update"), QStringLiteral("1"), folder_.filePath(QStringLiteral("still.png"))}));
+        QVERIFY(test::ffmpeg({QStringLiteral("-i"), QString::fromStdString(clip_), QStringLiteral("-frames:v"),
+                              QStringLiteral("1"), QStringLiteral("-update"), QStringLiteral("1"),
+                              folder_.filePath(QStringLiteral("still.png"))}));
         Project p = projectForClip(ClipReader::open(at("still.png")).value()->info());
         QVERIFY(p.shot->still);
         p = withStrike(std::move(p), Frame{10}, StrikeKind::landing, 1).project;

@@ -16,7 +16,8 @@ class HouseTest : public QObject {
     {
         QStringList found;
         for (const QString& folder : folders) {
-            QDirIterator files(root_ + QLatin1Char('/') + folder, {QStringLiteral("*.h"), QStringLiteral("*.cpp")}, QDir::Files, QDirIterator::Subdirectories);
+            QDirIterator files(root_ + QLatin1Char('/') + folder, {QStringLiteral("*.h"), QStringLiteral("*.cpp")},
+                               QDir::Files, QDirIterator::Subdirectories);
             while (files.hasNext())
                 found << files.next();
         }
@@ -34,10 +35,16 @@ private slots:
         QTest::addColumn<QString>("room");
         QTest::addColumn<QString>("forbidden");
         const QString foreign = QStringLiteral("Q[A-Z]|libav|libsw|opencv|nlohmann|CLI/");
-        QTest::addRow("core") << QStringLiteral("core") << foreign + QStringLiteral("|ember/(render|media|project|film|batch)|hwy|tbb|thread|filesystem|fstream");
-        QTest::addRow("render") << QStringLiteral("render") << foreign + QStringLiteral("|ember/(media|project|film|batch)");
-        QTest::addRow("media") << QStringLiteral("media") << QStringLiteral("Q[A-Z]|opencv|nlohmann|CLI/|ember/(render|project|film|batch)");
-        QTest::addRow("project") << QStringLiteral("project") << QStringLiteral("Q[A-Z]|libav|CLI/|ember/(render|media|film|batch)");
+        QTest::addRow("core") << QStringLiteral("core")
+                              << foreign +
+                                     QStringLiteral(
+                                         "|ember/(render|media|project|film|batch)|hwy|tbb|thread|filesystem|fstream");
+        QTest::addRow("render") << QStringLiteral("render")
+                                << foreign + QStringLiteral("|ember/(media|project|film|batch)");
+        QTest::addRow("media") << QStringLiteral("media")
+                               << QStringLiteral("Q[A-Z]|opencv|nlohmann|CLI/|ember/(render|project|film|batch)");
+        QTest::addRow("project") << QStringLiteral("project")
+                                 << QStringLiteral("Q[A-Z]|libav|CLI/|ember/(render|media|film|batch)");
         QTest::addRow("film") << QStringLiteral("film") << QStringLiteral("Q[A-Z]|libav|CLI/|ember/batch");
         QTest::addRow("batch") << QStringLiteral("batch") << QStringLiteral("Q[A-Z]|libav");
         QTest::addRow("app") << QStringLiteral("app") << QStringLiteral("libav|libsw|nlohmann|CLI/|ember/batch");
@@ -47,7 +54,8 @@ private slots:
     {
         QFETCH(QString, room);
         QFETCH(QString, forbidden);
-        const QRegularExpression include(QStringLiteral("^#include [<\"](%1)").arg(forbidden), QRegularExpression::MultilineOption);
+        const QRegularExpression include(QStringLiteral("^#include [<\"](%1)").arg(forbidden),
+                                         QRegularExpression::MultilineOption);
         const auto files = sources({room});
         QVERIFY(!files.isEmpty());
         for (const QString& file : files) {
@@ -57,23 +65,30 @@ private slots:
     }
     void everySourceNamesItsLicence()
     {
-        for (const QString& file : sources({QStringLiteral("core"), QStringLiteral("render"), QStringLiteral("media"), QStringLiteral("project"), QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"), QStringLiteral("demo"), QStringLiteral("tests"), QStringLiteral("bench")}))
-            QVERIFY2(textOf(file).startsWith(QStringLiteral("// SPDX-License-Identifier: GPL-3.0-or-later")), qPrintable(file));
+        for (const QString& file :
+             sources({QStringLiteral("core"), QStringLiteral("render"), QStringLiteral("media"),
+                      QStringLiteral("project"), QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"),
+                      QStringLiteral("demo"), QStringLiteral("tests"), QStringLiteral("bench")}))
+            QVERIFY2(textOf(file).startsWith(QStringLiteral("// SPDX-License-Identifier: GPL-3.0-or-later")),
+                     qPrintable(file));
     }
     void everyTestIsRegistered()
     {
         const QString lists = textOf(root_ + QStringLiteral("/tests/CMakeLists.txt"));
         for (const QString& file : sources({QStringLiteral("tests")}))
             if (file.contains(QStringLiteral("/tst_")))
-                QVERIFY2(lists.contains(QDir(root_ + QStringLiteral("/tests")).relativeFilePath(file)), qPrintable(file));
+                QVERIFY2(lists.contains(QDir(root_ + QStringLiteral("/tests")).relativeFilePath(file)),
+                         qPrintable(file));
     }
     void everyPictureOfTheDocsIsLinked()
     {
         QString pages = textOf(root_ + QStringLiteral("/README.md"));
-        QDirIterator docs(root_ + QStringLiteral("/docs"), {QStringLiteral("*.md")}, QDir::Files, QDirIterator::Subdirectories);
+        QDirIterator docs(root_ + QStringLiteral("/docs"), {QStringLiteral("*.md")}, QDir::Files,
+                          QDirIterator::Subdirectories);
         while (docs.hasNext())
             pages += textOf(docs.next());
-        const auto shots = QDir(root_ + QStringLiteral("/docs/screenshots")).entryList({QStringLiteral("*.png")}, QDir::Files);
+        const auto shots =
+            QDir(root_ + QStringLiteral("/docs/screenshots")).entryList({QStringLiteral("*.png")}, QDir::Files);
         QVERIFY(shots.size() >= 3 && shots.size() < 20);
         for (const QString& shot : shots)
             QVERIFY2(pages.contains(shot), qPrintable(shot));

@@ -32,10 +32,15 @@ private slots:
         test::writeBytes(at("noise.bin"), QByteArray(5000, '\x5a'));
         test::writeBytes(at("cut.mp4"), test::bytesOf(good_).left(2000));
         test::writeBytes(at("empty.png"), {});
-        test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"), QStringLiteral("sine=440:d=1"), folder_.filePath(QStringLiteral("tone.wav"))});
-        test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"), QStringLiteral("sine=440:d=1"), QStringLiteral("-c:a"), QStringLiteral("aac"), folder_.filePath(QStringLiteral("tone.mp4"))});
+        test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
+                      QStringLiteral("sine=440:d=1"), folder_.filePath(QStringLiteral("tone.wav"))});
+        test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
+                      QStringLiteral("sine=440:d=1"), QStringLiteral("-c:a"), QStringLiteral("aac"),
+                      folder_.filePath(QStringLiteral("tone.mp4"))});
         QDir(folder_.path()).mkdir(QStringLiteral("folder"));
-        const auto row = [](const char* name, ErrorCode code) { QTest::addRow("%s", name) << QString::fromLatin1(name) << static_cast<int>(code); };
+        const auto row = [](const char* name, ErrorCode code) {
+            QTest::addRow("%s", name) << QString::fromLatin1(name) << static_cast<int>(code);
+        };
         row("nothing.mp4", ErrorCode::notFound);
         row("empty.mp4", ErrorCode::notMedia);
         row("empty.png", ErrorCode::notMedia);

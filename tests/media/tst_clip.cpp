@@ -45,7 +45,9 @@ class ClipTest : public QObject {
     /// The numbered source coded another way.
     QString coded(const QString& name, const QStringList& options, const QStringList& before = {})
     {
-        return test::ffmpeg(before + QStringList{QStringLiteral("-i"), source_} + options + QStringList{at(name)}) ? at(name) : QString();
+        return test::ffmpeg(before + QStringList{QStringLiteral("-i"), source_} + options + QStringList{at(name)})
+                   ? at(name)
+                   : QString();
     }
 
 private slots:
@@ -60,7 +62,8 @@ private slots:
         QTest::addColumn<QString>("name");
         QTest::addColumn<QStringList>("options");
         const auto row = [](const char* name, const char* options) {
-            QTest::addRow("%s %s", name, options) << QString::fromLatin1(name) << QString::fromLatin1(options).split(QLatin1Char(' '));
+            QTest::addRow("%s %s", name, options)
+                << QString::fromLatin1(name) << QString::fromLatin1(options).split(QLatin1Char(' '));
         };
         row("long.mp4", "-c:v libx264 -g 250 -bf 3 -pix_fmt yuv420p");
         row("open.mp4", "-c:v libx264 -g 12 -bf 3 -pix_fmt yuv420p -x264-params open-gop=1");
@@ -105,7 +108,8 @@ private slots:
         QTest::addColumn<int>("num");
         QTest::addColumn<int>("den");
         for (const char* extension : {"mp4", "mkv", "mov", "webm"})
-            for (const auto& [num, den] : {std::pair(24000, 1001), std::pair(30000, 1001), std::pair(25, 1), std::pair(60000, 1001), std::pair(12, 1)})
+            for (const auto& [num, den] : {std::pair(24000, 1001), std::pair(30000, 1001), std::pair(25, 1),
+                                           std::pair(60000, 1001), std::pair(12, 1)})
                 QTest::addRow("%s %d/%d", extension, num, den) << QString::fromLatin1(extension) << num << den;
     }
     void ratesAreKept()
@@ -114,9 +118,14 @@ private slots:
         QFETCH(int, num);
         QFETCH(int, den);
         const QString rate = QStringLiteral("%1/%2").arg(num).arg(den);
-        const QStringList codec = extension == QStringLiteral("webm") ? QStringList{QStringLiteral("-c:v"), QStringLiteral("libvpx-vp9"), QStringLiteral("-deadline"), QStringLiteral("realtime")}
-                                                                      : QStringList{QStringLiteral("-c:v"), QStringLiteral("libx264")};
-        const QString path = coded(QStringLiteral("rate.") + extension, codec + QStringList{QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p"), QStringLiteral("-vsync"), QStringLiteral("passthrough")}, {QStringLiteral("-r"), rate});
+        const QStringList codec = extension == QStringLiteral("webm")
+                                      ? QStringList{QStringLiteral("-c:v"), QStringLiteral("libvpx-vp9"),
+                                                    QStringLiteral("-deadline"), QStringLiteral("realtime")}
+                                      : QStringList{QStringLiteral("-c:v"), QStringLiteral("libx264")};
+        const QString path = coded(QStringLiteral("rate.") + extension,
+                                   codec + QStringList{QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p"),
+                                                       QStringLiteral("-vsync"), QStringLiteral("passthrough")},
+                                   {QStringLiteral("-r"), rate});
         QVERIFY(!path.isEmpty());
         const auto clip = opened(path);
         QVERIFY(clip);
@@ -129,8 +138,11 @@ private slots:
     void variableRateShowsWhatCoversTheInstant()
     {
         // Every third frame is missing and the clock goes on: frame n is shown until the next one comes.
-        const QString path = coded(QStringLiteral("phone.mp4"), {QStringLiteral("-vf"), QStringLiteral("select='gt(mod(n,3),0)'"), QStringLiteral("-vsync"), QStringLiteral("vfr"),
-                                                                 QStringLiteral("-c:v"), QStringLiteral("libx264"), QStringLiteral("-bf"), QStringLiteral("2"), QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p")});
+        const QString path =
+            coded(QStringLiteral("phone.mp4"),
+                  {QStringLiteral("-vf"), QStringLiteral("select='gt(mod(n,3),0)'"), QStringLiteral("-vsync"),
+                   QStringLiteral("vfr"), QStringLiteral("-c:v"), QStringLiteral("libx264"), QStringLiteral("-bf"),
+                   QStringLiteral("2"), QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p")});
         QVERIFY(!path.isEmpty());
         const auto clip = opened(path);
         QVERIFY(clip);
@@ -151,7 +163,10 @@ private slots:
     void startOffsetsBeginWithTheFirstPicture()
     {
         for (const char* name : {"late.mkv", "late.mp4"}) {
-            const QString path = coded(QString::fromLatin1(name), {QStringLiteral("-c:v"), QStringLiteral("libx264"), QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p"), QStringLiteral("-output_ts_offset"), QStringLiteral("2.5")});
+            const QString path =
+                coded(QString::fromLatin1(name),
+                      {QStringLiteral("-c:v"), QStringLiteral("libx264"), QStringLiteral("-pix_fmt"),
+                       QStringLiteral("yuv420p"), QStringLiteral("-output_ts_offset"), QStringLiteral("2.5")});
             const auto clip = opened(path);
             QVERIFY(clip);
             QCOMPARE(numberAt(*clip, 0, clip->info().rate), 0);
@@ -161,8 +176,12 @@ private slots:
     void editListsAreObeyed()
     {
         // Cut without coding again: the file keeps pictures before its start and an edit list hides them.
-        const QString whole = coded(QStringLiteral("whole.mp4"), {QStringLiteral("-c:v"), QStringLiteral("libx264"), QStringLiteral("-g"), QStringLiteral("250"), QStringLiteral("-bf"), QStringLiteral("2"), QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p")});
-        QVERIFY(test::ffmpeg({QStringLiteral("-ss"), QStringLiteral("0.5"), QStringLiteral("-i"), whole, QStringLiteral("-c"), QStringLiteral("copy"), at(QStringLiteral("cut.mp4"))}));
+        const QString whole =
+            coded(QStringLiteral("whole.mp4"),
+                  {QStringLiteral("-c:v"), QStringLiteral("libx264"), QStringLiteral("-g"), QStringLiteral("250"),
+                   QStringLiteral("-bf"), QStringLiteral("2"), QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p")});
+        QVERIFY(test::ffmpeg({QStringLiteral("-ss"), QStringLiteral("0.5"), QStringLiteral("-i"), whole,
+                              QStringLiteral("-c"), QStringLiteral("copy"), at(QStringLiteral("cut.mp4"))}));
         const auto clip = opened(at(QStringLiteral("cut.mp4")));
         QVERIFY(clip);
         QCOMPARE(numberAt(*clip, 0, clip->info().rate), 12);
@@ -179,10 +198,16 @@ private slots:
     {
         QFETCH(int, turn);
         // Stored turned clockwise, with the note that turns it back (the command counts counter-clockwise).
-        const QString filter = turn == 90 ? QStringLiteral("transpose=clock") : turn == 180 ? QStringLiteral("hflip,vflip") : turn == 270 ? QStringLiteral("transpose=cclock") : QStringLiteral("null");
-        const QString stored = coded(QStringLiteral("stored%1.mp4").arg(turn), {QStringLiteral("-vf"), filter, QStringLiteral("-c:v"), QStringLiteral("libx264"), QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p")});
+        const QString filter = turn == 90    ? QStringLiteral("transpose=clock")
+                               : turn == 180 ? QStringLiteral("hflip,vflip")
+                               : turn == 270 ? QStringLiteral("transpose=cclock")
+                                             : QStringLiteral("null");
+        const QString stored = coded(QStringLiteral("stored%1.mp4").arg(turn),
+                                     {QStringLiteral("-vf"), filter, QStringLiteral("-c:v"), QStringLiteral("libx264"),
+                                      QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p")});
         const QString path = at(QStringLiteral("turned%1.mp4").arg(turn));
-        QVERIFY(test::ffmpeg({QStringLiteral("-i"), stored, QStringLiteral("-c"), QStringLiteral("copy"), QStringLiteral("-metadata:s:v:0"), QStringLiteral("rotate=%1").arg(turn), path}));
+        QVERIFY(test::ffmpeg({QStringLiteral("-i"), stored, QStringLiteral("-c"), QStringLiteral("copy"),
+                              QStringLiteral("-metadata:s:v:0"), QStringLiteral("rotate=%1").arg(turn), path}));
         const auto clip = opened(path);
         QVERIFY(clip);
         QCOMPARE(clip->info().width, 192);
@@ -191,7 +216,10 @@ private slots:
     }
     void pixelAspectIsMadeSquare()
     {
-        const QString path = coded(QStringLiteral("wide.mp4"), {QStringLiteral("-vf"), QStringLiteral("scale=96:128,setsar=2/1"), QStringLiteral("-c:v"), QStringLiteral("libx264"), QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p")});
+        const QString path =
+            coded(QStringLiteral("wide.mp4"),
+                  {QStringLiteral("-vf"), QStringLiteral("scale=96:128,setsar=2/1"), QStringLiteral("-c:v"),
+                   QStringLiteral("libx264"), QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p")});
         const auto clip = opened(path);
         QVERIFY(clip);
         QCOMPARE(clip->info().width, 192);
@@ -213,38 +241,50 @@ private slots:
         // One strong colour, coded with this matrix and range, must come back.
         const QString path = at(QStringLiteral("colour.mkv"));
         const QString matrix = space == QStringLiteral("bt709") ? QStringLiteral("bt709") : QStringLiteral("smpte170m");
-        QVERIFY(test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"), QStringLiteral("color=0xc83214:s=64x64:d=0.2:r=24,format=gbrp"), QStringLiteral("-vf"),
-                              QStringLiteral("scale=out_color_matrix=%1:out_range=%2,format=yuv444p").arg(matrix, range), QStringLiteral("-colorspace"), space, QStringLiteral("-color_range"), range,
-                              QStringLiteral("-c:v"), QStringLiteral("ffv1"), path}));
+        QVERIFY(
+            test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
+                          QStringLiteral("color=0xc83214:s=64x64:d=0.2:r=24,format=gbrp"), QStringLiteral("-vf"),
+                          QStringLiteral("scale=out_color_matrix=%1:out_range=%2,format=yuv444p").arg(matrix, range),
+                          QStringLiteral("-colorspace"), space, QStringLiteral("-color_range"), range,
+                          QStringLiteral("-c:v"), QStringLiteral("ffv1"), path}));
         const auto clip = opened(path);
         QVERIFY(clip);
         const auto image = clip->picture(0);
         QVERIFY(image);
         const std::uint8_t* p = image.value()->at(30, 30);
-        QVERIFY2(std::abs(p[0] - 200) <= 3 && std::abs(p[1] - 50) <= 3 && std::abs(p[2] - 20) <= 3, qPrintable(QStringLiteral("%1 %2 %3").arg(p[0]).arg(p[1]).arg(p[2])));
+        QVERIFY2(std::abs(p[0] - 200) <= 3 && std::abs(p[1] - 50) <= 3 && std::abs(p[2] - 20) <= 3,
+                 qPrintable(QStringLiteral("%1 %2 %3").arg(p[0]).arg(p[1]).arg(p[2])));
     }
     void greyRampsComeBack()
     {
         const QString path = at(QStringLiteral("ramp.mkv"));
-        QVERIFY(test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"), QStringLiteral("color=black:s=256x16:d=0.1:r=24,format=gray,geq=lum='X'"), QStringLiteral("-vf"),
-                              QStringLiteral("scale=out_range=tv,format=yuv420p"), QStringLiteral("-c:v"), QStringLiteral("ffv1"), path}));
+        QVERIFY(test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
+                              QStringLiteral("color=black:s=256x16:d=0.1:r=24,format=gray,geq=lum='X'"),
+                              QStringLiteral("-vf"), QStringLiteral("scale=out_range=tv,format=yuv420p"),
+                              QStringLiteral("-c:v"), QStringLiteral("ffv1"), path}));
         const auto clip = opened(path);
         QVERIFY(clip);
         const auto image = clip->picture(0);
         for (int x = 0; x < 256; ++x)
             for (int k = 0; k < 3; ++k)
-                QVERIFY2(std::abs(image.value()->at(x, 8)[k] - x) <= 1, qPrintable(QStringLiteral("%1: %2").arg(x).arg(image.value()->at(x, 8)[k])));
+                QVERIFY2(std::abs(image.value()->at(x, 8)[k] - x) <= 1,
+                         qPrintable(QStringLiteral("%1: %2").arg(x).arg(image.value()->at(x, 8)[k])));
     }
     void namesOfAnyKind_data()
     {
         QTest::addColumn<QString>("name");
-        for (const char* name : {"with space.mp4", "-dash.mp4", "per%cent %d.mp4", "quo'te\".mp4", "Gl\xc3\xbchende Gie\xc3\x9f" "erei \xe9\x8b\xb3.mp4", "co:lon.mp4", "hash#mark?.mp4", "new\nline.mp4"})
+        for (const char* name : {"with space.mp4", "-dash.mp4", "per%cent %d.mp4", "quo'te\".mp4",
+                                 "Gl\xc3\xbchende Gie\xc3\x9f"
+                                 "erei \xe9\x8b\xb3.mp4",
+                                 "co:lon.mp4", "hash#mark?.mp4", "new\nline.mp4"})
             QTest::addRow("%s", name) << QString::fromUtf8(name);
     }
     void namesOfAnyKind()
     {
         QFETCH(QString, name);
-        const QString plain = coded(QStringLiteral("plain.mp4"), {QStringLiteral("-c:v"), QStringLiteral("libx264"), QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p")});
+        const QString plain =
+            coded(QStringLiteral("plain.mp4"), {QStringLiteral("-c:v"), QStringLiteral("libx264"),
+                                                QStringLiteral("-pix_fmt"), QStringLiteral("yuv420p")});
         QFile::remove(at(name));
         QVERIFY(QFile::copy(plain, at(name)));
         const auto clip = opened(at(name));
@@ -266,7 +306,11 @@ private slots:
     {
         QFETCH(QString, name);
         const bool exr = name.endsWith(QStringLiteral("exr"));
-        QVERIFY(test::ffmpeg(QStringList{QStringLiteral("-i"), source_, QStringLiteral("-vf"), exr ? QStringLiteral("select='eq(n,9)',format=gbrpf32le") : QStringLiteral("select='eq(n,9)'"), QStringLiteral("-frames:v"), QStringLiteral("1"), QStringLiteral("-update"), QStringLiteral("1"), at(name)}));
+        QVERIFY(test::ffmpeg(
+            QStringList{QStringLiteral("-i"), source_, QStringLiteral("-vf"),
+                        exr ? QStringLiteral("select='eq(n,9)',format=gbrpf32le") : QStringLiteral("select='eq(n,9)'"),
+                        QStringLiteral("-frames:v"), QStringLiteral("1"), QStringLiteral("-update"),
+                        QStringLiteral("1"), at(name)}));
         const auto clip = opened(at(name));
         QVERIFY(clip);
         QCOMPARE(clip->info().kind, ClipKind::still);
@@ -278,7 +322,9 @@ private slots:
     {
         QDir(folder_.path()).mkdir(QStringLiteral("series"));
         for (int i = 0; i < 12; ++i)
-            QVERIFY(test::ffmpeg({QStringLiteral("-i"), source_, QStringLiteral("-vf"), QStringLiteral("select='eq(n,%1)'").arg(i), QStringLiteral("-frames:v"), QStringLiteral("1"), QStringLiteral("-update"), QStringLiteral("1"),
+            QVERIFY(test::ffmpeg({QStringLiteral("-i"), source_, QStringLiteral("-vf"),
+                                  QStringLiteral("select='eq(n,%1)'").arg(i), QStringLiteral("-frames:v"),
+                                  QStringLiteral("1"), QStringLiteral("-update"), QStringLiteral("1"),
                                   at(QStringLiteral("series/shot_%1.png").arg(i + 95, 4, 10, QLatin1Char('0')))}));
         ClipOptions options;
         options.sequenceRate = *FrameRate::make(25, 1);
@@ -303,7 +349,10 @@ private slots:
     }
     void alphaIsKept()
     {
-        QVERIFY(test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"), QStringLiteral("color=red@0.5:s=32x32:d=0.1,format=rgba"), QStringLiteral("-frames:v"), QStringLiteral("1"), QStringLiteral("-update"), QStringLiteral("1"), at(QStringLiteral("glass.png"))}));
+        QVERIFY(test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
+                              QStringLiteral("color=red@0.5:s=32x32:d=0.1,format=rgba"), QStringLiteral("-frames:v"),
+                              QStringLiteral("1"), QStringLiteral("-update"), QStringLiteral("1"),
+                              at(QStringLiteral("glass.png"))}));
         const auto clip = opened(at(QStringLiteral("glass.png")));
         QVERIFY(clip && clip->info().alpha);
         QVERIFY(std::abs(clip->picture(0).value()->at(5, 5)[3] - 127) <= 1);

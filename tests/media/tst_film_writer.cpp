@@ -31,7 +31,10 @@ class FilmWriterTest : public QObject {
     Q_OBJECT
     QTemporaryDir folder_;
     std::string at(const char* name) const { return folder_.filePath(QString::fromLatin1(name)).toStdString(); }
-    QStringList files() const { return QDir(folder_.path()).entryList(QDir::Files | QDir::Hidden | QDir::NoDotAndDotDot, QDir::Name); }
+    QStringList files() const
+    {
+        return QDir(folder_.path()).entryList(QDir::Files | QDir::Hidden | QDir::NoDotAndDotDot, QDir::Name);
+    }
 
 private slots:
     void init()
@@ -66,7 +69,8 @@ private slots:
         QVERIFY(clip);
         QCOMPARE(clip.value()->info().length, std::int64_t{5});
         for (std::uint64_t i = 0; i < 5; ++i)
-            QVERIFY(samePixels(*clip.value()->picture(static_cast<std::int64_t>(i)).value(), test::speckled(61, 37, i)));
+            QVERIFY(
+                samePixels(*clip.value()->picture(static_cast<std::int64_t>(i)).value(), test::speckled(61, 37, i)));
         QCOMPARE(files(), QStringList{QStringLiteral("film.mkv")});
     }
     void picturesAreLossless()

@@ -16,7 +16,10 @@ class SoundTest : public QObject {
     std::string flac_;
 
     /// The right channel of the test clip climbs from -0.5 to 0.5 every 4800 samples: its value tells the place.
-    static bool isPlace(float value, std::int64_t sample) { return std::abs(value - (static_cast<float>(sample % 4800) / 4800.f - 0.5f)) < 2e-4f; }
+    static bool isPlace(float value, std::int64_t sample)
+    {
+        return std::abs(value - (static_cast<float>(sample % 4800) / 4800.f - 0.5f)) < 2e-4f;
+    }
 
 private slots:
     void initTestCase()
@@ -50,7 +53,10 @@ private slots:
             sound.value()->seek(at);
             const SoundBuffer part = sound.value()->read(50);
             for (int k = 0; k < 50; ++k)
-                QVERIFY2(isPlace(part.samples[static_cast<std::size_t>(2 * k + 1)], at + k), qPrintable(QStringLiteral("%1 at %2").arg(part.samples[static_cast<std::size_t>(2 * k + 1)]).arg(at + k)));
+                QVERIFY2(
+                    isPlace(part.samples[static_cast<std::size_t>(2 * k + 1)], at + k),
+                    qPrintable(
+                        QStringLiteral("%1 at %2").arg(part.samples[static_cast<std::size_t>(2 * k + 1)]).arg(at + k)));
         }
     }
     void silenceBeforeAndAfter()
@@ -92,8 +98,13 @@ private slots:
         // A click in AAC comes back within a millisecond of where it was put, from any place of reading.
         const QString wav = folder_.filePath(QStringLiteral("click.wav"));
         const QString mp4 = folder_.filePath(QStringLiteral("click.mp4"));
-        QVERIFY(test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"), QStringLiteral("aevalsrc='if(between(t,1.5,1.51),sin(2*PI*3000*t),0)':s=48000:d=3"), wav}));
-        QVERIFY(test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"), QStringLiteral("color=s=64x64:r=24:d=3"), QStringLiteral("-i"), wav, QStringLiteral("-c:a"), QStringLiteral("aac"), QStringLiteral("-b:a"), QStringLiteral("192k"), mp4}));
+        QVERIFY(
+            test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
+                          QStringLiteral("aevalsrc='if(between(t,1.5,1.51),sin(2*PI*3000*t),0)':s=48000:d=3"), wav}));
+        QVERIFY(
+            test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
+                          QStringLiteral("color=s=64x64:r=24:d=3"), QStringLiteral("-i"), wav, QStringLiteral("-c:a"),
+                          QStringLiteral("aac"), QStringLiteral("-b:a"), QStringLiteral("192k"), mp4}));
         auto sound = SoundReader::open(mp4.toStdString(), 0, {});
         QVERIFY(sound);
         for (const std::int64_t from : {0, 48000, 70000}) {
@@ -109,7 +120,8 @@ private slots:
     void waveformFollowsTheSound()
     {
         const QString wav = folder_.filePath(QStringLiteral("burst.wav"));
-        QVERIFY(test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"), QStringLiteral("aevalsrc='if(gte(t,1),0.8*sin(2*PI*500*t),0)':s=44100:d=2"), wav}));
+        QVERIFY(test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
+                              QStringLiteral("aevalsrc='if(gte(t,1),0.8*sin(2*PI*500*t),0)':s=44100:d=2"), wav}));
         int told = 0;
         const auto wave = readWaveform(wav.toStdString(), 0, 2.0, 0.01, [&](double share) {
             ++told;

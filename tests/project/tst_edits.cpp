@@ -85,7 +85,8 @@ private slots:
     void duplicatesAreNewStrikes()
     {
         const Project project = withStrikesAt({5, 50});
-        const auto [next, ids] = withStrikesDuplicated(project, {project.strikes[0].id, project.strikes[1].id, 999}, 280);
+        const auto [next, ids] =
+            withStrikesDuplicated(project, {project.strikes[0].id, project.strikes[1].id, 999}, 280);
         QCOMPARE(ids.size(), std::size_t{2});
         QCOMPARE(next.strikes.size(), std::size_t{4});
         QCOMPARE(next.strike(ids[0])->frame.index, std::int64_t{285});
@@ -140,7 +141,7 @@ private slots:
             QVERIFY(std::holds_alternative<Kick>(recipe.strands.front().source));
             const Envelope& e = recipe.envelope;
             QVERIFY(e.peak() == std::round(e.peak()) && e.end() == std::round(e.end()));
-            QVERIFY(e.peak() / rate <= 0.09); // short at the front
+            QVERIFY(e.peak() / rate <= 0.09);   // short at the front
             QVERIFY(e.end() > 4 * e.holdEnd()); // long behind
             Strike strike;
             strike.frame = Frame{at += 2000};
@@ -157,7 +158,8 @@ private slots:
             QVERIFY(coverZoom(motion.poseAt(at + e.peak()), project.width, project.height) < 1.25);
         }
         const Project landing = withStrike(project, Frame{0}, StrikeKind::landing, 1).project;
-        QCOMPARE(landing.recipeNamed("Dead weight")->strands.front().amount[Axis::x], 0.0); // a landing goes straight down
+        QCOMPARE(landing.recipeNamed("Dead weight")->strands.front().amount[Axis::x],
+                 0.0); // a landing goes straight down
     }
 };
 

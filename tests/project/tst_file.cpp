@@ -24,7 +24,8 @@ Project fullProject()
     project.shot = Shot{"/films/night shift/clip \"one\".mp4", 480, false};
     test::Random random(1);
     for (int i = 0; i < 12; ++i) {
-        auto [next, id] = withStrike(std::move(project), Frame{random.whole(0, 479)}, static_cast<StrikeKind>(i % 4), random.between(0, 2));
+        auto [next, id] = withStrike(std::move(project), Frame{random.whole(0, 479)}, static_cast<StrikeKind>(i % 4),
+                                     random.between(0, 2));
         project = std::move(next);
         Strike& strike = *project.strike(id);
         strike.name = i % 3 == 0 ? "" : "Schlag \xc3\xbc" + std::to_string(i);
@@ -51,7 +52,8 @@ QByteArray smallText()
 
 Result<Project> parsed(const QByteArray& text)
 {
-    return projectFromJson(std::string_view(text.constData(), static_cast<std::size_t>(text.size())), "/films", "test.vember");
+    return projectFromJson(std::string_view(text.constData(), static_cast<std::size_t>(text.size())), "/films",
+                           "test.vember");
 }
 
 } // namespace
@@ -86,8 +88,10 @@ private slots:
         QVERIFY(saveProject(project, at("p.vember")));
         QVERIFY(test::bytesOf(at("p.vember")).contains("\"clips/a.mp4\""));
         QDir(folder_.path()).mkpath(QStringLiteral("moved/clips"));
-        QVERIFY(QFile::rename(folder_.filePath(QStringLiteral("p.vember")), folder_.filePath(QStringLiteral("moved/p.vember"))));
-        QCOMPARE(loadProject(at("moved/p.vember"))->shot->clip, folder_.filePath(QStringLiteral("moved/clips/a.mp4")).toStdString());
+        QVERIFY(QFile::rename(folder_.filePath(QStringLiteral("p.vember")),
+                              folder_.filePath(QStringLiteral("moved/p.vember"))));
+        QCOMPARE(loadProject(at("moved/p.vember"))->shot->clip,
+                 folder_.filePath(QStringLiteral("moved/clips/a.mp4")).toStdString());
         project.shot->clip = folder_.filePath(QStringLiteral("above.mp4")).toStdString();
         QVERIFY(saveProject(project, at("moved/q.vember")));
         QCOMPARE(loadProject(at("moved/q.vember"))->shot->clip, project.shot->clip);
@@ -99,7 +103,9 @@ private slots:
         QTest::addColumn<QByteArray>("from");
         QTest::addColumn<QByteArray>("to");
         QTest::addColumn<QByteArray>("place");
-        const auto row = [](const char* from, const char* to, const char* place) { QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place); };
+        const auto row = [](const char* from, const char* to, const char* place) {
+            QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
+        };
         row("\"vember\": 1,", "", "vember");
         row("\"vember\": 1", "\"vember\": 2", "version 2");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
@@ -113,7 +119,8 @@ private slots:
         row("\"24/1\"", "24", "rate");
         row("\"length\": 100", "\"length\": -3", "shots[0].length");
         row("\"a.mp4\"", "\"\"", "shots[0].clip");
-        row("{\"clip\": \"a.mp4\", \"length\": 100}", "{\"clip\": \"a.mp4\", \"length\": 100}, {\"clip\": \"b.mp4\", \"length\": 1}", "shots[1]");
+        row("{\"clip\": \"a.mp4\", \"length\": 100}",
+            "{\"clip\": \"a.mp4\", \"length\": 100}, {\"clip\": \"b.mp4\", \"length\": 1}", "shots[1]");
         row("\"name\": \"R\"", "\"name\": \"\"", "recipes[0].name");
         row("\"kick\"", "\"wobble\"", "recipes[0].strands[0].source");
         row("\"damping\": 0.2", "\"damping\": 7", "recipes[0].strands[0].damping");
@@ -160,7 +167,8 @@ private slots:
     void twoRecipesOfOneName()
     {
         QByteArray text = smallText();
-        const QByteArray recipe = text.mid(text.indexOf("{\"name\": \"R\""), text.indexOf("],\n \"strikes\"") - text.indexOf("{\"name\": \"R\""));
+        const QByteArray recipe = text.mid(text.indexOf("{\"name\": \"R\""),
+                                           text.indexOf("],\n \"strikes\"") - text.indexOf("{\"name\": \"R\""));
         text.replace(recipe, recipe + ", " + recipe);
         const auto project = parsed(text);
         QVERIFY(!project && sentence(project.error()).find("recipes[1].name") != std::string::npos);
@@ -200,7 +208,8 @@ private slots:
         for (int i = 0; i < 3000; ++i) {
             std::string spoiled = text;
             for (int k = random.whole(1, 6); k > 0; --k)
-                spoiled[static_cast<std::size_t>(random.whole(0, static_cast<int>(text.size()) - 1))] = static_cast<char>(random.whole(32, 126));
+                spoiled[static_cast<std::size_t>(random.whole(0, static_cast<int>(text.size()) - 1))] =
+                    static_cast<char>(random.whole(32, 126));
             if (random.whole(0, 4) == 0)
                 spoiled.resize(static_cast<std::size_t>(random.whole(0, static_cast<int>(text.size()))));
             const auto project = projectFromJson(spoiled, "/films", "p");

@@ -16,11 +16,14 @@ bool ffmpeg(const QStringList& arguments)
 {
     QProcess process;
     process.setProcessChannelMode(QProcess::ForwardedErrorChannel);
-    process.start(QStringLiteral("ffmpeg"), QStringList{QStringLiteral("-nostdin"), QStringLiteral("-v"), QStringLiteral("error"), QStringLiteral("-y")} + arguments);
+    process.start(QStringLiteral("ffmpeg"), QStringList{QStringLiteral("-nostdin"), QStringLiteral("-v"),
+                                                        QStringLiteral("error"), QStringLiteral("-y")} +
+                                                arguments);
     return process.waitForFinished(120000) && process.exitStatus() == QProcess::NormalExit && process.exitCode() == 0;
 }
 
-std::string numberedClip(const QTemporaryDir& folder, const std::string& name, int frames, FrameRate rate, int width, int height, bool sound)
+std::string numberedClip(const QTemporaryDir& folder, const std::string& name, int frames, FrameRate rate, int width,
+                         int height, bool sound)
 {
     const std::string path = folder.filePath(QString::fromStdString(name)).toStdString();
     FilmSettings settings;
@@ -38,7 +41,8 @@ std::string numberedClip(const QTemporaryDir& folder, const std::string& name, i
         SoundBuffer tones{48000, 2, {}};
         const auto length = static_cast<std::int64_t>(rate.seconds(frames) * 48000);
         for (std::int64_t i = 0; i < length; ++i) {
-            tones.samples.push_back(0.5f * static_cast<float>(std::sin(6.2831853 * 440 * static_cast<double>(i) / 48000)));
+            tones.samples.push_back(0.5f *
+                                    static_cast<float>(std::sin(6.2831853 * 440 * static_cast<double>(i) / 48000)));
             tones.samples.push_back(static_cast<float>(i % 4800) / 4800.f - 0.5f);
         }
         if (!writer.value()->addSound(tones))

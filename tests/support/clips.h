@@ -15,8 +15,8 @@ namespace ember::test {
 bool ffmpeg(const QStringList& arguments);
 
 /// A lossless clip of numbered frames (0, 1, 2 …) written by our own writer; `sound` adds two seconds-long tones.
-std::string numberedClip(const QTemporaryDir& folder, const std::string& name, int frames, FrameRate rate, int width = 192,
-                         int height = 128, bool sound = false);
+std::string numberedClip(const QTemporaryDir& folder, const std::string& name, int frames, FrameRate rate,
+                         int width = 192, int height = 128, bool sound = false);
 
 /// The bytes of a file.
 QByteArray bytesOf(const std::string& path);

@@ -17,7 +17,7 @@ inline constexpr int batchUsage = 2;
 struct BatchStreams {
     std::ostream& out;
     std::ostream& err;
-    bool liveProgress = false;            ///< err is a terminal: progress stays on one line
+    bool liveProgress = false;               ///< err is a terminal: progress stays on one line
     const std::atomic<bool>* stop = nullptr; ///< set from outside to cancel
 };
 

@@ -27,13 +27,15 @@ struct Matrix3 {
     /// The depth w of a point; the map is only meaningful where it is positive.
     double depth(Point p) const { return m[6] * p.x + m[7] * p.y + m[8]; }
     Point map(Point p) const;
-    /// The inverse up to a factor (the adjugate), which maps points alike. The factor is positive for the maps of a pose.
+    /// The inverse up to a factor (the adjugate), which maps points alike. The factor is positive for the maps of a
+    /// pose.
     Matrix3 inverse() const;
 };
 
 /// Where a pose puts the source's pixels: source pixel coordinates (pixel centres are whole numbers) to those of the
-/// frame. About the centre ((width-1)/2, (height-1)/2) the picture is turned in depth by pan and tilt as a camera with a
-/// 50 degree horizontal lens would see it, then rolled, zoomed and moved: p goes to c + zoom·R(roll)·(p' - c) + (x, y).
+/// frame. About the centre ((width-1)/2, (height-1)/2) the picture is turned in depth by pan and tilt as a camera with
+/// a 50 degree horizontal lens would see it, then rolled, zoomed and moved: p goes to c + zoom·R(roll)·(p' - c) + (x,
+/// y).
 Matrix3 poseMatrix(const Pose& pose, int width, int height);
 
 /// The smallest zoom about the centre, 1 or more, with which a frame of this pose shows no point outside the source:

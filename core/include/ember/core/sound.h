@@ -13,10 +13,7 @@ struct SoundBuffer {
     int channels = 2;
     std::vector<float> samples;
 
-    std::int64_t length() const
-    {
-        return channels > 0 ? static_cast<std::int64_t>(samples.size()) / channels : 0;
-    }
+    std::int64_t length() const { return channels > 0 ? static_cast<std::int64_t>(samples.size()) / channels : 0; }
 };
 
 /// A waveform in little: the lowest and highest value of all channels in each slot of equal length.

@@ -21,20 +21,20 @@ struct ClipInfo {
     std::string path;
     int width = 0;
     int height = 0;
-    FrameRate rate;                ///< the rate a project made for this clip gets
-    bool variableRate = false;     ///< frames are not evenly spaced; `rate` is the nearest usual one
-    std::int64_t pictures = 1;     ///< pictures stored
-    std::int64_t length = 1;       ///< frames at `rate` that show it all
-    double originSeconds = 0;      ///< stream time of the first picture; the sound is laid against it
+    FrameRate rate;            ///< the rate a project made for this clip gets
+    bool variableRate = false; ///< frames are not evenly spaced; `rate` is the nearest usual one
+    std::int64_t pictures = 1; ///< pictures stored
+    std::int64_t length = 1;   ///< frames at `rate` that show it all
+    double originSeconds = 0;  ///< stream time of the first picture; the sound is laid against it
     bool hasSound = false;
-    std::string codec;             ///< "h264", "png", …
+    std::string codec; ///< "h264", "png", …
     bool alpha = false;
     std::vector<std::string> notes; ///< things worth knowing, as sentences
 };
 
 struct ClipOptions {
-    FrameRate sequenceRate;      ///< for numbered pictures and stills, which have no rate of their own
-    bool neverSequence = false;  ///< a numbered picture is opened alone, though it has neighbours
+    FrameRate sequenceRate;     ///< for numbered pictures and stills, which have no rate of their own
+    bool neverSequence = false; ///< a numbered picture is opened alone, though it has neighbours
 };
 
 /// Reads pictures of a clip by number, always exactly the one asked for. Not for several threads at once; open one
@@ -49,8 +49,8 @@ public:
     const ClipInfo& info() const { return info_; }
 
     /// The stored picture that is on show when frame `frame` of a film of this rate begins: the last whose presentation
-    /// time is not later, allowing one tick of the file's clock (at most a quarter of a frame) for its rounding. Held at
-    /// both ends.
+    /// time is not later, allowing one tick of the file's clock (at most a quarter of a frame) for its rounding. Held
+    /// at both ends.
     virtual std::int64_t pictureAt(Frame frame, FrameRate rate) const = 0;
 
     /// Picture number `index` (0 to pictures - 1), upright, square pixels, 8-bit RGBA. Where one is damaged the nearest

@@ -30,12 +30,12 @@ struct FilmSettings {
     int soundRate = 0; ///< 0: no sound
     int soundChannels = 0;
     bool overwrite = false;
-    int threads = 0; ///< for the encoder; 0: as many as the machine has
+    int threads = 0;              ///< for the encoder; 0: as many as the machine has
     std::int64_t firstNumber = 0; ///< number of the first picture of a sequence
 };
 
-/// Writes a film. Everything goes to a hidden file beside the target, which takes the final name only in finish(); until
-/// then, and after any failure or when the writer is dropped, nothing stands under that name that did not before.
+/// Writes a film. Everything goes to a hidden file beside the target, which takes the final name only in finish();
+/// until then, and after any failure or when the writer is dropped, nothing stands under that name that did not before.
 /// A sequence's pictures take their names one by one, each complete, and are removed again when it is dropped.
 class FilmWriter {
 public:

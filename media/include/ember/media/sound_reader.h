@@ -34,8 +34,8 @@ public:
     virtual bool atEnd() const = 0;
 };
 
-/// The waveform of a whole file's sound in slots of `slotSeconds`, from second 0 to `seconds`. Memory is bounded: samples
-/// are not kept. `progress` is given 0 to 1 and stops it by returning false.
+/// The waveform of a whole file's sound in slots of `slotSeconds`, from second 0 to `seconds`. Memory is bounded:
+/// samples are not kept. `progress` is given 0 to 1 and stops it by returning false.
 Result<Waveform> readWaveform(const std::string& path, double originSeconds, double seconds, double slotSeconds,
                               const std::function<bool(double)>& progress);
 

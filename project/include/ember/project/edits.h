@@ -16,8 +16,8 @@ struct StrikeAdded {
     StrikeId id;
 };
 
-/// A strike of this kind at a frame, with the kind's usual direction, its starter recipe (the first recipe where that is
-/// gone) and a seed that no other strike has.
+/// A strike of this kind at a frame, with the kind's usual direction, its starter recipe (the first recipe where that
+/// is gone) and a seed that no other strike has.
 StrikeAdded withStrike(Project project, Frame frame, StrikeKind kind, double strength);
 
 Project withoutStrikes(Project project, const StrikeIds& ids);

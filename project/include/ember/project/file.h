@@ -16,8 +16,8 @@ inline constexpr int projectVersion = 1;
 std::string projectToJson(const Project& project, const std::string& folder);
 
 /// The project in a JSON text; `name` is what errors call it. Relative clip paths are resolved against `folder`.
-/// Everything is checked: a value that is missing, unknown, out of its range or of the wrong type is an error that names
-/// its place, such as "strikes[3].frame".
+/// Everything is checked: a value that is missing, unknown, out of its range or of the wrong type is an error that
+/// names its place, such as "strikes[3].frame".
 Result<Project> projectFromJson(std::string_view text, const std::string& folder, const std::string& name);
 
 Result<Project> loadProject(const std::string& path);

@@ -8,8 +8,8 @@
 
 namespace ember {
 
-/// The recipes a new project starts with, one for each kind of strike. They are designed for 1280 pixels and 24 frames a
-/// second; distances and lengths are scaled to the project's.
+/// The recipes a new project starts with, one for each kind of strike. They are designed for 1280 pixels and 24 frames
+/// a second; distances and lengths are scaled to the project's.
 std::vector<Recipe> starterRecipes(int width, FrameRate rate);
 
 /// The name of the starter recipe for a kind.
