@@ -8,6 +8,7 @@ namespace ember::app {
 
 namespace {
 constexpr std::int64_t ticksPerSecond = SoundOutput::rate;
+constexpr std::int64_t longestStep = ticksPerSecond / 20; ///< of a device's own clock
 }
 
 Player::Player(Session& session) : session_(session)
@@ -56,6 +57,9 @@ void Player::restart()
     const auto& info = session_.clipInfo();
     if (soundOn_ && info && info->hasSound)
         sound_.start(info->path, info->originSeconds, line_);
+    heard_ = 0;
+    played_ = 0;
+    heardAt_.start();
     clock_.start();
     rateClock_.start();
     shown_ = 0;
@@ -98,9 +102,19 @@ QString Player::silence() const
     return soundOn_ ? QString() : tr("Sound is off");
 }
 
-std::int64_t Player::ticksPlayed() const
+std::int64_t Player::ticksPlayed()
 {
-    return sound_.running() ? sound_.played() : clock_.nsecsElapsed() * ticksPerSecond / 1'000'000'000;
+    if (!sound_.running())
+        return clock_.nsecsElapsed() * ticksPerSecond / 1'000'000'000;
+    // A device tells its place in steps; in between, and only for so long, time is trusted.
+    const auto heard = sound_.played();
+    if (heard != heard_) {
+        heard_ = heard;
+        heardAt_.start();
+    }
+    const auto since = std::min<std::int64_t>(heardAt_.nsecsElapsed() * ticksPerSecond / 1'000'000'000, longestStep);
+    played_ = std::max(played_, heard_ + (heard_ > 0 ? since : 0));
+    return played_;
 }
 
 void Player::tick()

@@ -41,12 +41,15 @@ signals:
 private:
     void tick();
     void restart();
-    std::int64_t ticksPlayed() const;
+    std::int64_t ticksPlayed();
 
     Session& session_;
     SoundOutput sound_;
     QTimer timer_;
     QElapsedTimer clock_;
+    std::int64_t heard_ = 0;  ///< what the sound device told last
+    QElapsedTimer heardAt_;   ///< and since when
+    std::int64_t played_ = 0; ///< never goes back
     PlayLine line_;
     bool playing_ = false;
     bool soundOn_ = true;
