@@ -13,6 +13,7 @@
 
 #include "anvil_painter.h"
 #include "ember/render/frame.h"
+#include "text.h"
 #include "theme.h"
 #include "value_field.h"
 
@@ -182,9 +183,9 @@ void AnvilCanvas::dragTo(QPointF place, bool fine)
             continue;
         next = withEnvelopeValue(std::move(next), strike->id, field, value, session_.shapeScope());
         const FieldSpec& spec = specOf(field);
-        const QString unit = QString::fromUtf8(spec.unit.data(), static_cast<qsizetype>(spec.unit.size()));
+        const QString unit = toQString(spec.unit);
         told << QStringLiteral("%1 %2 %3")
-                    .arg(QString::fromUtf8(spec.label.data(), static_cast<qsizetype>(spec.label.size())))
+                    .arg(toQString(spec.label))
                     .arg(spec.unit == "%" ? value * 100 : value)
                     .arg(unit)
                     .trimmed();
@@ -231,13 +232,13 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
         auto* label = new QLabel(field == F::decayCurve ? tr("Curve")
                                  : field == F::rumbleLength
                                      ? tr("for")
-                                     : QString::fromUtf8(spec.label.data(), static_cast<qsizetype>(spec.label.size())),
+                                     : toQString(spec.label),
                                  this);
         label->setStyleSheet(QStringLiteral("color: #9a8f80"));
         label->setFont(theme::words(12));
         auto* value = new ValueField(spec, this);
         value->setObjectName(QStringLiteral("envelope-") +
-                             QString::fromUtf8(spec.key.data(), static_cast<qsizetype>(spec.key.size())));
+                             toQString(spec.key));
         value->setFixedWidth(field == F::rumble ? 52 : 44);
         value->gestureSource = [this] { return session_.newGesture(); };
         connect(value, &ValueField::wished, this, [this, field](double wanted, quint64 gesture) {
@@ -247,7 +248,7 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
             const FieldSpec& s = specOf(field);
             session_.edit(withEnvelopeValue(session_.project(), strike->id, field, wanted, session_.shapeScope()),
                           QStringLiteral("%1 %2")
-                              .arg(QString::fromUtf8(s.label.data(), static_cast<qsizetype>(s.label.size())))
+                              .arg(toQString(s.label))
                               .arg(s.unit == "%" ? wanted * 100 : wanted),
                           gesture);
         });
@@ -258,8 +259,6 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
     row->addSpacing(6);
     scope_->setObjectName(QStringLiteral("shape-scope"));
     scope_->setCheckable(true);
-    scope_->setToolTip(
-        tr("Whom changes of the shape are for: the recipe and every strike that uses it, or this strike alone"));
     connect(scope_, &QPushButton::toggled, this,
             [this](bool alone) { session_.setShapeScope(alone ? ShapeScope::strike : ShapeScope::recipe); });
     row->addWidget(scope_);
@@ -298,8 +297,12 @@ void AnvilView::refresh()
     scope_->setChecked(session_.shapeScope() == ShapeScope::strike);
     scope_->setEnabled(strike != nullptr);
     restore_->setVisible(strike != nullptr && !strike->overrides.empty());
+    const QString reason = strike != nullptr ? QString() : tr("Select one strike to shape it");
     for (const auto& [field, value] : fields_)
-        value->setEnabled(strike != nullptr);
+        value->setBarred(reason);
+    scope_->setToolTip(strike == nullptr ? reason
+                                         : tr("Whom changes of the shape are for: the recipe and every strike that uses it, or this "
+                                              "strike alone"));
     if (strike == nullptr) {
         title_->setText(tr("no strike selected"));
         scope_->setText(tr("For the recipe"));

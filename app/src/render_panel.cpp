@@ -154,13 +154,8 @@ void RenderPanel::suggest()
 void RenderPanel::showState()
 {
     const bool own = range_->currentIndex() == ownRange;
-    first_->setEnabled(own);
-    last_->setEnabled(own);
     for (auto* field : {first_, last_})
-        if (!own)
-            field->setToolTip(tr("Choose \"From … to …\" above to set these frames"));
-        else
-            field->setSpec(frameSpec);
+        field->setBarred(own ? QString() : tr("Choose \"From … to …\" above to set these frames"));
     const bool ready = session_.hasClip() && !running();
     start_->setEnabled(ready);
     start_->setToolTip(running() ? tr("A render is running")

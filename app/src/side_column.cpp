@@ -225,6 +225,8 @@ void SideColumn::buildStrike(QVBoxLayout& column)
     recipe->addWidget(label);
     recipe_ = new QComboBox(strike_);
     recipe_->setObjectName(QStringLiteral("strike-recipe"));
+    recipe_->setPlaceholderText(tr("several"));
+    kind_->setPlaceholderText(tr("several"));
     recipe_->setToolTip(tr("The shake this strike makes; all strikes of a recipe follow it"));
     connect(recipe_, &QComboBox::activated, this, [this](int index) {
         const RecipeId id = recipe_->itemData(index).toLongLong();
@@ -271,7 +273,13 @@ void SideColumn::buildFinish(QVBoxLayout& column)
         session_.edit(std::move(next), tr("Plain colour %1").arg(colour_->text()));
     });
     row->addWidget(colour_);
-    row->addWidget(dimLabel(tr("Cover"), this));
+    row->addStretch(1);
+    column.addLayout(row);
+    auto* last = new QHBoxLayout;
+    last->setSpacing(6);
+    auto* cover = dimLabel(tr("Cover"), this);
+    cover->setMinimumWidth(48);
+    last->addWidget(cover);
     cover_ = new QComboBox(this);
     cover_->setObjectName(QStringLiteral("finish-cover"));
     cover_->addItem(tr("off"));
@@ -282,19 +290,16 @@ void SideColumn::buildFinish(QVBoxLayout& column)
         next.finish.cover = static_cast<CoverMode>(index);
         session_.edit(std::move(next), tr("Cover %1").arg(cover_->itemText(index)));
     });
-    row->addWidget(cover_);
-    row->addStretch(1);
-    column.addLayout(row);
-    auto* last = new QHBoxLayout;
+    last->addWidget(cover_);
     coverSays_ = dimLabel({}, this);
     coverSays_->setFont(theme::words(12));
     coverSays_->setWordWrap(true);
     last->addWidget(coverSays_, 1);
-    auto* render = new QPushButton(tr("Render film"), this);
-    render->setObjectName(QStringLiteral("render-open"));
-    render->setToolTip(tr("Choose where and how to render (Ctrl+R)"));
-    connect(render, &QPushButton::clicked, this, &SideColumn::renderAsked);
-    last->addWidget(render);
+    render_ = new QPushButton(tr("Render film"), this);
+    render_->setObjectName(QStringLiteral("render-open"));
+    render_->setToolTip(tr("Choose where and how to render (Ctrl+R)"));
+    connect(render_, &QPushButton::clicked, this, &SideColumn::renderAsked);
+    row->addWidget(render_);
     column.addLayout(last);
 }
 
@@ -322,7 +327,7 @@ void SideColumn::refresh()
         name_->setReadOnly(!one);
         kind_->setCurrentIndex(mixed([](const Strike& s) { return s.kind; }) ? -1 : static_cast<int>(first->kind));
         frame_->setValue(static_cast<double>(first->frame.index));
-        frame_->setEnabled(one);
+        frame_->setBarred(one ? QString() : tr("Several strikes are selected; drag them on the Reel to move them together"));
         strength_->setValue(first->strength);
         strength_->setMixed(mixed([](const Strike& s) { return s.strength; }));
         strengthBar_->setValue(first->strength);
@@ -341,6 +346,7 @@ void SideColumn::refresh()
                                      : recipe_->findData(QVariant::fromValue<qlonglong>(first->recipe)));
         const auto users = std::count_if(project.strikes.begin(), project.strikes.end(),
                                          [&](const Strike& s) { return s.recipe == first->recipe; });
+        users_->setVisible(recipe_->currentIndex() >= 0);
         users_->setText(users == 1 ? tr("1 strike") : tr("%1 strikes").arg(users));
     }
     const Strike* one = session_.selectedStrike();
@@ -372,7 +378,7 @@ void SideColumn::refreshFinish()
     else if (cover.needed > largestCover)
         coverSays_->setText(tr("Frame %1 leaves the picture: no zoom hides its border.").arg(cover.worstFrame));
     else if (finish.cover == CoverMode::off)
-        coverSays_->setText(tr("Borders show; %1 % would hide them (frame %2).")
+        coverSays_->setText(tr("%1 % would hide the borders (frame %2).")
                                 .arg(100 * cover.needed, 0, 'f', 1)
                                 .arg(cover.worstFrame));
     else

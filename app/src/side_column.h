@@ -85,6 +85,7 @@ private:
     QComboBox* cover_;
     QLineEdit* colour_;
     QLabel* coverSays_;
+    QPushButton* render_;
 };
 
 } // namespace ember::app

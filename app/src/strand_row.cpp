@@ -9,6 +9,7 @@
 #include <QToolButton>
 
 #include "side_column.h"
+#include "text.h"
 #include "theme.h"
 #include "value_field.h"
 
@@ -59,7 +60,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     amounts->setSpacing(2);
     for (std::size_t i = 0; i < shownAxes.size(); ++i) {
         auto* label = new QLabel(
-            QString::fromUtf8(amountSpecs[i].label.data(), static_cast<qsizetype>(amountSpecs[i].label.size())), this);
+            toQString(amountSpecs[i].label), this);
         label->setFont(theme::words(11));
         label->setStyleSheet(QStringLiteral("color: #9a8f80"));
         auto* field = new ValueField(amountSpecs[i], this);

@@ -12,6 +12,7 @@
 #include <QPainter>
 #include <QWheelEvent>
 
+#include "text.h"
 #include "theme.h"
 
 namespace ember::app {
@@ -33,13 +34,21 @@ void ValueField::setSpec(const FieldSpec& spec)
 {
     spec_ = spec;
     const auto number = [this](double v) { return QString::number(v * shownFactor(), 'g', 6); };
-    const QString unit = QString::fromUtf8(spec.unit.data(), static_cast<qsizetype>(spec.unit.size()));
-    setAccessibleName(QString::fromUtf8(spec.label.data(), static_cast<qsizetype>(spec.label.size())));
+    const QString unit = toQString(spec.unit);
+    setAccessibleName(toQString(spec.label));
     setToolTip(tr("%1.\n%2 to %3 %4, usually %5. Drag, turn the wheel or click and type; Ctrl+click returns to %5.")
-                   .arg(QString::fromUtf8(spec.help.data(), static_cast<qsizetype>(spec.help.size())), number(spec.min),
+                   .arg(toQString(spec.help), number(spec.min),
                         number(spec.max), unit, number(spec.fallback)));
     updateGeometry();
     update();
+}
+
+void ValueField::setBarred(const QString& reason)
+{
+    setEnabled(reason.isEmpty());
+    setSpec(spec_);
+    if (!reason.isEmpty())
+        setToolTip(reason);
 }
 
 double ValueField::shownFactor() const
@@ -79,7 +88,7 @@ QString ValueField::shownText() const
             number.chop(1);
     const QString unit = spec_.unit == "frames"
                              ? QString()
-                             : QString::fromUtf8(spec_.unit.data(), static_cast<qsizetype>(spec_.unit.size()));
+                             : toQString(spec_.unit);
     if (unit.isEmpty())
         return number;
     return unit == QStringLiteral("°") ? number + unit : number + QLatin1Char(' ') + unit;

@@ -27,6 +27,8 @@ public:
     void setMixed(bool mixed);
     /// Set by the strike itself and not by its recipe: shown with a mark.
     void setOwn(bool own);
+    /// Not to be touched, for a reason that its tooltip tells; an empty reason gives it back.
+    void setBarred(const QString& reason);
     /// Whole numbers only.
     void setWhole(bool whole) { whole_ = whole; }
 

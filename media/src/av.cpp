@@ -25,6 +25,20 @@ void quiet()
     std::call_once(once, [] { av_log_set_level(AV_LOG_QUIET); });
 }
 
+int writeAll(int file, const std::uint8_t* data, std::size_t size)
+{
+    while (size > 0) {
+        const auto wrote = ::write(file, data, size);
+        if (wrote < 0 && errno == EINTR)
+            continue;
+        if (wrote <= 0)
+            return wrote == 0 ? ENOSPC : errno;
+        data += wrote;
+        size -= static_cast<std::size_t>(wrote);
+    }
+    return 0;
+}
+
 namespace {
 
 int readFile(void* opaque, std::uint8_t* to, int size)

@@ -2,6 +2,8 @@
 // The one place that pulls in FFmpeg's libraries, with owners for what they hand out.
 #pragma once
 
+#include <cstddef>
+#include <cstdint>
 #include <memory>
 #include <string>
 
@@ -40,6 +42,9 @@ using Resampler = std::unique_ptr<SwrContext, Delete>;
 
 /// The library's own words for one of its codes.
 std::string words(int code);
+
+/// Writes all of it to a descriptor; 0, or the system's code for what went wrong.
+int writeAll(int file, const std::uint8_t* data, std::size_t size);
 
 /// Keeps the libraries from talking on stderr; errors are told by ours.
 void quiet();

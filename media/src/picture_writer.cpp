@@ -119,14 +119,9 @@ Status PictureWriter::store(const AVPacket& packet)
     const int file = ::open(part.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0666);
     if (file < 0)
         return failed(errno);
-    for (int done = 0; done < packet.size;) {
-        const auto wrote = ::write(file, packet.data + done, static_cast<std::size_t>(packet.size - done));
-        if (wrote <= 0) {
-            const int code = wrote == 0 ? ENOSPC : errno;
-            ::close(file);
-            return failed(code);
-        }
-        done += static_cast<int>(wrote);
+    if (const int trouble = av::writeAll(file, packet.data, static_cast<std::size_t>(packet.size)); trouble != 0) {
+        ::close(file);
+        return failed(trouble);
     }
     if (::close(file) != 0 || std::rename(part.c_str(), name.c_str()) != 0)
         return failed(errno);

@@ -24,14 +24,9 @@ struct OutputFile {
 int writeFile(void* opaque, std::uint8_t* data, int size)
 {
     auto& out = *static_cast<OutputFile*>(opaque);
-    for (int done = 0; done < size;) {
-        const auto wrote = ::write(out.file, data + done, static_cast<std::size_t>(size - done));
-        if (wrote <= 0) {
-            out.trouble = wrote == 0 ? ENOSPC : errno;
-            return AVERROR(out.trouble);
-        }
-        done += static_cast<int>(wrote);
-    }
+    out.trouble = av::writeAll(out.file, data, static_cast<std::size_t>(size));
+    if (out.trouble != 0)
+        return AVERROR(out.trouble);
     return size;
 }
 
