@@ -54,8 +54,12 @@ public:
             }
             return streams.stop == nullptr || !streams.stop->load();
         });
-        if (!note)
-            return note.error();
+        if (!note) {
+            Error error = note.error();
+            if (error.code == ErrorCode::exists && !force_)
+                error.detail = "give --force to replace it";
+            return error;
+        }
         if (!note.value().empty())
             streams.err << note.value() << '\n';
         return Done{};
