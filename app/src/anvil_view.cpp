@@ -19,8 +19,7 @@
 
 namespace ember::app {
 
-// --- canvas
-// -----------------------------------------------------------------------------------------------------------
+// --- canvas ---
 
 AnvilCanvas::AnvilCanvas(Session& session, QWidget* parent) : QWidget(parent), session_(session)
 {
@@ -208,8 +207,7 @@ void AnvilCanvas::leaveEvent(QEvent*)
     repaintAll();
 }
 
-// --- the whole
-// --------------------------------------------------------------------------------------------------------
+// --- the whole ---
 
 AnvilView::AnvilView(Session& session, QWidget* parent)
     : QWidget(parent), session_(session), canvas_(new AnvilCanvas(session, this)), title_(new QLabel(this)),

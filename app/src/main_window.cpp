@@ -68,8 +68,7 @@ MainWindow::~MainWindow()
     qApp->removeEventFilter(this);
 }
 
-// --- building
-// ---------------------------------------------------------------------------------------------------------
+// --- building ---
 
 void MainWindow::buildBands()
 {
@@ -287,8 +286,7 @@ void MainWindow::connectSession()
     connect(player_.get(), &Player::rateChanged, this, [this] { picture_->update(); });
 }
 
-// --- showing
-// ----------------------------------------------------------------------------------------------------------
+// --- showing ---
 
 QString MainWindow::notice() const
 {
@@ -365,8 +363,7 @@ void MainWindow::placeWelcome()
     welcome_->move((picture_->width() - welcome_->width()) / 2, (picture_->height() - welcome_->height()) / 2);
 }
 
-// --- layout, remembered
-// -----------------------------------------------------------------------------------------------
+// --- layout, remembered ---
 
 void MainWindow::restoreLayout()
 {
@@ -384,8 +381,7 @@ void MainWindow::saveLayout() const
     settings.setValue(QStringLiteral("window/top"), top_->saveState());
 }
 
-// --- events
-// -----------------------------------------------------------------------------------------------------------
+// --- events ---
 
 void MainWindow::closeEvent(QCloseEvent* event)
 {

@@ -108,8 +108,7 @@ void ReelView::loadWaveform()
     });
 }
 
-// --- painting
-// ---------------------------------------------------------------------------------------------------------
+// --- painting ---
 
 void ReelView::paintEvent(QPaintEvent*)
 {
@@ -292,8 +291,7 @@ void ReelView::paintTrace(QPainter& p, const ReelLayout& layout) const
     p.drawPath(path);
 }
 
-// --- gestures
-// ---------------------------------------------------------------------------------------------------------
+// --- gestures ---
 
 void ReelView::scrubTo(double x)
 {

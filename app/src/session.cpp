@@ -33,8 +33,7 @@ Session::Session(QObject* parent)
 
 Session::~Session() = default;
 
-// --- the document
-// -----------------------------------------------------------------------------------------------------
+// --- the document ---
 
 const Motion& Session::selectedMotion() const
 {
@@ -71,11 +70,12 @@ void Session::undo()
     if (!document_.canUndo())
         return;
     const QString what = QString::fromStdString(document_.undoText());
-    const auto shot = project().shot;
+    const auto before = document_.snapshot();
     document_.undo();
-    if (project().shot != shot)
+    if (project().shot != before->shot)
         reopenClip();
     documentChanged();
+    selectChanged(*before);
     emit told(tr("Taken back: %1").arg(what));
 }
 
@@ -83,16 +83,31 @@ void Session::redo()
 {
     if (!document_.canRedo())
         return;
-    const auto shot = project().shot;
+    const auto before = document_.snapshot();
     document_.redo();
-    if (project().shot != shot)
+    if (project().shot != before->shot)
         reopenClip();
     documentChanged();
+    selectChanged(*before);
     emit told(tr("Done again: %1").arg(QString::fromStdString(document_.undoText())));
 }
 
-// --- selection
-// --------------------------------------------------------------------------------------------------------
+// --- selection ---
+
+void Session::selectChanged(const Project& before)
+{
+    StrikeIds changed;
+    for (const Strike& strike : project().strikes)
+        if (const Strike* old = before.strike(strike.id); old == nullptr || !(*old == strike))
+            changed.push_back(strike.id);
+    if (!changed.empty()) {
+        select(std::move(changed));
+    } else if (selection_.empty()) {
+        StrikeIds earlier = selectedBefore_;
+        std::erase_if(earlier, [this](StrikeId id) { return project().strike(id) == nullptr; });
+        select(std::move(earlier));
+    }
+}
 
 bool Session::isSelected(StrikeId id) const
 {
@@ -108,6 +123,8 @@ void Session::select(StrikeIds ids)
 {
     if (ids == selection_)
         return;
+    if (!selection_.empty())
+        selectedBefore_ = selection_;
     selection_ = std::move(ids);
     selectedMotion_.reset();
     emit selectionChanged();
@@ -129,8 +146,7 @@ void Session::selectAll()
     select(std::move(ids));
 }
 
-// --- playhead and loop
-// ------------------------------------------------------------------------------------------------
+// --- playhead and loop ---
 
 void Session::setPlayhead(std::int64_t frame)
 {
@@ -187,8 +203,7 @@ void Session::goToStrike(int direction)
     setPlayhead(frame);
 }
 
-// --- strikes
-// ----------------------------------------------------------------------------------------------------------
+// --- strikes ---
 
 void Session::putStrike(StrikeKind kind)
 {
@@ -245,8 +260,7 @@ void Session::setShapeScope(ShapeScope scope)
     emit scopeChanged();
 }
 
-// --- files
-// ------------------------------------------------------------------------------------------------------------
+// --- files ---
 
 QString Session::title() const
 {
@@ -309,6 +323,7 @@ void Session::finishOpening(std::shared_ptr<Opened> result)
     document_ = Document(std::move(*result->project));
     path_ = result->isProject ? result->path : QString();
     selection_.clear();
+    selectedBefore_.clear();
     loop_ = {};
     playhead_ = 0;
     clipTrouble_ = result->clipTrouble;
@@ -395,6 +410,7 @@ void Session::close()
     document_ = Document();
     path_.clear();
     selection_.clear();
+    selectedBefore_.clear();
     loop_ = {};
     playhead_ = 0;
     clipTrouble_.clear();
@@ -406,8 +422,7 @@ void Session::close()
     emit opened();
 }
 
-// --- words
-// ------------------------------------------------------------------------------------------------------------
+// --- words ---
 
 QString kindTitle(StrikeKind kind)
 {

@@ -120,6 +120,8 @@ private:
     struct Opened;
     void finishOpening(std::shared_ptr<Opened> opened);
     void documentChanged();
+    /// After going back or forth in history: what was changed by it is selected, so that it is seen.
+    void selectChanged(const Project& before);
     void wantFrame();
     void showClip(std::unique_ptr<ClipReader> clip);
     void reopenClip();
@@ -129,6 +131,7 @@ private:
     Cover cover_;
     mutable std::unique_ptr<Motion> selectedMotion_;
     StrikeIds selection_;
+    StrikeIds selectedBefore_; ///< the selection before this one
     std::int64_t playhead_ = 0;
     LoopRange loop_;
     StrikeKind lastKind_ = StrikeKind::hit;

@@ -310,11 +310,15 @@ private slots:
         QCOMPARE(project().strikes.size(), std::size_t{2});
         QCOMPARE(session().selectedStrike()->frame.index, std::int64_t{70});
         QVERIFY(project().strikes[0].seed != project().strikes[1].seed);
+        const StrikeIds copy = session().selection();
         key(Qt::Key_Delete);
         QCOMPARE(project().strikes.size(), std::size_t{1});
         QVERIFY(session().selection().empty());
         key(Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(project().strikes.size(), std::size_t{2});
+        QCOMPARE(session().selection(), copy); // what came back is selected
+        key(Qt::Key_Z, Qt::ControlModifier);   // the duplicate goes
+        QCOMPARE(session().selection(), (StrikeIds{project().strikes[0].id}));
     }
     void fromStrikeToStrike()
     {
