@@ -8,14 +8,13 @@
 #include <QHelpEvent>
 #include <QMouseEvent>
 #include <QPainter>
-#include <QPainterPath>
 #include <QPointer>
 #include <QThreadPool>
 #include <QToolTip>
 #include <QWheelEvent>
 
 #include "ember/media/sound_reader.h"
-#include "picture_renderer.h"
+#include "reel_painter.h"
 #include "theme.h"
 
 namespace ember::app {
@@ -114,181 +113,25 @@ void ReelView::paintEvent(QPaintEvent*)
 {
     QPainter p(this);
     const ReelLayout layout = layoutNow();
+    const auto& info = session_.clipInfo();
+    const ReelPicture picture{session_.project(),
+                              session_.motion(),
+                              session_.loop(),
+                              session_.selection(),
+                              hovered_,
+                              waveform_,
+                              info && !info->hasSound,
+                              [this](std::int64_t frame) { return session_.thumbs().thumb(frame); }};
     p.drawPixmap(0, 0, paper_.picture(*this, [&](QPixmap& paper) {
         paper.fill(theme::window);
         QPainter ink(&paper);
-        paintPaper(ink, layout);
+        paintReelPaper(ink, layout, picture);
     }));
     if (session_.length() == 0)
         return;
-    p.setRenderHint(QPainter::Antialiasing);
-    p.setClipRect(QRectF(layout.map.left - 8, 0, layout.map.right - layout.map.left + 16, height()));
-    const double x = layout.map.toPixel(static_cast<double>(session_.playhead()));
-    p.setPen(QPen(theme::copper, 1.5));
-    p.drawLine(QPointF(x, layout.ruler.top()), QPointF(x, layout.trace.bottom()));
-    if (gesture_ == Gesture::band && moved_) {
-        p.setPen(QPen(theme::copper, 1));
-        p.setBrush(QColor(0x6f, 0xb3, 0xa2, 40));
-        p.drawRect(QRectF(QPointF(pressed_.x(), layout.sparks.top()), QPointF(last_.x(), layout.sparks.bottom())));
-    }
-}
-
-void ReelView::paintPaper(QPainter& p, const ReelLayout& layout)
-{
-    p.setPen(theme::line);
-    p.drawLine(0, 0, width(), 0);
-    paintNames(p, layout);
-    if (session_.length() == 0)
-        return;
-    p.setClipRect(QRectF(layout.map.left - 8, 0, layout.map.right - layout.map.left + 16, height()));
-    paintRuler(p, layout);
-    paintThumbs(p, layout);
-    paintSound(p, layout);
-    p.setRenderHint(QPainter::Antialiasing);
-    paintTrace(p, layout);
-    paintSparks(p, layout);
-}
-
-void ReelView::paintNames(QPainter& p, const ReelLayout& layout) const
-{
-    p.setFont(theme::words(13, true));
-    p.setPen(theme::text);
-    p.drawText(QRectF(12, layout.ruler.top(), 50, 18), Qt::AlignLeft | Qt::AlignVCenter, tr("Reel"));
-    p.setFont(theme::words(11));
-    p.setPen(theme::dim);
-    const auto name = [&](const QRectF& band, const QString& text) {
-        p.drawText(QRectF(12, band.top(), 48, band.height()), Qt::AlignLeft | Qt::AlignVCenter, text);
-    };
-    name(layout.sound, tr("sound"));
-    name(layout.sparks, tr("strikes"));
-    name(layout.trace, tr("trace"));
-}
-
-void ReelView::paintRuler(QPainter& p, const ReelLayout& layout) const
-{
-    p.setFont(theme::numbers(11));
-    const LoopRange& loop = session_.loop();
-    if (loop.set()) {
-        const double a = layout.map.toPixel(static_cast<double>(loop.first));
-        const double b = layout.map.toPixel(static_cast<double>(loop.last + 1));
-        p.fillRect(QRectF(a, layout.ruler.top(), b - a, layout.ruler.height()), loop.on ? theme::line : theme::raised);
-        p.setPen(QPen(loop.on ? theme::copper : theme::dim, 1));
-        p.drawLine(QPointF(a, layout.ruler.top()), QPointF(a, layout.trace.bottom()));
-        p.drawLine(QPointF(b, layout.ruler.top()), QPointF(b, layout.trace.bottom()));
-    }
-    for (const Tick& tick : filmTicks(layout.map, session_.project().rate.perSecond(), 64)) {
-        const double x = std::round(layout.map.toPixel(tick.value)) + 0.5;
-        p.setPen(theme::line);
-        p.drawLine(QPointF(x, layout.ruler.top()), QPointF(x, layout.thumbs.top()));
-        if (x + 34 > layout.map.right)
-            continue; // no room for its number
-        p.setPen(theme::dim);
-        p.drawText(QRectF(x + 4, layout.ruler.top(), 80, layout.ruler.height()), Qt::AlignLeft | Qt::AlignVCenter,
-                   QString::fromStdString(tick.label));
-    }
-}
-
-void ReelView::paintThumbs(QPainter& p, const ReelLayout& layout)
-{
-    const Project& project = session_.project();
-    const double width =
-        layout.thumbs.height() * std::clamp(static_cast<double>(project.width) / project.height, 0.4, 3.0);
-    p.setRenderHint(QPainter::SmoothPixmapTransform);
-    const auto count = static_cast<int>(std::ceil(layout.thumbs.width() / width));
-    for (int i = 0; i < count; ++i) {
-        const QRectF box(layout.thumbs.left() + i * width, layout.thumbs.top(), width - 1, layout.thumbs.height());
-        const auto frame = static_cast<std::int64_t>(std::floor(layout.map.toFrameInside(box.center().x())));
-        if (frame >= session_.length())
-            break;
-        const QRectF seen = box.intersected(layout.thumbs);
-        if (const ImagePtr thumb = session_.thumbs().thumb(frame)) {
-            const double share = seen.width() / box.width();
-            p.drawImage(seen, toQImage(thumb), QRectF(0, 0, thumb->width() * share, thumb->height()));
-        } else {
-            p.fillRect(seen, theme::panel);
-        }
-    }
-}
-
-void ReelView::paintSound(QPainter& p, const ReelLayout& layout) const
-{
-    const double middle = layout.sound.center().y();
-    p.setPen(theme::line);
-    p.drawLine(QPointF(layout.sound.left(), middle), QPointF(layout.sound.right(), middle));
-    if (waveform_.low.empty()) {
-        if (session_.hasClip() && !session_.clipInfo()->hasSound) {
-            p.setFont(theme::words(11));
-            p.setPen(theme::dim);
-            p.drawText(layout.sound, Qt::AlignCenter, tr("no sound in this clip"));
-        }
-        return;
-    }
-    const double scale = 0.5 * layout.sound.height();
-    const double slotsPerFrame = waveform_.slotsPerSecond / session_.project().rate.perSecond();
-    const auto size = static_cast<std::int64_t>(waveform_.low.size());
-    p.setPen(theme::dim);
-    for (auto x = static_cast<int>(layout.sound.left()); x < static_cast<int>(layout.sound.right()); ++x) {
-        const auto from =
-            std::clamp<std::int64_t>(static_cast<std::int64_t>(layout.map.toFrame(x) * slotsPerFrame), 0, size - 1);
-        const auto to = std::clamp<std::int64_t>(static_cast<std::int64_t>(layout.map.toFrame(x + 1) * slotsPerFrame),
-                                                 from + 1, size);
-        const float low = *std::min_element(waveform_.low.begin() + from, waveform_.low.begin() + to);
-        const float high = *std::max_element(waveform_.high.begin() + from, waveform_.high.begin() + to);
-        p.drawLine(QPointF(x, middle - std::max(0.5, scale * std::min(1.f, high))),
-                   QPointF(x, middle - std::min(-0.5, scale * std::max(-1.f, low))));
-    }
-}
-
-void ReelView::paintSparks(QPainter& p, const ReelLayout& layout) const
-{
-    const double ground = layout.sparks.bottom();
-    p.setPen(theme::line);
-    p.drawLine(QPointF(layout.sparks.left(), ground), QPointF(layout.sparks.right(), ground));
-    for (const Strike& strike : session_.project().strikes) {
-        const double x = layout.sparkX(strike.frame.index);
-        if (x < layout.map.left - 10 || x > layout.map.right + 10)
-            continue;
-        const double height = layout.sparkHeight(strike.strength);
-        QPainterPath spark;
-        spark.moveTo(x, ground - height);
-        spark.lineTo(x + 4.5, ground);
-        spark.lineTo(x - 4.5, ground);
-        spark.closeSubpath();
-        p.fillPath(spark, theme::heat(strike.strength));
-        const bool selected = session_.isSelected(strike.id);
-        if (selected || strike.id == hovered_) {
-            p.setPen(QPen(selected ? theme::copper : theme::text, 1.5));
-            p.setBrush(Qt::NoBrush);
-            p.drawPath(spark);
-        }
-    }
-}
-
-void ReelView::paintTrace(QPainter& p, const ReelLayout& layout) const
-{
-    const double middle = layout.trace.center().y();
-    // As many instants as there are pixels: enough for a seismogram.
-    const auto count = static_cast<int>(layout.trace.width());
-    std::vector<double> values(static_cast<std::size_t>(count) + 1);
-    double largest = 8;
-    for (int i = 0; i <= count; ++i) {
-        const Pose pose = session_.motion().poseAt(layout.map.toFrame(layout.trace.left() + i));
-        // What is felt: the way along y, x and the pushes of zoom and roll at the picture's edge.
-        const double roll = pose.roll * 0.0174533 * 0.5 * session_.project().width;
-        const double zoom = (pose.zoom - 1) * 0.5 * session_.project().width;
-        const double size = std::hypot(std::hypot(pose.x, pose.y), std::hypot(roll, zoom));
-        values[static_cast<std::size_t>(i)] = pose.y < 0 || (pose.y == 0 && pose.x < 0) ? -size : size;
-        largest = std::max(largest, size);
-    }
-    QPainterPath path;
-    const double scale = 0.5 * layout.trace.height() / largest;
-    for (int i = 0; i <= count; ++i) {
-        const QPointF at(layout.trace.left() + i, middle + scale * values[static_cast<std::size_t>(i)]);
-        i == 0 ? path.moveTo(at) : path.lineTo(at);
-    }
-    p.setBrush(Qt::NoBrush);
-    p.setPen(QPen(theme::text, 1));
-    p.drawPath(path);
+    paintReelPlayhead(p, layout, session_.playhead());
+    if (gesture_ == Gesture::band && moved_)
+        paintReelBand(p, layout, pressed_.x(), last_.x());
 }
 
 // --- gestures ---

@@ -45,13 +45,6 @@ private:
     void loadWaveform();
     void keepPlayheadSeen();
     void scrubTo(double x);
-    void paintPaper(QPainter& p, const ReelLayout& layout);
-    void paintRuler(QPainter& p, const ReelLayout& layout) const;
-    void paintThumbs(QPainter& p, const ReelLayout& layout);
-    void paintSound(QPainter& p, const ReelLayout& layout) const;
-    void paintSparks(QPainter& p, const ReelLayout& layout) const;
-    void paintTrace(QPainter& p, const ReelLayout& layout) const;
-    void paintNames(QPainter& p, const ReelLayout& layout) const;
 
     Session& session_;
     Paper paper_;

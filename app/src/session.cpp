@@ -4,26 +4,10 @@
 #include <algorithm>
 #include <cmath>
 
-#include <QCoreApplication>
 #include <QFileInfo>
-#include <QPointer>
-#include <QThreadPool>
 
-#include "ember/film/new_project.h"
-#include "ember/project/file.h"
 
 namespace ember::app {
-
-/// What comes back from the thread that opens files.
-struct Session::Opened {
-    std::uint64_t number = 0;
-    QString path;
-    bool isProject = false;
-    std::optional<Project> project;
-    std::unique_ptr<ClipReader> clip;
-    QString clipTrouble;
-    QString trouble;
-};
 
 Session::Session(QObject* parent)
     : QObject(parent), motion_(std::make_unique<Motion>(document_.project())), frames_(std::make_unique<FrameStore>()),
@@ -35,20 +19,10 @@ Session::~Session() = default;
 
 // --- the document ---
 
-const Motion& Session::selectedMotion() const
-{
-    if (!selectedMotion_) {
-        const Strike* strike = selectedStrike();
-        selectedMotion_ = std::make_unique<Motion>(onlyStrike(project(), strike != nullptr ? strike->id : 0));
-    }
-    return *selectedMotion_;
-}
-
 void Session::documentChanged()
 {
     motion_ = std::make_unique<Motion>(project());
     cover_ = coverOf(project(), *motion_);
-    selectedMotion_.reset();
     const auto before = selection_.size();
     std::erase_if(selection_, [this](StrikeId id) { return project().strike(id) == nullptr; });
     if (selection_.size() != before)
@@ -126,7 +100,6 @@ void Session::select(StrikeIds ids)
     if (!selection_.empty())
         selectedBefore_ = selection_;
     selection_ = std::move(ids);
-    selectedMotion_.reset();
     emit selectionChanged();
 }
 
@@ -258,168 +231,6 @@ void Session::setShapeScope(ShapeScope scope)
         return;
     scope_ = scope;
     emit scopeChanged();
-}
-
-// --- files ---
-
-QString Session::title() const
-{
-    if (!path_.isEmpty())
-        return QFileInfo(path_).fileName();
-    if (project().shot)
-        return tr("%1 (not saved yet)").arg(QFileInfo(QString::fromStdString(project().shot->clip)).fileName());
-    return tr("No project");
-}
-
-void Session::open(const QString& path)
-{
-    auto result = std::make_shared<Opened>();
-    result->number = ++openings_;
-    result->path = path;
-    opening_ = true;
-    emit openingChanged();
-    const QPointer<Session> self(this);
-    QThreadPool::globalInstance()->start([self, result] {
-        const std::string file = result->path.toStdString();
-        result->isProject = result->path.endsWith(QStringLiteral(".vember"), Qt::CaseInsensitive);
-        if (result->isProject) {
-            auto loaded = loadProject(file);
-            if (!loaded) {
-                result->trouble = QString::fromStdString(sentence(loaded.error()));
-            } else {
-                result->project = std::move(loaded).value();
-                auto clip = openShot(*result->project);
-                if (clip)
-                    result->clip = std::move(clip).value();
-                else
-                    result->clipTrouble = QString::fromStdString(sentence(clip.error()));
-            }
-        } else {
-            auto clip = ClipReader::open(file);
-            if (!clip) {
-                result->trouble = QString::fromStdString(sentence(clip.error()));
-            } else {
-                result->clip = std::move(clip).value();
-                result->project = projectForClip(result->clip->info());
-            }
-        }
-        QMetaObject::invokeMethod(QCoreApplication::instance(), [self, result] {
-            if (self)
-                self->finishOpening(result);
-        });
-    });
-}
-
-void Session::finishOpening(std::shared_ptr<Opened> result)
-{
-    if (result->number != openings_)
-        return; // something else was opened meanwhile
-    opening_ = false;
-    emit openingChanged();
-    if (!result->project) {
-        emit trouble(result->trouble);
-        return;
-    }
-    document_ = Document(std::move(*result->project));
-    path_ = result->isProject ? result->path : QString();
-    selection_.clear();
-    selectedBefore_.clear();
-    loop_ = {};
-    playhead_ = 0;
-    clipTrouble_ = result->clipTrouble;
-    showClip(std::move(result->clip));
-    if (!project().strikes.empty()) {
-        // The first screen shows the product at its best: the strongest strike, at its peak.
-        const auto strongest =
-            std::max_element(project().strikes.begin(), project().strikes.end(),
-                             [](const Strike& a, const Strike& b) { return a.strength < b.strength; });
-        selection_ = {strongest->id};
-        const std::int64_t peak = strongest->frame.index + std::llround(envelopeOf(project(), *strongest).peak());
-        playhead_ = std::clamp<std::int64_t>(peak, 0, std::max<std::int64_t>(0, length() - 1));
-    }
-    documentChanged();
-    emit selectionChanged();
-    emit loopChanged();
-    emit playheadChanged(playhead_);
-    wantFrame();
-    emit opened();
-    if (!clipTrouble_.isEmpty())
-        emit trouble(clipTrouble_);
-    else
-        for (const auto& note : clipInfo_->notes)
-            emit told(QString::fromStdString(note));
-}
-
-void Session::showClip(std::unique_ptr<ClipReader> clip)
-{
-    clipOpen_ = clip != nullptr;
-    clipInfo_ = clip ? std::optional(clip->info()) : std::nullopt;
-    frames_->setClip(std::move(clip), project().rate, length());
-    thumbs_->setProject(clipOpen_ ? project() : Project{});
-}
-
-void Session::reopenClip()
-{
-    auto clip = openShot(project());
-    clipTrouble_ = clip ? QString() : QString::fromStdString(sentence(clip.error()));
-    showClip(clip ? std::move(clip).value() : nullptr);
-    wantFrame();
-    emit opened();
-}
-
-void Session::relinkClip(const QString& path)
-{
-    ClipOptions options;
-    options.sequenceRate = project().rate;
-    auto clip = ClipReader::open(path.toStdString(), options);
-    if (!clip) {
-        emit trouble(QString::fromStdString(sentence(clip.error())));
-        return;
-    }
-    Project next = project();
-    if (!next.shot)
-        next.shot = Shot{};
-    const ClipInfo& info = clip.value()->info();
-    next.shot->clip = projectForClip(info).shot->clip;
-    next.shot->still = info.kind == ClipKind::still;
-    clipTrouble_.clear();
-    edit(std::move(next), tr("Clip found at %1").arg(path));
-    showClip(std::move(clip).value());
-    wantFrame();
-    emit fileChanged();
-    emit opened();
-}
-
-bool Session::save(const QString& path)
-{
-    if (const auto status = saveProject(project(), path.toStdString()); !status) {
-        emit trouble(QString::fromStdString(sentence(status.error())));
-        return false;
-    }
-    path_ = path;
-    document_.markSaved();
-    emit fileChanged();
-    emit told(tr("Saved as %1").arg(QFileInfo(path).fileName()));
-    return true;
-}
-
-void Session::close()
-{
-    ++openings_;
-    opening_ = false;
-    document_ = Document();
-    path_.clear();
-    selection_.clear();
-    selectedBefore_.clear();
-    loop_ = {};
-    playhead_ = 0;
-    clipTrouble_.clear();
-    showClip(nullptr);
-    documentChanged();
-    emit selectionChanged();
-    emit loopChanged();
-    emit playheadChanged(0);
-    emit opened();
 }
 
 // --- words ---

@@ -13,19 +13,10 @@
 #include "ember/project/document.h"
 #include "ember/project/edits.h"
 #include "frame_store.h"
+#include "loop_range.h"
 #include "thumb_store.h"
 
 namespace ember::app {
-
-/// A stretch of the film that is played over and over; both frames included.
-struct LoopRange {
-    std::int64_t first = 0;
-    std::int64_t last = -1;
-    bool on = false;
-
-    bool set() const { return last > first; }
-    bool operator==(const LoopRange&) const = default;
-};
 
 /// What the window works on: the document, what is selected in it, where the playhead stands, and the stores that show
 /// its clip. The one owner of all of these; views listen and ask.
@@ -40,8 +31,6 @@ public:
     const Project& project() const { return document_.project(); }
     const Motion& motion() const { return *motion_; }
     const Cover& cover() const { return cover_; }
-    /// The motion of the selected strike alone; of none when none or several are selected.
-    const Motion& selectedMotion() const;
 
     Document::Gesture newGesture() { return document_.newGesture(); }
     /// See Document::edit. Tells `result` in the status line.
@@ -129,7 +118,6 @@ private:
     Document document_;
     std::unique_ptr<Motion> motion_;
     Cover cover_;
-    mutable std::unique_ptr<Motion> selectedMotion_;
     StrikeIds selection_;
     StrikeIds selectedBefore_; ///< the selection before this one
     std::int64_t playhead_ = 0;

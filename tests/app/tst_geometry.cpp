@@ -10,6 +10,7 @@
 #include "pictures.h"
 #include "playback.h"
 #include "reel_geometry.h"
+#include "reel_painter.h"
 #include "runner.h"
 #include "theme.h"
 
@@ -219,6 +220,35 @@ private slots:
         QCOMPARE(scrolled(closer, 1e6, 1000).last, 1000.0);
         const ReelRange tiny = zoomed(closer, after, pixel, 1e-6, 1000);
         QVERIFY(tiny.last - tiny.first >= 8);
+    }
+    void theTraceNeverMissesAPeak()
+    {
+        // Two hours in a thousand pixels: a strike of half a second is far narrower than a pixel.
+        Project project;
+        project.width = 1280;
+        project.shot = Shot{"x", 172800};
+        Envelope e;
+        e.set(F::rumble, 0);
+        project.addRecipe(test::plainRecipe(Noise{2, 0.5, 2}, test::amountOf(Axis::y, 30), e));
+        test::Random random(8);
+        for (int i = 0; i < 60; ++i) {
+            Strike strike;
+            strike.frame = Frame{random.whole(0, 172000)};
+            strike.recipe = 1;
+            strike.seed = static_cast<std::uint32_t>(i);
+            project.addStrike(strike);
+        }
+        const Motion motion(project);
+        const ReelLayout layout = layOutReel({1100, 126}, 0, 172800);
+        const auto trace = traceSlots(layout, project, motion);
+        for (const StrikeSpan& span : motion.spans()) {
+            const auto& slot = trace[static_cast<std::size_t>(layout.map.toPixel(span.peak) - layout.trace.left())];
+            QVERIFY(std::max(slot.high, -slot.low) >= 29.9);
+        }
+        // Seen closely it is the motion itself.
+        const ReelLayout close = layOutReel({1100, 126}, 0, 100);
+        const auto fine = traceSlots(close, project, motion);
+        QVERIFY(std::all_of(fine.begin(), fine.end(), [](const TraceSlot& s) { return s.low <= s.high; }));
     }
     void thePictureFitsItsView()
     {

@@ -1,0 +1,240 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "reel_painter.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+#include <QCoreApplication>
+#include <QPainter>
+#include <QPainterPath>
+
+#include "picture_renderer.h"
+#include "theme.h"
+
+namespace ember::app {
+
+namespace {
+
+QString tr(const char* text)
+{
+    return QCoreApplication::translate("Reel", text);
+}
+
+QRectF paperRect(const ReelLayout& layout)
+{
+    return {layout.map.left - 8, 0, layout.map.right - layout.map.left + 16, layout.trace.bottom() + 4};
+}
+
+/// How far the picture's edge moves, signed by its way down (or right).
+double felt(const Pose& pose, int width)
+{
+    const double roll = pose.roll * std::numbers::pi / 180 * 0.5 * width;
+    const double zoom = (pose.zoom - 1) * 0.5 * width;
+    const double size = std::hypot(std::hypot(pose.x, pose.y), std::hypot(roll, zoom));
+    return pose.y < 0 || (pose.y == 0 && pose.x < 0) ? -size : size;
+}
+
+void paintNames(QPainter& p, const ReelLayout& layout)
+{
+    p.setFont(theme::words(13, true));
+    p.setPen(theme::text);
+    p.drawText(QRectF(12, layout.ruler.top(), 50, 18), Qt::AlignLeft | Qt::AlignVCenter, tr("Reel"));
+    p.setFont(theme::words(11));
+    p.setPen(theme::dim);
+    const auto name = [&](const QRectF& band, const QString& text) {
+        p.drawText(QRectF(12, band.top(), 48, band.height()), Qt::AlignLeft | Qt::AlignVCenter, text);
+    };
+    name(layout.sound, tr("sound"));
+    name(layout.sparks, tr("strikes"));
+    name(layout.trace, tr("trace"));
+}
+
+void paintRuler(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
+{
+    p.setFont(theme::numbers(11));
+    const LoopRange& loop = picture.loop;
+    if (loop.set()) {
+        const double a = layout.map.toPixel(static_cast<double>(loop.first));
+        const double b = layout.map.toPixel(static_cast<double>(loop.last + 1));
+        p.fillRect(QRectF(a, layout.ruler.top(), b - a, layout.ruler.height()), loop.on ? theme::line : theme::raised);
+        p.setPen(QPen(loop.on ? theme::copper : theme::dim, 1));
+        p.drawLine(QPointF(a, layout.ruler.top()), QPointF(a, layout.trace.bottom()));
+        p.drawLine(QPointF(b, layout.ruler.top()), QPointF(b, layout.trace.bottom()));
+    }
+    for (const Tick& tick : filmTicks(layout.map, picture.project.rate.perSecond(), 64)) {
+        const double x = std::round(layout.map.toPixel(tick.value)) + 0.5;
+        p.setPen(theme::line);
+        p.drawLine(QPointF(x, layout.ruler.top()), QPointF(x, layout.thumbs.top()));
+        if (x + 34 > layout.map.right)
+            continue; // no room for its number
+        p.setPen(theme::dim);
+        p.drawText(QRectF(x + 4, layout.ruler.top(), 80, layout.ruler.height()), Qt::AlignLeft | Qt::AlignVCenter,
+                   QString::fromStdString(tick.label));
+    }
+}
+
+void paintThumbs(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
+{
+    const Project& project = picture.project;
+    const double width =
+        layout.thumbs.height() * std::clamp(static_cast<double>(project.width) / project.height, 0.4, 3.0);
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    const auto count = static_cast<int>(std::ceil(layout.thumbs.width() / width));
+    for (int i = 0; i < count; ++i) {
+        const QRectF box(layout.thumbs.left() + i * width, layout.thumbs.top(), width - 1, layout.thumbs.height());
+        const auto frame = static_cast<std::int64_t>(std::floor(layout.map.toFrameInside(box.center().x())));
+        if (frame >= picture.project.length())
+            break;
+        const QRectF seen = box.intersected(layout.thumbs);
+        if (const ImagePtr thumb = picture.thumb(frame)) {
+            const double share = seen.width() / box.width();
+            p.drawImage(seen, toQImage(thumb), QRectF(0, 0, thumb->width() * share, thumb->height()));
+        } else {
+            p.fillRect(seen, theme::panel);
+        }
+    }
+}
+
+void paintSound(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
+{
+    const double middle = layout.sound.center().y();
+    p.setPen(theme::line);
+    p.drawLine(QPointF(layout.sound.left(), middle), QPointF(layout.sound.right(), middle));
+    if (picture.waveform.low.empty()) {
+        if (picture.silent) {
+            p.setFont(theme::words(11));
+            p.setPen(theme::dim);
+            p.drawText(layout.sound, Qt::AlignCenter, tr("no sound in this clip"));
+        }
+        return;
+    }
+    const double scale = 0.5 * layout.sound.height();
+    const double slotsPerFrame = picture.waveform.slotsPerSecond / picture.project.rate.perSecond();
+    const auto size = static_cast<std::int64_t>(picture.waveform.low.size());
+    p.setPen(theme::dim);
+    for (auto x = static_cast<int>(layout.sound.left()); x < static_cast<int>(layout.sound.right()); ++x) {
+        const auto from =
+            std::clamp<std::int64_t>(static_cast<std::int64_t>(layout.map.toFrame(x) * slotsPerFrame), 0, size - 1);
+        const auto to = std::clamp<std::int64_t>(static_cast<std::int64_t>(layout.map.toFrame(x + 1) * slotsPerFrame),
+                                                 from + 1, size);
+        const float low = *std::min_element(picture.waveform.low.begin() + from, picture.waveform.low.begin() + to);
+        const float high = *std::max_element(picture.waveform.high.begin() + from, picture.waveform.high.begin() + to);
+        p.drawLine(QPointF(x, middle - std::max(0.5, scale * std::min(1.f, high))),
+                   QPointF(x, middle - std::min(-0.5, scale * std::max(-1.f, low))));
+    }
+}
+
+void paintSparks(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
+{
+    const double ground = layout.sparks.bottom();
+    p.setPen(theme::line);
+    p.drawLine(QPointF(layout.sparks.left(), ground), QPointF(layout.sparks.right(), ground));
+    for (const Strike& strike : picture.project.strikes) {
+        const double x = layout.sparkX(strike.frame.index);
+        if (x < layout.map.left - 10 || x > layout.map.right + 10)
+            continue;
+        const double height = layout.sparkHeight(strike.strength);
+        QPainterPath spark;
+        spark.moveTo(x, ground - height);
+        spark.lineTo(x + 4.5, ground);
+        spark.lineTo(x - 4.5, ground);
+        spark.closeSubpath();
+        p.fillPath(spark, theme::heat(strike.strength));
+        const bool selected =
+            std::find(picture.selection.begin(), picture.selection.end(), strike.id) != picture.selection.end();
+        if (selected || strike.id == picture.hovered) {
+            p.setPen(QPen(selected ? theme::copper : theme::text, 1.5));
+            p.setBrush(Qt::NoBrush);
+            p.drawPath(spark);
+        }
+    }
+}
+
+void paintTrace(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
+{
+    const auto trace = traceSlots(layout, picture.project, picture.motion);
+    double largest = 8;
+    for (const TraceSlot& slot : trace)
+        largest = std::max({largest, -slot.low, slot.high});
+    const double middle = layout.trace.center().y();
+    const double scale = 0.5 * layout.trace.height() / largest;
+    QPainterPath path;
+    double last = 0;
+    for (std::size_t i = 0; i < trace.size(); ++i) {
+        const double x = layout.trace.left() + static_cast<double>(i);
+        // The nearer end first, so that the line runs on.
+        const bool lowFirst = std::abs(trace[i].low - last) <= std::abs(trace[i].high - last);
+        const double first = lowFirst ? trace[i].low : trace[i].high;
+        last = lowFirst ? trace[i].high : trace[i].low;
+        i == 0 ? path.moveTo(x, middle + scale * first) : path.lineTo(x, middle + scale * first);
+        if (last != first)
+            path.lineTo(x, middle + scale * last);
+    }
+    p.setBrush(Qt::NoBrush);
+    p.setPen(QPen(theme::text, 1));
+    p.drawPath(path);
+}
+
+} // namespace
+
+std::vector<TraceSlot> traceSlots(const ReelLayout& layout, const Project& project, const Motion& motion)
+{
+    constexpr double mostSamples = 6;
+    const auto count = static_cast<std::size_t>(std::max(0.0, layout.trace.width())) + 1;
+    const double frames = layout.map.framesPerPixel();
+    const auto samples = static_cast<int>(std::clamp(std::ceil(frames), 1.0, mostSamples));
+    std::vector<TraceSlot> found(count);
+    const auto add = [&](std::size_t slot, double time) {
+        const double value = felt(motion.poseAt(time), project.width);
+        found[slot].low = std::min(found[slot].low, value);
+        found[slot].high = std::max(found[slot].high, value);
+    };
+    for (std::size_t i = 0; i < count; ++i) {
+        const double from = layout.map.toFrame(layout.trace.left() + static_cast<double>(i));
+        const double first = felt(motion.poseAt(from), project.width);
+        found[i] = {first, first};
+        for (int k = 1; k < samples; ++k)
+            add(i, from + frames * k / samples);
+    }
+    for (const StrikeSpan& span : motion.spans()) {
+        const double at = layout.map.toPixel(span.peak) - layout.trace.left();
+        if (at >= 0 && at < static_cast<double>(count))
+            add(static_cast<std::size_t>(at), span.peak);
+    }
+    return found;
+}
+
+void paintReelPaper(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
+{
+    p.setPen(theme::line);
+    p.drawLine(QPointF(0, 0), QPointF(layout.map.right + 40, 0));
+    paintNames(p, layout);
+    if (picture.project.length() == 0)
+        return;
+    p.setClipRect(paperRect(layout));
+    paintRuler(p, layout, picture);
+    paintThumbs(p, layout, picture);
+    paintSound(p, layout, picture);
+    p.setRenderHint(QPainter::Antialiasing);
+    paintTrace(p, layout, picture);
+    paintSparks(p, layout, picture);
+}
+
+void paintReelPlayhead(QPainter& p, const ReelLayout& layout, std::int64_t playhead)
+{
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setClipRect(paperRect(layout));
+    const double x = layout.map.toPixel(static_cast<double>(playhead));
+    p.setPen(QPen(theme::copper, 1.5));
+    p.drawLine(QPointF(x, layout.ruler.top()), QPointF(x, layout.trace.bottom()));
+}
+
+void paintReelBand(QPainter& p, const ReelLayout& layout, double x0, double x1)
+{
+    p.setPen(QPen(theme::copper, 1));
+    p.setBrush(QColor(0x6f, 0xb3, 0xa2, 40));
+    p.drawRect(QRectF(QPointF(x0, layout.sparks.top()), QPointF(x1, layout.sparks.bottom())));
+}
+
+} // namespace ember::app
