@@ -270,6 +270,21 @@ private slots:
             QCOMPARE(motion.intensityAt(t), strongest);
         }
     }
+    void indexKeepsEveryStrikeToItsVeryEnd()
+    {
+        const Project project = busyProject(40, 2000);
+        const Motion motion(project);
+        std::vector<Motion> alone;
+        for (const Strike& strike : project.strikes)
+            alone.emplace_back(onlyStrike(project, strike.id));
+        for (const StrikeSpan& span : motion.spans())
+            for (const double t : {span.start + 0.3, span.end - 0.3, span.end - 0.001}) {
+                double x = 0;
+                for (const Motion& one : alone)
+                    x += one.poseAt(t).x;
+                QVERIFY(std::abs(motion.poseAt(t).x - x) < 1e-10);
+            }
+    }
     void posesStayUsable()
     {
         Project project = withRecipe(test::plainRecipe(Kick{}, test::amountOf(Axis::zoom, -2), shortEnvelope()));
