@@ -390,6 +390,15 @@ private slots:
         const double hold = felt()[F::hold];
         QVERIFY2(hold != std::round(hold) && std::abs(hold - 2.5) < 0.2, qPrintable(QString::number(hold)));
     }
+    void aHandleKeepsItsPlaceInTheHand()
+    {
+        // Taken six pixels beside its middle, it stays six pixels beside the hand: there a frame is only four pixels wide.
+        strikeOn(20, Qt::Key_2);
+        const AnvilLayout layout = canvas().layoutNow();
+        const QPoint beside(6, 0);
+        drag(&canvas(), handle(Handle::release) + beside, layout.at(94, 0).toPoint() + beside);
+        QVERIFY2(std::abs(felt()[F::release] - 34) <= 0.5, qPrintable(QString::number(felt()[F::release])));
+    }
     void everythingFollowsWhileDragging()
     {
         strikeOn(20, Qt::Key_2);
