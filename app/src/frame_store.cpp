@@ -37,6 +37,7 @@ void FrameStore::setClip(std::unique_ptr<ClipReader> clip, FrameRate rate, std::
         bytes_ = 0;
         broken_ = -1;
         wish_ = {};
+        wish_.frame = -1; // nothing is looked at yet
     }
     changed_.notify_all();
 }
@@ -74,7 +75,7 @@ std::size_t FrameStore::bytesHeld() const
 
 std::int64_t FrameStore::nextMissing() const
 {
-    if (length_ == 0)
+    if (length_ == 0 || wish_.frame < 0)
         return -1;
     const std::size_t one = frames_.empty() ? 0 : frames_.begin()->second->bytes();
     // Half of the budget may lie ahead; the rest stays behind for stepping back.
