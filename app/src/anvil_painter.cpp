@@ -208,7 +208,8 @@ std::vector<ContactFrame> contactBoxes(const AnvilLayout& layout, const AnvilPic
     const double width = height * picture.frameShape;
     const auto peak = static_cast<std::int64_t>(std::llround(picture.envelope.peak()));
     std::vector<ContactFrame> boxes;
-    for (const auto offset : contactFrames(layout, peak, width)) {
+    // Narrow pictures still need room for their words.
+    for (const auto offset : contactFrames(layout, peak, std::max(width, 46.0))) {
         const auto frame = picture.strikeFrame + offset;
         const double x = layout.map.toPixel(static_cast<double>(offset));
         if (frame >= 0 && frame < picture.length)
@@ -226,7 +227,7 @@ void paintContactEdge(QPainter& p, const ContactFrame& contact, const AnvilPictu
     p.drawRect(contact.box.adjusted(0.5, 0.5, -0.5, -0.5));
     const Pose pose = picture.motion.poseAt(static_cast<double>(contact.frame));
     const double moved = std::hypot(pose.x, pose.y);
-    const QRectF place(contact.x - 32, contact.box.bottom() + 1, 64, 15);
+    const QRectF place(contact.x - 24, contact.box.bottom() + 1, 48, 15);
     p.fillRect(place, theme::window);
     p.setFont(theme::numbers(11));
     p.setPen(here ? theme::copper : theme::dim);

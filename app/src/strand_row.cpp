@@ -65,7 +65,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
         label->setStyleSheet(QStringLiteral("color: #9a8f80"));
         auto* field = new ValueField(amountSpecs[i], this);
         field->setObjectName(QStringLiteral("amount-") + label->text());
-        field->setFixedWidth(i < 2 ? 56 : 50);
+        field->setFixedWidth(i < 2 ? 64 : 50);
         field->gestureSource = [this] { return session_.newGesture(); };
         const Axis axis = shownAxes[i];
         connect(field, &ValueField::wished, this, [this, axis, label](double value, quint64 gesture) {

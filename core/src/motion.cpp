@@ -18,18 +18,16 @@ double seededSign(std::uint64_t seed)
     return (seed & 1) != 0 ? 1.0 : -1.0;
 }
 
-/// Which way, and how much of its amount, an axis moves first. A kick goes along the strike's direction with its whole
-/// body; other sources only start on that side.
-double firstMove(const Strand& strand, const Strike& strike, Axis axis, std::uint64_t seed)
+/// Which way, and how much of its amount, an axis moves first. All strands of a strike start the same way, so that their
+/// peaks add up and the largest excursion of the whole falls on the peak too. A kick goes along the strike's direction
+/// with its whole body; other sources only start on that side. Zoom first pushes in (a negative amount pulls out).
+double firstMove(const Strand& strand, const Strike& strike, Axis axis)
 {
-    const bool directed = axis == Axis::x || axis == Axis::y;
-    const bool kick = std::holds_alternative<Kick>(strand.source);
-    if (axis == Axis::zoom && kick)
-        return 1.0; // a kick pushes in; a negative amount pulls out
-    if (!directed)
-        return seededSign(seed);
-    if (!strike.direction && !kick)
-        return seededSign(seed);
+    if (axis == Axis::zoom)
+        return 1.0;
+    const double bySeed = seededSign(mixSeed(strike.seed, 0x51, static_cast<std::uint64_t>(axis)));
+    if (axis != Axis::x && axis != Axis::y)
+        return bySeed;
     const double turn = strike.direction ? *strike.direction
                                          : 360.0 * static_cast<double>(mixSeed(strike.seed, 0xd1) >> 11) * 0x1.0p-53;
     // Whole quarter turns are exact: a landing has no sideways motion at all.
@@ -38,9 +36,9 @@ double firstMove(const Strand& strand, const Strike& strike, Axis axis, std::uin
         axis == Axis::x ? std::cos(quarter * std::numbers::pi / 2) : std::sin(quarter * std::numbers::pi / 2);
     if (quarter == std::floor(quarter))
         along = std::round(along);
-    if (kick)
+    if (std::holds_alternative<Kick>(strand.source))
         return along;
-    return along > 1e-9 ? 1.0 : along < -1e-9 ? -1.0 : seededSign(seed);
+    return along > 1e-9 ? 1.0 : along < -1e-9 ? -1.0 : bySeed;
 }
 
 } // namespace
@@ -83,7 +81,7 @@ void Motion::prepare(const Project& project, const Strike& strike)
         RunningStrand out{strand.source, strand.rate, {}};
         for (const Axis axis : allAxes) {
             const auto seed = mixSeed(strike.seed, i + 1, static_cast<std::uint64_t>(axis) + 1);
-            const double amount = strand.amount[axis] * strike.strength * firstMove(strand, strike, axis, seed);
+            const double amount = strand.amount[axis] * strike.strength * firstMove(strand, strike, axis);
             if (amount != 0)
                 out.voices.push_back({axis, amount, seed});
         }

@@ -121,6 +121,30 @@ private slots:
         QVERIFY(withoutOverrides(own, {first}).strikes[0].overrides.empty());
         QVERIFY(withEnvelopeValue(project, 999, F::decay, 1, ShapeScope::recipe) == project);
     }
+    void theWholeShakePeaksOnItsPeak()
+    {
+        // Not only each strand: all strands of a strike together are never further out than on the peak frame.
+        for (const Recipe& recipe : starterRecipes(1280, FrameRate()))
+            for (std::uint32_t seed = 1; seed <= 60; ++seed) {
+                Project project = film();
+                Strike strike;
+                strike.frame = Frame{20};
+                strike.recipe = recipe.id;
+                strike.seed = seed;
+                if (seed % 3 == 0)
+                    strike.direction = 7.0 * seed;
+                project.addStrike(strike);
+                const Motion motion(project);
+                const Pose peak = motion.poseAt(20 + recipe.envelope.peak());
+                for (double t = 19; t < 21 + recipe.envelope.end(); t += 0.5) {
+                    const Pose pose = motion.poseAt(t);
+                    QVERIFY(std::abs(pose.x) <= std::abs(peak.x) + 1e-9);
+                    QVERIFY(std::abs(pose.y) <= std::abs(peak.y) + 1e-9);
+                    QVERIFY(std::abs(pose.roll) <= std::abs(peak.roll) + 1e-9);
+                    QVERIFY(std::abs(pose.zoom - 1) <= std::abs(peak.zoom - 1) + 1e-9);
+                }
+            }
+    }
     void starterRecipesAreSound_data()
     {
         QTest::addColumn<int>("width");
