@@ -37,6 +37,9 @@ private slots:
         test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
                       QStringLiteral("sine=440:d=1"), QStringLiteral("-c:a"), QStringLiteral("aac"),
                       folder_.filePath(QStringLiteral("tone.mp4"))});
+        test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
+                      QStringLiteral("color=s=64x64:r=24"), QStringLiteral("-frames:v"), QStringLiteral("0"),
+                      folder_.filePath(QStringLiteral("frameless.mkv"))});
         QDir(folder_.path()).mkdir(QStringLiteral("folder"));
         const auto row = [](const char* name, ErrorCode code) {
             QTest::addRow("%s", name) << QString::fromLatin1(name) << static_cast<int>(code);
@@ -49,6 +52,7 @@ private slots:
         row("tone.wav", ErrorCode::noPicture);
         row("tone.mp4", ErrorCode::noPicture);
         row("folder", ErrorCode::unreadable);
+        row("frameless.mkv", ErrorCode::damaged);
     }
     void eachIsASentence()
     {
