@@ -173,6 +173,7 @@ QWidget* MainWindow::buildWelcome()
 QWidget* MainWindow::buildTransport()
 {
     auto* bar = new QWidget;
+    transport_ = bar;
     bar->setObjectName(QStringLiteral("transport"));
     auto* row = new QHBoxLayout(bar);
     row->setContentsMargins(10, 3, 10, 3);
@@ -339,11 +340,19 @@ void MainWindow::refreshActions()
 
 void MainWindow::refreshTransport()
 {
+    const bool any = session_->length() > 0;
+    for (auto* button : transport_->findChildren<QToolButton*>()) {
+        if (!button->property("tip").isValid())
+            button->setProperty("tip", button->toolTip());
+        button->setEnabled(any);
+        button->setToolTip(any ? button->property("tip").toString() : tr("Open a clip first"));
+    }
     play_->setText(player_->playing() ? tr("Pause") : tr("Play"));
     loop_->setChecked(session_->loop().on);
     sound_->setChecked(player_->soundOn());
     const QString silence = player_->silence();
-    sound_->setToolTip(silence.isEmpty() ? tr("Sound on or off while playing") : silence);
+    if (any)
+        sound_->setToolTip(silence.isEmpty() ? tr("Sound on or off while playing") : silence);
     const LoopRange& loop = session_->loop();
     const QString loopText =
         loop.set() ? (loop.on ? tr("loop %1 to %2") : tr("loop %1 to %2, off")).arg(loop.first).arg(loop.last)

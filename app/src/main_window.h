@@ -100,6 +100,7 @@ private:
     QLabel* noticeText_ = nullptr;
     QPushButton* noticeFind_ = nullptr;
     QWidget* welcome_ = nullptr;
+    QWidget* transport_ = nullptr;
     QToolButton* play_ = nullptr;
     QToolButton* loop_ = nullptr;
     QToolButton* sound_ = nullptr;

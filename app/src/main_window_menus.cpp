@@ -110,20 +110,21 @@ void MainWindow::buildPlayMenu()
             session_->setPlayhead(session_->playhead() + frames);
         };
     };
-    add(menu, tr("One frame &back"), QKeySequence(Qt::Key_Left), step(-1));
-    add(menu, tr("One frame &on"), QKeySequence(Qt::Key_Right), step(1));
-    add(menu, tr("Ten frames back"), QKeySequence(Qt::SHIFT | Qt::Key_Left), step(-10));
-    add(menu, tr("Ten frames on"), QKeySequence(Qt::SHIFT | Qt::Key_Right), step(10));
-    add(menu, tr("To the &start"), QKeySequence(Qt::Key_Home), step(-(1LL << 40)));
-    add(menu, tr("To the &end"), QKeySequence(Qt::Key_End), step(1LL << 40));
+    needClip_.push_back(add(menu, tr("One frame &back"), QKeySequence(Qt::Key_Left), step(-1)));
+    needClip_.push_back(add(menu, tr("One frame &on"), QKeySequence(Qt::Key_Right), step(1)));
+    needClip_.push_back(add(menu, tr("Ten frames back"), QKeySequence(Qt::SHIFT | Qt::Key_Left), step(-10)));
+    needClip_.push_back(add(menu, tr("Ten frames on"), QKeySequence(Qt::SHIFT | Qt::Key_Right), step(10)));
+    needClip_.push_back(add(menu, tr("To the &start"), QKeySequence(Qt::Key_Home), step(-(1LL << 40))));
+    needClip_.push_back(add(menu, tr("To the &end"), QKeySequence(Qt::Key_End), step(1LL << 40)));
     menu->addSeparator();
-    add(menu, tr("&Loop"), QKeySequence(Qt::Key_L), [this] {
+    needClip_.push_back(add(menu, tr("&Loop"), QKeySequence(Qt::Key_L), [this] {
         if (auto* button = findChild<QAbstractButton*>(QStringLiteral("loop")))
             button->click();
-    });
+    }));
     needClip_.push_back(add(menu, tr("Loop starts &here"), QKeySequence(Qt::Key_I), [this] { changeLoop(true); }));
     needClip_.push_back(add(menu, tr("Loop ends here"), QKeySequence(Qt::Key_O), [this] { changeLoop(false); }));
-    add(menu, tr("&Clear the loop"), QKeySequence(Qt::SHIFT | Qt::Key_L), [this] { session_->setLoop({}); });
+    needClip_.push_back(
+        add(menu, tr("&Clear the loop"), QKeySequence(Qt::SHIFT | Qt::Key_L), [this] { session_->setLoop({}); }));
 }
 
 void MainWindow::changeLoop(bool in)

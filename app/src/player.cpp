@@ -9,7 +9,7 @@ namespace ember::app {
 namespace {
 constexpr std::int64_t ticksPerSecond = SoundOutput::rate;
 constexpr std::int64_t longestStep = ticksPerSecond / 20; ///< of a device's own clock
-}
+} // namespace
 
 Player::Player(Session& session) : session_(session)
 {
@@ -25,8 +25,13 @@ Player::Player(Session& session) : session_(session)
 
 void Player::play()
 {
-    if (playing_ || !session_.hasClip())
+    if (playing_)
         return;
+    if (!session_.hasClip()) {
+        emit session_.told(session_.length() > 0 ? tr("The clip is missing, so there is nothing to play")
+                                                 : tr("Open a clip first"));
+        return;
+    }
     const LoopRange& loop = session_.loop();
     const auto at = session_.playhead();
     if (loop.on && loop.set() && (at < loop.first || at > loop.last))

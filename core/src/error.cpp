@@ -7,7 +7,7 @@ namespace {
 
 std::string lead(ErrorCode code, const std::string& subject)
 {
-    const std::string name = subject.empty() ? "It" : "\"" + subject + "\"";
+    std::string name = subject.empty() ? "It" : "\"" + subject + "\"";
     switch (code) {
     case ErrorCode::notFound: return name + " does not exist";
     case ErrorCode::unreadable: return name + " cannot be read";

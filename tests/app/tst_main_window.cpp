@@ -392,7 +392,8 @@ private slots:
     }
     void aHandleKeepsItsPlaceInTheHand()
     {
-        // Taken six pixels beside its middle, it stays six pixels beside the hand: there a frame is only four pixels wide.
+        // Taken six pixels beside its middle, it stays six pixels beside the hand: there a frame is only four pixels
+        // wide.
         strikeOn(20, Qt::Key_2);
         const AnvilLayout layout = canvas().layoutNow();
         const QPoint beside(6, 0);
@@ -720,9 +721,15 @@ private slots:
                              Qt::Key_Up, Qt::Key_Delete, Qt::Key_N, Qt::Key_C, Qt::Key_E, Qt::Key_W})
             key(k);
         QVERIFY(project().strikes.empty());
+        for (auto* button : child<QWidget>("transport")->findChildren<QAbstractButton*>()) {
+            QVERIFY(!button->isEnabled()); // and each says why
+            QCOMPARE(button->toolTip(), QStringLiteral("Open a clip first"));
+        }
         openAnswer_ = QString::fromStdString(clip_);
         QTest::mouseClick(child<QAbstractButton>("welcome-open"), Qt::LeftButton);
         QTRY_VERIFY(session().hasClip());
+        QVERIFY(child<QAbstractButton>("play")->isEnabled());
+        QVERIFY(child<QAbstractButton>("play")->toolTip().contains(QStringLiteral("Space")));
     }
     void theLayoutIsRemembered()
     {
