@@ -107,7 +107,7 @@ signals:
 
 private:
     struct Opened;
-    void finishOpening(std::shared_ptr<Opened> opened);
+    void finishOpening(const std::shared_ptr<Opened>& opened);
     void documentChanged();
     /// After going back or forth in history: what was changed by it is selected, so that it is seen.
     void selectChanged(const Project& before);

@@ -73,7 +73,7 @@ void Session::open(const QString& path)
     });
 }
 
-void Session::finishOpening(std::shared_ptr<Opened> result)
+void Session::finishOpening(const std::shared_ptr<Opened>& result)
 {
     if (result->number != openings_)
         return; // something else was opened meanwhile
