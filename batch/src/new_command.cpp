@@ -19,6 +19,7 @@ public:
             ->required();
         app.add_option("-o,--output", output_, "The project to write, NAME.vember")->required();
         app.add_option("--strike", strikes_, "Put a strike: FRAME:KIND:STRENGTH (may be given several times)")
+            ->allow_extra_args(false) // one value each time, so that the clip may follow it
             ->check(strikeSpelling());
         app.add_option("--recipe", recipe_, "The recipe of all these strikes, instead of the one for their kind");
         app.add_option("--rate", rate_, "Frame rate of numbered pictures and stills (default 24/1)")

@@ -125,6 +125,15 @@ private slots:
         QCOMPARE(run({"new", clip_, "-o", at("a.vember")}), 1);
         QVERIFY(errHas("exists already"));
     }
+    void argumentsComeInAnyOrder()
+    {
+        QCOMPARE(run({"new", "--strike", "3:hit:1", "--strike", "5:beat:1", clip_, "-o", at("order.vember")}), 0);
+        QCOMPARE(run({"info", at("order.vember")}), 0);
+        QVERIFY(out_.find("\"frame\": 3") != std::string::npos && out_.find("\"frame\": 5") != std::string::npos);
+        QCOMPARE(run({"new", "-o", at("order.vember"), "--force", "--strike=7:hit:1", clip_}), 0);
+        QCOMPARE(run({"poses", "--frames", "2-4", at("order.vember")}), 0);
+        QCOMPARE(run({"render", "--frames", "2-4", "-o", at("order.mkv"), "--threads", "1", at("order.vember")}), 0);
+    }
     void newTakesARecipe()
     {
         const auto path = made("r.vember", {"--recipe", "Hard blow"});
