@@ -41,7 +41,7 @@ public:
     RenderPanel& renderPanel() { return *renderPanel_; }
 
     /// Opens a clip or a project; asks first when changes would be lost.
-    void openPath(const QString& path);
+    void openPath(const QString& path, bool alone = false);
     void showRender(bool shown);
     /// The sentence in the notice above the picture; empty when there is none.
     QString notice() const;
@@ -70,6 +70,7 @@ private:
     QAction* add(QMenu* menu, const QString& text, const QKeySequence& key, const std::function<void()>& action);
 
     void openAsked();
+    void openPictureAsked();
     bool save();
     bool saveAs();
     bool mayLeave();

@@ -39,6 +39,7 @@ void MainWindow::buildFileMenu()
 {
     QMenu* menu = menuBar()->addMenu(tr("&File"));
     add(menu, tr("&Open clip or project"), QKeySequence::Open, [this] { openAsked(); });
+    add(menu, tr("Open one &picture of a series"), {}, [this] { openPictureAsked(); });
     recent_ = menu->addMenu(tr("Open &recent"));
     connect(recent_, &QMenu::aboutToShow, this, &MainWindow::fillRecent);
     menu->addSeparator();
@@ -197,12 +198,20 @@ void MainWindow::openAsked()
         openPath(path);
 }
 
-void MainWindow::openPath(const QString& path)
+void MainWindow::openPictureAsked()
+{
+    const QString path = dialogs_.openFile(this, tr("Open one picture, without its neighbours"),
+                                           tr("Pictures (*.png *.jpg *.jpeg *.tif *.tiff *.exr)"));
+    if (!path.isEmpty())
+        openPath(path, true);
+}
+
+void MainWindow::openPath(const QString& path, bool alone)
 {
     if (!mayLeave())
         return;
     player_->pause();
-    session_->open(QFileInfo(path).absoluteFilePath());
+    session_->open(QFileInfo(path).absoluteFilePath(), alone);
 }
 
 bool MainWindow::save()

@@ -6,7 +6,6 @@
 
 #include <QFileInfo>
 
-
 namespace ember::app {
 
 Session::Session(QObject* parent)

@@ -77,8 +77,9 @@ public:
     bool opening() const { return opening_; }
     const std::optional<ClipInfo>& clipInfo() const { return clipInfo_; }
 
-    /// A clip or a project, by its name. Runs on another thread; opened() or trouble() follows.
-    void open(const QString& path);
+    /// A clip or a project, by its name. Runs on another thread; opened() or trouble() follows. `alone`: a picture that
+    /// looks like one of a numbered series is opened by itself.
+    void open(const QString& path, bool alone = false);
     /// The clip of this project is now at another place.
     void relinkClip(const QString& path);
     bool save(const QString& path);

@@ -19,6 +19,7 @@ struct Session::Opened {
     std::uint64_t number = 0;
     QString path;
     bool isProject = false;
+    bool alone = false;
     std::optional<Project> project;
     std::unique_ptr<ClipReader> clip;
     QString clipTrouble;
@@ -34,9 +35,10 @@ QString Session::title() const
     return tr("No project");
 }
 
-void Session::open(const QString& path)
+void Session::open(const QString& path, bool alone)
 {
     auto result = std::make_shared<Opened>();
+    result->alone = alone;
     result->number = ++openings_;
     result->path = path;
     opening_ = true;
@@ -58,7 +60,9 @@ void Session::open(const QString& path)
                     result->clipTrouble = QString::fromStdString(sentence(clip.error()));
             }
         } else {
-            auto clip = ClipReader::open(file);
+            ClipOptions options;
+            options.neverSequence = result->alone;
+            auto clip = ClipReader::open(file, options);
             if (!clip) {
                 result->trouble = QString::fromStdString(sentence(clip.error()));
             } else {

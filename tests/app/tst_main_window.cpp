@@ -698,6 +698,24 @@ private slots:
         QCOMPARE(test::numberIn(shown()) >= 0, true);
         QVERIFY(session().modified());
     }
+    void aSeriesOrOnePictureOfIt()
+    {
+        for (int i = 1; i <= 3; ++i)
+            QVERIFY(test::ffmpeg({QStringLiteral("-i"), QString::fromStdString(clip_), QStringLiteral("-vf"),
+                                  QStringLiteral("select='eq(n,%1)'").arg(i), QStringLiteral("-frames:v"),
+                                  QStringLiteral("1"), QStringLiteral("-update"), QStringLiteral("1"),
+                                  at(QStringLiteral("series_%1.png").arg(i))}));
+        open(at(QStringLiteral("series_2.png")));
+        QCOMPARE(session().length(), std::int64_t{3});
+        QCOMPARE(test::numberIn(shown()), 1);
+        openAnswer_ = at(QStringLiteral("series_2.png"));
+        for (QAction* action : window_->findChildren<QAction*>())
+            if (action->text().contains(QStringLiteral("of a series")))
+                action->trigger();
+        QTRY_COMPARE(session().length(), std::int64_t{120}); // a still, for five seconds
+        QCOMPARE(test::numberIn(shown()), 2);
+        QVERIFY(project().shot->still);
+    }
     void droppingOpens()
     {
         auto* data = new QMimeData;
