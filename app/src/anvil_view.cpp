@@ -227,16 +227,14 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
     using F = EnvelopeField;
     for (const F field : {F::attack, F::hold, F::decay, F::decayCurve, F::rumble, F::rumbleLength, F::release}) {
         const FieldSpec& spec = specOf(field);
-        auto* label = new QLabel(field == F::decayCurve ? tr("Curve")
-                                 : field == F::rumbleLength
-                                     ? tr("for")
-                                     : toQString(spec.label),
+        auto* label = new QLabel(field == F::decayCurve     ? tr("Curve")
+                                 : field == F::rumbleLength ? tr("for")
+                                                            : toQString(spec.label),
                                  this);
         label->setStyleSheet(QStringLiteral("color: #9a8f80"));
         label->setFont(theme::words(12));
         auto* value = new ValueField(spec, this);
-        value->setObjectName(QStringLiteral("envelope-") +
-                             toQString(spec.key));
+        value->setObjectName(QStringLiteral("envelope-") + toQString(spec.key));
         value->setFixedWidth(field == F::rumble ? 52 : 44);
         value->gestureSource = [this] { return session_.newGesture(); };
         connect(value, &ValueField::wished, this, [this, field](double wanted, quint64 gesture) {
@@ -245,9 +243,7 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
                 return;
             const FieldSpec& s = specOf(field);
             session_.edit(withEnvelopeValue(session_.project(), strike->id, field, wanted, session_.shapeScope()),
-                          QStringLiteral("%1 %2")
-                              .arg(toQString(s.label))
-                              .arg(s.unit == "%" ? wanted * 100 : wanted),
+                          QStringLiteral("%1 %2").arg(toQString(s.label)).arg(s.unit == "%" ? wanted * 100 : wanted),
                           gesture);
         });
         row->addWidget(label);
@@ -298,9 +294,10 @@ void AnvilView::refresh()
     const QString reason = strike != nullptr ? QString() : tr("Select one strike to shape it");
     for (const auto& [field, value] : fields_)
         value->setBarred(reason);
-    scope_->setToolTip(strike == nullptr ? reason
-                                         : tr("Whom changes of the shape are for: the recipe and every strike that uses it, or this "
-                                              "strike alone"));
+    scope_->setToolTip(strike == nullptr
+                           ? reason
+                           : tr("Whom changes of the shape are for: the recipe and every strike that uses it, or this "
+                                "strike alone"));
     if (strike == nullptr) {
         title_->setText(tr("no strike selected"));
         scope_->setText(tr("For the recipe"));

@@ -327,7 +327,8 @@ void SideColumn::refresh()
         name_->setReadOnly(!one);
         kind_->setCurrentIndex(mixed([](const Strike& s) { return s.kind; }) ? -1 : static_cast<int>(first->kind));
         frame_->setValue(static_cast<double>(first->frame.index));
-        frame_->setBarred(one ? QString() : tr("Several strikes are selected; drag them on the Reel to move them together"));
+        frame_->setBarred(one ? QString()
+                              : tr("Several strikes are selected; drag them on the Reel to move them together"));
         strength_->setValue(first->strength);
         strength_->setMixed(mixed([](const Strike& s) { return s.strength; }));
         strengthBar_->setValue(first->strength);
@@ -378,9 +379,8 @@ void SideColumn::refreshFinish()
     else if (cover.needed > largestCover)
         coverSays_->setText(tr("Frame %1 leaves the picture: no zoom hides its border.").arg(cover.worstFrame));
     else if (finish.cover == CoverMode::off)
-        coverSays_->setText(tr("%1 % would hide the borders (frame %2).")
-                                .arg(100 * cover.needed, 0, 'f', 1)
-                                .arg(cover.worstFrame));
+        coverSays_->setText(
+            tr("%1 % would hide the borders (frame %2).").arg(100 * cover.needed, 0, 'f', 1).arg(cover.worstFrame));
     else
         coverSays_->setText(
             tr("Zoomed to %1 %, set by frame %2.").arg(100 * cover.zoom, 0, 'f', 1).arg(cover.worstFrame));

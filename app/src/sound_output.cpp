@@ -41,7 +41,6 @@ bool SoundOutput::start(const std::string& file, double originSeconds, const Pla
     feed_->waitUntilFull();
     sink_ = std::make_unique<QAudioSink>(device, format);
     sink_->setBufferSize(rate / 10 * 4);
-    sink_->setVolume(muted_ ? 0.0 : 1.0);
     sink_->start(feed_.get());
     if (sink_->error() != QAudio::NoError) {
         stop();
@@ -61,13 +60,6 @@ void SoundOutput::stop()
 std::int64_t SoundOutput::played() const
 {
     return sink_ ? sink_->processedUSecs() * rate / 1'000'000 : 0;
-}
-
-void SoundOutput::setMuted(bool muted)
-{
-    muted_ = muted;
-    if (sink_)
-        sink_->setVolume(muted ? 0.0 : 1.0);
 }
 
 } // namespace ember::app

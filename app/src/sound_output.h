@@ -33,12 +33,10 @@ public:
     bool running() const { return sink_ != nullptr; }
     /// Samples heard since the start: the clock of playback.
     std::int64_t played() const;
-    void setMuted(bool muted);
 
 private:
     std::unique_ptr<SoundFeed> feed_;
     std::unique_ptr<QAudioSink> sink_;
-    bool muted_ = false;
 };
 
 } // namespace ember::app

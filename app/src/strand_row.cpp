@@ -59,8 +59,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     auto* amounts = new QHBoxLayout;
     amounts->setSpacing(2);
     for (std::size_t i = 0; i < shownAxes.size(); ++i) {
-        auto* label = new QLabel(
-            toQString(amountSpecs[i].label), this);
+        auto* label = new QLabel(toQString(amountSpecs[i].label), this);
         label->setFont(theme::words(11));
         label->setStyleSheet(QStringLiteral("color: #9a8f80"));
         auto* field = new ValueField(amountSpecs[i], this);

@@ -37,8 +37,7 @@ void ValueField::setSpec(const FieldSpec& spec)
     const QString unit = toQString(spec.unit);
     setAccessibleName(toQString(spec.label));
     setToolTip(tr("%1.\n%2 to %3 %4, usually %5. Drag, turn the wheel or click and type; Ctrl+click returns to %5.")
-                   .arg(toQString(spec.help), number(spec.min),
-                        number(spec.max), unit, number(spec.fallback)));
+                   .arg(toQString(spec.help), number(spec.min), number(spec.max), unit, number(spec.fallback)));
     updateGeometry();
     update();
 }
@@ -86,9 +85,7 @@ QString ValueField::shownText() const
     if (number.contains(QLatin1Char('.')))
         while (number.endsWith(QLatin1Char('0')))
             number.chop(1);
-    const QString unit = spec_.unit == "frames"
-                             ? QString()
-                             : toQString(spec_.unit);
+    const QString unit = spec_.unit == "frames" ? QString() : toQString(spec_.unit);
     if (unit.isEmpty())
         return number;
     return unit == QStringLiteral("°") ? number + unit : number + QLatin1Char(' ') + unit;

@@ -9,12 +9,6 @@ std::string_view axisName(Axis axis)
     return names[static_cast<std::size_t>(axis)];
 }
 
-std::string_view axisUnit(Axis axis)
-{
-    constexpr std::array<std::string_view, axisCount> units{"px", "px", "%", "°", "°", "°"};
-    return units[static_cast<std::size_t>(axis)];
-}
-
 double amountLimit(Axis axis)
 {
     constexpr std::array<double, axisCount> limits{4000, 4000, 2, 180, 60, 60};

@@ -18,9 +18,10 @@ double seededSign(std::uint64_t seed)
     return (seed & 1) != 0 ? 1.0 : -1.0;
 }
 
-/// Which way, and how much of its amount, an axis moves first. All strands of a strike start the same way, so that their
-/// peaks add up and the largest excursion of the whole falls on the peak too. A kick goes along the strike's direction
-/// with its whole body; other sources only start on that side. Zoom first pushes in (a negative amount pulls out).
+/// Which way, and how much of its amount, an axis moves first. All strands of a strike start the same way, so that
+/// their peaks add up and the largest excursion of the whole falls on the peak too. A kick goes along the strike's
+/// direction with its whole body; other sources only start on that side. Zoom first pushes in (a negative amount pulls
+/// out).
 double firstMove(const Strand& strand, const Strike& strike, Axis axis)
 {
     if (axis == Axis::zoom)
@@ -151,15 +152,6 @@ MotionSample Motion::at(FrameTime time) const
     pose.pan = std::clamp(sum[Axis::pan], -largestTurn, largestTurn) + 0.0;
     pose.tilt = std::clamp(sum[Axis::tilt], -largestTurn, largestTurn) + 0.0;
     return sample;
-}
-
-std::vector<MotionSample> sampleFrames(const Motion& motion, std::int64_t first, std::int64_t last)
-{
-    std::vector<MotionSample> samples;
-    samples.reserve(static_cast<std::size_t>(std::max<std::int64_t>(0, last - first + 1)));
-    for (auto frame = first; frame <= last; ++frame)
-        samples.push_back(motion.at(static_cast<double>(frame)));
-    return samples;
 }
 
 Project onlyStrike(const Project& project, StrikeId id)

@@ -40,7 +40,6 @@ public:
     JsonObject(const JsonObject&) = delete;
     JsonObject& operator=(const JsonObject&) = delete;
 
-    bool has(const char* key) { return find(key) != nullptr; }
     /// Null when it is missing.
     const Json* find(const char* key);
     /// Trouble when it is missing.

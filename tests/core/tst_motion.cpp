@@ -277,8 +277,8 @@ private slots:
             const Motion alone(onlyStrike(project, strike.id));
             const StrikeSpan& span = alone.spans().front();
             for (const double t : {span.start + 0.3, span.end - 0.3, span.end - 0.001}) {
-                const double level =
-                    strike.strength * intensityAt(envelopeOf(project, strike), t - static_cast<double>(strike.frame.index));
+                const double level = strike.strength * intensityAt(envelopeOf(project, strike),
+                                                                   t - static_cast<double>(strike.frame.index));
                 QVERIFY(level > 0);
                 QCOMPARE(alone.intensityAt(t), level);
             }

@@ -14,8 +14,6 @@ inline constexpr std::size_t axisCount = 6;
 inline constexpr std::array<Axis, axisCount> allAxes{Axis::x, Axis::y, Axis::zoom, Axis::roll, Axis::pan, Axis::tilt};
 
 std::string_view axisName(Axis axis);
-/// "px", "%" or "°".
-std::string_view axisUnit(Axis axis);
 
 /// One number per axis, 0 by default. For amounts: the largest excursion; zoom as a difference (0.1 is 10 %).
 class AxisValues {

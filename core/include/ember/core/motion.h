@@ -69,9 +69,6 @@ private:
     std::vector<double> latestEnd_; ///< a tree over spans_: the latest end below each node
 };
 
-/// The motion of a single strike, alone, sampled at whole frames [first, last]; for drawing traces.
-std::vector<MotionSample> sampleFrames(const Motion& motion, std::int64_t first, std::int64_t last);
-
 /// A project with only this strike in it, everything else the same.
 Project onlyStrike(const Project& project, StrikeId id);
 
