@@ -87,7 +87,7 @@ Handle handleAt(const AnvilLayout& layout, const Envelope& envelope, QPointF pla
     return nearest;
 }
 
-double curveThrough(double u, double share)
+double curveThrough(Slope slope, double u, double share)
 {
     u = std::clamp(u, 0.01, 0.99);
     double low = specOf(F::decayCurve).min;
@@ -95,7 +95,7 @@ double curveThrough(double u, double share)
     // slopeFall falls as the curve grows, so halving finds it.
     for (int i = 0; i < 40; ++i) {
         const double middle = 0.5 * (low + high);
-        (slopeFall(u, middle) > share ? low : high) = middle;
+        (slopeFall(slope, u, middle, 1) > share ? low : high) = middle;
     }
     return 0.5 * (low + high);
 }
@@ -119,7 +119,7 @@ EnvelopeChanges dragHandle(const AnvilLayout& layout, const Envelope& e, Handle 
         const double u = (curveHandleFrame(layout, e) - e.holdEnd()) / std::max(1e-9, e[F::decay]);
         const double rumble = e[F::rumble];
         const double share = (layout.toLevel(place.y()) - rumble) / std::max(1e-9, 1 - rumble);
-        const double curve = curveThrough(u, std::clamp(share, 0.0, 1.0));
+        const double curve = curveThrough(e.chosen<Slope>(F::decaySlope), u, std::clamp(share, 0.0, 1.0));
         return {{F::decayCurve, fine ? curve : std::round(curve * 4) / 4}};
     }
     case Handle::decay: return {{F::decay, length(e.holdEnd(), frame)}, {F::rumble, level()}};

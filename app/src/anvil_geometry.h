@@ -52,8 +52,8 @@ using EnvelopeChanges = std::vector<std::pair<EnvelopeField, double>>;
 EnvelopeChanges dragHandle(const AnvilLayout& layout, const Envelope& envelope, Handle handle, QPointF place,
                            bool fine);
 
-/// The decay curve that passes through `share` (0 to 1 of the fall still to go) at `u` of its length.
-double curveThrough(double u, double share);
+/// The curve with which a slope passes through `share` (0 to 1 of the fall still to go) at `u` of its length.
+double curveThrough(Slope slope, double u, double share);
 
 /// Frames from the strike whose pictures fit side by side, `width` pixels each: the peak and the strike first, then as
 /// many as there is room for, each right under its frame.

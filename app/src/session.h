@@ -11,7 +11,7 @@
 #include "ember/core/motion.h"
 #include "ember/core/projection.h"
 #include "ember/project/document.h"
-#include "ember/project/edits.h"
+#include "ember/project/recipe_edits.h"
 #include "frame_store.h"
 #include "loop_range.h"
 #include "thumb_store.h"

@@ -118,7 +118,9 @@ void StrandRow::refresh()
     if (const auto* kick = std::get_if<Kick>(&s->source))
         about_->setText(tr("kick, %1 Hz, damping %2").arg(hertz(s->rate.peakHz)).arg(kick->damping));
     else
-        about_->setText(tr("noise, %1 to %2 Hz").arg(hertz(s->rate.peakHz), hertz(s->rate.restHz)));
+        about_->setText(
+            tr("%3, %1 to %2 Hz")
+                .arg(hertz(s->rate.peakHz), hertz(s->rate.restHz), toQString(sourceWords[s->source.index()])));
     mute_->setChecked(s->muted);
     solo_->setChecked(s->solo);
     for (std::size_t i = 0; i < shownAxes.size(); ++i)

@@ -17,10 +17,12 @@ struct Entry {
     std::unique_ptr<Command> (*make)();
 };
 
-constexpr std::array<Entry, 4> entries{{
+constexpr std::array<Entry, 6> entries{{
     {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
     {"info", "Describe a project as JSON", makeInfoCommand},
     {"poses", "List where the picture is at every frame", makePosesCommand},
+    {"recipes", "List the recipes there are: the shipped ones and your own", makeRecipesCommand},
+    {"set", "Change values of a project", makeSetCommand},
     {"render", "Render the film of a project", makeRenderCommand},
 }};
 

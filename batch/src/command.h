@@ -11,6 +11,7 @@
 #include "ember/batch/batch.h"
 #include "ember/core/error.h"
 #include "ember/core/project.h"
+#include "ember/project/recipe_book.h"
 
 namespace ember {
 
@@ -26,6 +27,11 @@ std::unique_ptr<Command> makeNewCommand();
 std::unique_ptr<Command> makeInfoCommand();
 std::unique_ptr<Command> makePosesCommand();
 std::unique_ptr<Command> makeRenderCommand();
+std::unique_ptr<Command> makeRecipesCommand();
+std::unique_ptr<Command> makeSetCommand();
+
+/// The shipped and the user's recipes; what is wrong with the user's book is told on `err`.
+BookEntries knownRecipes(std::ostream& err);
 
 struct FrameRange {
     std::int64_t first = 0;

@@ -21,7 +21,11 @@ public:
         app.add_option("--strike", strikes_, "Put a strike: FRAME:KIND:STRENGTH (may be given several times)")
             ->allow_extra_args(false) // one value each time, so that the clip may follow it
             ->check(strikeSpelling());
-        app.add_option("--recipe", recipe_, "The recipe of all these strikes, instead of the one for their kind");
+        app.add_option("--recipe", recipe_,
+                       "The recipe of all these strikes, instead of the one for their kind: any that `recipes` lists");
+        app.add_option("--seed", seed_, "The first strike's variation; the next ones count on from it");
+        app.add_option("--overlap", overlap_, "What happens where strikes meet: add (default), stronger or restart")
+            ->check(CLI::IsMember({"add", "stronger", "restart"}));
         app.add_option("--rate", rate_, "Frame rate of numbered pictures and stills (default 24/1)")
             ->check(rateSpelling());
         app.add_flag("--still", still_, "Open a numbered picture alone, though it has neighbours");
@@ -42,10 +46,12 @@ public:
         for (const auto& note : clip.value()->info().notes)
             streams.err << note << '\n';
         Project project = projectForClip(clip.value()->info());
-        const Recipe* recipe = project.recipeNamed(recipe_);
-        if (!recipe_.empty() && recipe == nullptr)
-            return Error{ErrorCode::badValue, "--recipe " + recipe_, "there are " + names(project)};
-        const RecipeId chosen = recipe != nullptr ? recipe->id : 0;
+        if (const auto rule = overlapFromName(overlap_))
+            project.overlap.rule = *rule;
+        const auto chosen = chosenRecipe(project, streams.err);
+        if (!chosen)
+            return chosen.error();
+        std::uint32_t seed = seed_.value_or(0);
         for (const auto& text : strikes_) {
             const auto strike = strikeFrom(text);
             if (strike->frame >= project.length())
@@ -54,25 +60,37 @@ public:
                                  std::to_string(project.length() - 1)};
             auto [next, id] = withStrike(std::move(project), Frame{strike->frame}, strike->kind, strike->strength);
             project = std::move(next);
-            if (chosen != 0)
-                project.strike(id)->recipe = chosen;
+            if (chosen.value() != 0)
+                project.strike(id)->recipe = chosen.value();
+            if (seed_)
+                project.strike(id)->seed = seed++;
         }
         return saveProject(project, output_);
     }
 
 private:
-    static std::string names(const Project& project)
+    /// The recipe that was asked for, in the project now; 0 when none was.
+    Result<RecipeId> chosenRecipe(Project& project, std::ostream& err) const
     {
-        std::string list;
-        for (const Recipe& r : project.recipes)
-            list += (list.empty() ? "\"" : ", \"") + r.name + "\"";
-        return list;
+        if (recipe_.empty())
+            return RecipeId{0};
+        if (const Recipe* own = project.recipeNamed(recipe_))
+            return own->id;
+        const BookEntries entries = knownRecipes(err);
+        if (const BookEntry* entry = entryNamed(entries, recipe_))
+            return project.addRecipe(recipeFor(*entry, project));
+        std::string names;
+        for (const BookEntry& entry : entries)
+            names += (names.empty() ? "\"" : ", \"") + entry.recipe.name + "\"";
+        return Error{ErrorCode::badValue, "--recipe " + recipe_, "there are " + names};
     }
 
     std::string clip_;
     std::string output_;
     std::vector<std::string> strikes_;
     std::string recipe_;
+    std::optional<std::uint32_t> seed_;
+    std::string overlap_;
     std::string rate_ = "24/1";
     bool still_ = false;
     bool force_ = false;

@@ -9,24 +9,53 @@ namespace ember {
 
 namespace {
 
+constexpr std::array<std::string_view, 3> anchorWords{"contact", "first_moved", "peak"};
+constexpr std::array<std::string_view, 5> slopeWords{"exponential", "power", "curvature", "linear", "constant"};
+constexpr std::array<std::string_view, 3> untilWords{"length", "next_strike", "shot_end"};
+/// A rise or a way home cannot be constant.
+constexpr Choices slopes(slopeWords.data(), 4);
+
 constexpr std::array<FieldSpec, envelopeFieldCount> specs{{
-    {"lead", "Lead", "frames", 0, 48, 0, 1, "Frames before the strike in which the picture swings the other way"},
+    {"lead", "Lead", "frames", 0, 48, 0, 1, "Frames before the move in which the picture swings the other way"},
     {"lead_level", "Lead level", "%", 0, 0.5, 0.12, 0.01, "How far the lead swings back, against the peak"},
-    {"attack", "Attack", "frames", 0, 240, 1, 1, "Frames from the strike to the peak; 0 peaks on the strike itself"},
+    choiceField(
+        "anchor", "Anchor", anchorWords, 0,
+        "What falls on the strike's frame: contact (at rest, about to move), the first moved frame, or the peak"),
+    {"attack", "Attack", "frames", 0, 240, 1, 1, "Frames from rest to the peak; 0 is at the peak at once"},
+    choiceField("attack_slope", "Attack slope", slopes, 0, "Family of the rise"),
     {"attack_curve", "Attack curve", "", -12, 12, 0, 0.25, "Bend of the rise; 0 is straight"},
     {"hold", "Hold", "frames", 0, 480, 1, 1, "Frames the peak stays"},
     {"decay", "Decay", "frames", 0, 2400, 20, 1, "Frames from the hold down to the rumble"},
+    choiceField("decay_slope", "Decay slope", slopeWords, 0, "Family of the fall; constant stays up to its last frame"),
     {"decay_curve", "Decay curve", "", -12, 12, 4, 0.25, "Bend of the fall: 0 is straight, 4 falls fast and settles"},
     {"rumble", "Rumble", "%", 0, 1, 0.12, 0.01, "Level the shake settles to after the decay; 0 ends it there"},
+    choiceField("rumble_until", "Rumble until", untilWords, 0,
+                "How long the rumble lasts: its length, until the next strike, or to the end of the shot"),
     {"rumble_length", "Rumble length", "frames", 0, 86400, 48, 1, "Frames the rumble lasts"},
     {"release", "Release", "frames", 0, 2400, 24, 1, "Frames from the rumble home to exact rest"},
+    choiceField("release_slope", "Release slope", slopes, 0, "Family of the way home"),
     {"release_curve", "Release curve", "", -12, 12, 2, 0.25, "Bend of the way home; 0 is straight"},
 }};
 
-constexpr std::array<EnvelopeField, envelopeFieldCount> allFields{
-    EnvelopeField::lead,         EnvelopeField::leadLevel, EnvelopeField::attack,      EnvelopeField::attackCurve,
-    EnvelopeField::hold,         EnvelopeField::decay,     EnvelopeField::decayCurve,  EnvelopeField::rumble,
-    EnvelopeField::rumbleLength, EnvelopeField::release,   EnvelopeField::releaseCurve};
+constexpr std::array<EnvelopeField, envelopeFieldCount> allFields = [] {
+    std::array<EnvelopeField, envelopeFieldCount> fields{};
+    for (std::size_t i = 0; i < envelopeFieldCount; ++i)
+        fields[i] = static_cast<EnvelopeField>(i);
+    return fields;
+}();
+
+/// For curves of 0 and more.
+double bentFall(Slope slope, double u, double curve)
+{
+    switch (slope) {
+    case Slope::power: return std::pow(1.0 - u, 1.0 + curve);
+    case Slope::curvature: return (1.0 - u) / (1.0 + curve * u);
+    default: {
+        const double last = std::expm1(-curve);
+        return (std::expm1(-curve * u) - last) / -last;
+    }
+    }
+}
 
 } // namespace
 
@@ -58,6 +87,16 @@ Envelope Envelope::with(EnvelopeField field, double value) const
     return copy;
 }
 
+double Envelope::onset() const
+{
+    switch (chosen<Anchor>(EnvelopeField::anchor)) {
+    case Anchor::contact: return 0;
+    case Anchor::firstMoved: return -std::min(1.0, (*this)[EnvelopeField::attack]);
+    case Anchor::peak: return -(*this)[EnvelopeField::attack];
+    }
+    return 0;
+}
+
 double Envelope::rumbleEnd() const
 {
     return (*this)[EnvelopeField::rumble] > 0 ? decayEnd() + (*this)[EnvelopeField::rumbleLength] : decayEnd();
@@ -68,51 +107,45 @@ double Envelope::end() const
     return (*this)[EnvelopeField::rumble] > 0 ? rumbleEnd() + (*this)[EnvelopeField::release] : decayEnd();
 }
 
-double slopeFall(double u, double curve)
+double slopeFall(Slope slope, double u, double curve, double length)
 {
-    if (std::abs(curve) < 1e-6)
+    if (slope == Slope::constant) {
+        const double left = (1.0 - u) * length; // frames
+        return left >= 1.0 ? 1.0 : std::max(0.0, left);
+    }
+    if (slope == Slope::linear || std::abs(curve) < 1e-6)
         return 1.0 - u;
-    const double last = std::expm1(-curve);
-    return (std::expm1(-curve * u) - last) / -last;
+    return curve > 0 ? bentFall(slope, u, curve) : 1.0 - bentFall(slope, 1.0 - u, -curve);
 }
 
 double intensityAt(const Envelope& e, double t)
 {
     using F = EnvelopeField;
-    if (!(t >= e.start()) || t >= e.end())
+    const double onset = e.onset();
+    const double start = onset - e[F::lead];
+    if (!(t >= start) || t >= e.end())
         return 0.0;
-    if (t < 0) {
-        const double wave = std::sin(std::numbers::pi * t / e[F::lead]);
+    if (t < onset) {
+        const double wave = std::sin(std::numbers::pi * (t - onset) / e[F::lead]);
         return e[F::leadLevel] * wave * wave;
     }
-    if (t < e.peak())
-        return 1.0 - slopeFall(t / e[F::attack], e[F::attackCurve]);
-    if (t <= e.holdEnd())
+    const double peak = onset + e[F::attack];
+    const auto fall = [&](F slope, F curve, double from, double length) {
+        return slopeFall(e.chosen<Slope>(slope), (t - from) / length, e[curve], length);
+    };
+    if (t < peak)
+        return 1.0 - fall(F::attackSlope, F::attackCurve, onset, e[F::attack]);
+    const double holdEnd = peak + e[F::hold];
+    if (t <= holdEnd)
         return 1.0;
     const double rumble = e[F::rumble];
-    if (t < e.decayEnd())
-        return rumble + (1.0 - rumble) * slopeFall((t - e.holdEnd()) / e[F::decay], e[F::decayCurve]);
-    if (t < e.rumbleEnd())
+    const double decayEnd = holdEnd + e[F::decay];
+    if (t < decayEnd)
+        return rumble + (1.0 - rumble) * fall(F::decaySlope, F::decayCurve, holdEnd, e[F::decay]);
+    const double rumbleEnd = e.rumbleEnd();
+    if (t < rumbleEnd)
         return rumble;
-    return rumble * slopeFall((t - e.rumbleEnd()) / e[F::release], e[F::releaseCurve]);
-}
-
-void EnvelopeOverrides::set(EnvelopeField field, double value)
-{
-    values_[static_cast<std::size_t>(field)] = clampTo(specOf(field), value);
-}
-
-bool EnvelopeOverrides::empty() const
-{
-    return std::none_of(values_.begin(), values_.end(), [](const auto& v) { return v.has_value(); });
-}
-
-Envelope EnvelopeOverrides::appliedTo(Envelope base) const
-{
-    for (const auto field : allFields)
-        if (const auto value = (*this)[field])
-            base.set(field, *value);
-    return base;
+    return rumble * fall(F::releaseSlope, F::releaseCurve, rumbleEnd, e[F::release]);
 }
 
 } // namespace ember

@@ -8,12 +8,15 @@ namespace ember {
 
 double clampTo(const FieldSpec& spec, double value)
 {
-    return std::isfinite(value) ? std::clamp(value, spec.min, spec.max) : spec.fallback;
+    if (!std::isfinite(value))
+        return spec.fallback;
+    return std::clamp(spec.whole ? std::round(value) : value, spec.min, spec.max);
 }
 
 bool inRange(const FieldSpec& spec, double value)
 {
-    return std::isfinite(value) && value >= spec.min && value <= spec.max;
+    return std::isfinite(value) && value >= spec.min && value <= spec.max &&
+           (!spec.whole || value == std::floor(value));
 }
 
 } // namespace ember

@@ -3,6 +3,8 @@
 
 #include <algorithm>
 #include <array>
+#include <charconv>
+#include <cmath>
 
 namespace ember {
 
@@ -13,9 +15,19 @@ const FieldSpec direction{"direction", "Direction", "°", -360,
                           360,         90,          5,   "Where the blow goes: 0 right, 90 down, 180 left"};
 } // namespace strikefield
 
+namespace movefield {
+const FieldSpec x{"x", "x", "px", -20000, 20000, 0, 1, "How far the picture is moved to the right"};
+const FieldSpec y{"y", "y", "px", -20000, 20000, 0, 1, "How far the picture is moved down"};
+const FieldSpec zoom{"zoom", "zoom", "%", 0.25, 4, 1, 0.01, "How much the picture is enlarged"};
+const FieldSpec roll{"roll", "roll", "°", -360, 360, 0, 0.5, "How far the picture is turned, clockwise"};
+const FieldSpec ease = choiceField("ease", "Ease", easeWords, 1, "How it goes on to the next key");
+} // namespace movefield
+
 namespace {
 
 constexpr std::array<std::string_view, 4> kindNames{"blast", "landing", "hit", "beat"};
+constexpr std::array<std::string_view, 3> overlapNames{"add", "stronger", "restart"};
+constexpr std::array<std::string_view, 2> settleNames{"cut", "ease"};
 constexpr std::array<std::string_view, 3> edgeNames{"mirror", "extend", "plain"};
 constexpr std::array<std::string_view, 2> coverNames{"off", "constant"};
 
@@ -56,6 +68,72 @@ std::optional<StrikeKind> kindFromName(std::string_view name)
     return fromName<StrikeKind>(kindNames, name);
 }
 
+namespace settlefield {
+const FieldSpec mode = choiceField("mode", "Settle", settleNames, 1, "Cut: at rest on this frame; ease: eased home");
+const FieldSpec frames{"frames", "Ease over", "frames", 0, 2400, 12, 1, "Frames of the way home"};
+} // namespace settlefield
+
+std::string_view overlapName(OverlapRule rule)
+{
+    return overlapNames[static_cast<std::size_t>(rule)];
+}
+
+std::optional<OverlapRule> overlapFromName(std::string_view name)
+{
+    return fromName<OverlapRule>(overlapNames, name);
+}
+
+Drift::Drift()
+{
+    amount[Axis::x] = 4;
+    amount[Axis::y] = 3;
+    amount[Axis::roll] = 0.15;
+}
+
+double Master::intensityAt(FrameTime time) const
+{
+    if (keys.empty())
+        return intensity;
+    const auto after = std::upper_bound(keys.begin(), keys.end(), time, [](FrameTime t, const IntensityKey& key) {
+        return t < static_cast<double>(key.frame.index);
+    });
+    if (after == keys.begin())
+        return keys.front().value;
+    if (after == keys.end())
+        return keys.back().value;
+    const IntensityKey& from = *(after - 1);
+    const double share =
+        (time - static_cast<double>(from.frame.index)) / static_cast<double>(after->frame - from.frame);
+    return from.value + (after->value - from.value) * share;
+}
+
+bool Master::moves(Axis on) const
+{
+    const bool turns = on == Axis::roll || on == Axis::pan || on == Axis::tilt;
+    return !bypass && axis[static_cast<std::size_t>(on)] && !(flat && turns);
+}
+
+MoveKey moveAt(const std::vector<MoveKey>& keys, FrameTime time)
+{
+    if (keys.empty())
+        return {};
+    const auto after = std::upper_bound(keys.begin(), keys.end(), time, [](FrameTime t, const MoveKey& key) {
+        return t < static_cast<double>(key.frame.index);
+    });
+    if (after == keys.begin())
+        return keys.front();
+    MoveKey at = *(after - 1);
+    if (after == keys.end())
+        return at;
+    const double share =
+        eased(at.ease, (time - static_cast<double>(at.frame.index)) / static_cast<double>(after->frame - at.frame));
+    at.x += (after->x - at.x) * share;
+    at.y += (after->y - at.y) * share;
+    at.zoom += (after->zoom - at.zoom) * share;
+    at.roll += (after->roll - at.roll) * share;
+    return at;
+}
+
 std::string_view edgeName(EdgeMode mode)
 {
     return edgeNames[static_cast<std::size_t>(mode)];
@@ -74,6 +152,29 @@ std::string_view coverName(CoverMode mode)
 std::optional<CoverMode> coverFromName(std::string_view name)
 {
     return fromName<CoverMode>(coverNames, name);
+}
+
+std::string colourText(const Colour& colour)
+{
+    constexpr std::string_view digits = "0123456789abcdef";
+    std::string text = "#";
+    for (const std::uint8_t part : {colour.r, colour.g, colour.b}) {
+        text += digits[part >> 4];
+        text += digits[part & 15];
+    }
+    return text;
+}
+
+std::optional<Colour> colourFromText(std::string_view text)
+{
+    unsigned value = 0;
+    if (text.size() != 7 || text[0] != '#')
+        return std::nullopt;
+    const auto [end, code] = std::from_chars(text.data() + 1, text.data() + text.size(), value, 16);
+    if (code != std::errc() || end != text.data() + text.size())
+        return std::nullopt;
+    return Colour{static_cast<std::uint8_t>(value >> 16), static_cast<std::uint8_t>(value >> 8),
+                  static_cast<std::uint8_t>(value)};
 }
 
 const Recipe* Project::recipe(RecipeId id) const
@@ -126,10 +227,51 @@ void Project::sortStrikes()
     });
 }
 
-Envelope envelopeOf(const Project& project, const Strike& strike)
+const StrikeGroup* Project::group(std::string_view name) const
+{
+    const auto found = std::find_if(groups.begin(), groups.end(), [&](const StrikeGroup& g) { return g.name == name; });
+    return found == groups.end() ? nullptr : &*found;
+}
+
+namespace {
+
+/// Gives a rumble its length in frames where it lasts until something else.
+void workOutRumble(Envelope& envelope, const Project& project, const Strike& strike)
+{
+    using F = EnvelopeField;
+    const auto until = envelope.chosen<RumbleUntil>(F::rumbleUntil);
+    if (until == RumbleUntil::length || envelope[F::rumble] == 0)
+        return;
+    std::int64_t to = project.length();
+    if (until == RumbleUntil::nextStrike) {
+        const auto next = std::upper_bound(project.strikes.begin(), project.strikes.end(), strike.frame,
+                                           [](Frame frame, const Strike& other) { return frame < other.frame; });
+        if (next != project.strikes.end())
+            to = next->frame.index;
+    }
+    envelope.set(F::rumbleLength, static_cast<double>(to - strike.frame.index) - envelope.decayEnd());
+    if (to == project.length())
+        envelope.set(F::release, 0); // the shot is over
+}
+
+} // namespace
+
+Recipe recipeOf(const Project& project, const Strike& strike)
 {
     const Recipe* recipe = project.recipe(strike.recipe);
-    return strike.overrides.appliedTo(recipe != nullptr ? recipe->envelope : Envelope());
+    if (recipe == nullptr)
+        return {};
+    Recipe own = withOverrides(*recipe, strike.overrides);
+    workOutRumble(own.envelope, project, strike);
+    for (Strand& strand : own.strands)
+        if (strand.envelope)
+            workOutRumble(*strand.envelope, project, strike);
+    return own;
+}
+
+Envelope envelopeOf(const Project& project, const Strike& strike)
+{
+    return recipeOf(project, strike).envelope;
 }
 
 } // namespace ember

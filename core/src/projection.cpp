@@ -109,19 +109,14 @@ Cover coverOfFrames(const Motion& motion, int width, int height, std::int64_t fi
 {
     Cover cover;
     cover.worstFrame = first;
-    auto next = first; // spans are sorted by start, so no frame is looked at twice
-    for (const StrikeSpan& span : motion.spans()) {
-        const auto from = std::max(next, static_cast<std::int64_t>(std::ceil(std::max(span.start, -1e15))));
-        const auto to = std::min(static_cast<double>(last), std::ceil(span.end) - 1);
-        for (auto frame = from; static_cast<double>(frame) <= to; ++frame) {
+    for (const FrameSpan& span : motion.moving(last))
+        for (auto frame = std::max(first, span.first); frame <= span.last; ++frame) {
             const double needed = coverZoom(motion.poseAt(static_cast<double>(frame)), width, height);
             if (needed > cover.needed) {
                 cover.needed = needed;
                 cover.worstFrame = frame;
             }
-            next = frame + 1;
         }
-    }
     cover.zoom = std::min(cover.needed, largestCover);
     return cover;
 }

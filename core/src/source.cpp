@@ -7,24 +7,12 @@
 
 namespace ember {
 
-namespace sourcefield {
-const FieldSpec damping{"damping", "Damping", "",   0.02,
-                        0.98,      0.25,      0.01, "Share of critical damping; less rebounds more"};
-const FieldSpec octaves{"octaves", "Octaves", "", 1, 8, 2, 1, "Layers of noise, each finer than the one before"};
-const FieldSpec gain{"gain", "Gain", "", 0, 1, 0.5, 0.05, "Strength of each octave against the one before"};
-const FieldSpec lacunarity{
-    "lacunarity", "Lacunarity", "", 1.2, 4, 2, 0.1, "Speed of each octave against the one before"};
-const FieldSpec ratePeak{"rate", "Rate", "Hz", 0.05, 120, 10, 0.5, "Swings a second at the peak"};
-const FieldSpec rateRest{
-    "rate_rest", "Rate at rest", "Hz", 0.05, 120, 3, 0.5, "Swings a second the motion slows down to"};
-const FieldSpec rateFall{"rate_fall", "Rate fall", "frames", 0.1,
-                         2400,        12,          1,        "Frames in which the rate falls most of its way"};
-} // namespace sourcefield
-
 namespace {
 
 /// Gradient noise crosses zero 1.5 times a cell on average, so 4/3 cells make one swing.
 constexpr double cellsPerCycle = 4.0 / 3.0;
+
+constexpr double fullTurn = 2.0 * std::numbers::pi;
 
 /// One number of the SplitMix64 sequence that starts at a (well-mixed) seed.
 std::uint64_t step(std::uint64_t seed, std::uint64_t index)
@@ -33,11 +21,6 @@ std::uint64_t step(std::uint64_t seed, std::uint64_t index)
     z = (z ^ (z >> 30)) * 0xbf58476d1ce4e5b9ULL;
     z = (z ^ (z >> 27)) * 0x94d049bb133111ebULL;
     return z ^ (z >> 31);
-}
-
-double unit(std::uint64_t bits)
-{
-    return static_cast<double>(bits >> 11) * 0x1.0p-53;
 }
 
 /// The slope at a lattice point, 0.5 to 1 either way. Points 0 and 1 are fixed so that the middle of cell 0, the peak,
@@ -49,23 +32,29 @@ double gradient(std::uint64_t seed, std::int64_t point)
     if (point == 1)
         return -1.0;
     const auto bits = step(seed, static_cast<std::uint64_t>(point));
-    const double size = 0.5 + 0.5 * unit(bits);
+    const double size = 0.5 + 0.5 * unitOf(bits);
     return (bits & 1) != 0 ? size : -size;
 }
 
-/// One octave of one-dimensional gradient noise (Perlin 1985, quintic fade 2002), scaled to -1 … 1.
-double gradientNoise(std::uint64_t seed, double position)
+/// One octave of one-dimensional gradient noise (Perlin 1985, quintic fade 2002), scaled to -1 … 1. With a `period` the
+/// lattice comes round after as many points.
+double gradientNoise(std::uint64_t seed, double position, std::int64_t period)
 {
     const double cell = std::floor(position);
     const double f = position - cell;
-    const auto point = static_cast<std::int64_t>(cell);
+    auto point = static_cast<std::int64_t>(cell);
+    auto next = point + 1;
+    if (period > 0) {
+        point = ((point % period) + period) % period;
+        next = (point + 1) % period;
+    }
     const double fade = f * f * f * (f * (f * 6.0 - 15.0) + 10.0);
     const double a = gradient(seed, point) * f;
-    const double b = gradient(seed, point + 1) * (f - 1.0);
+    const double b = gradient(seed, next) * (f - 1.0);
     return 2.0 * (a + fade * (b - a));
 }
 
-double noiseValue(const Noise& noise, double cycles, std::uint64_t seed)
+double noiseValue(const Noise& noise, double position, std::uint64_t seed)
 {
     double sum = 0;
     double weights = 0;
@@ -74,7 +63,13 @@ double noiseValue(const Noise& noise, double cycles, std::uint64_t seed)
     double speed = 1;
     for (int octave = 0; octave < noise.octaves; ++octave) {
         const auto octaveSeed = octave == 0 ? seed : ~step(seed, static_cast<std::uint64_t>(octave) << 40);
-        sum += weight * gradientNoise(octaveSeed, 0.5 + cycles * cellsPerCycle * speed);
+        std::int64_t period = 0;
+        double cells = cellsPerCycle * speed;
+        if (noise.loop > 0) { // the nearest speed at which this octave fits the loop a whole number of times
+            period = std::max<std::int64_t>(3, std::llround(noise.loop * cells));
+            cells = static_cast<double>(period) / noise.loop;
+        }
+        sum += weight * gradientNoise(octaveSeed, 0.5 + position * cells, period);
         weights += weight;
         squares += weight * weight;
         weight *= noise.gain;
@@ -87,22 +82,72 @@ double noiseValue(const Noise& noise, double cycles, std::uint64_t seed)
     return value * (1.0 + bend) / (1.0 + bend * std::abs(value));
 }
 
-double kickValue(const Kick& kick, const SourceMoment& m)
+double valueOf(const Kick& kick, const SourceMoment& m, Axis, std::uint64_t)
 {
-    if (m.sinceStrike < 0)
-        return -1.0;
     const double stiffness = std::sqrt(1.0 - kick.damping * kick.damping);
     const double ratio = kick.damping / stiffness;
-    if (m.sinceStrike < m.peak) {
+    if (m.sinceOnset < m.attack) {
         // The impulse answer e^(-ζωt) sin ω't has its first maximum at ω't = atan(√(1-ζ²)/ζ).
         const double top = std::atan2(stiffness, kick.damping);
-        const double angle = top * (m.sinceStrike / m.peak);
+        const double angle = top * (m.sinceOnset / m.attack);
         return std::min(1.0, std::exp(ratio * (top - angle)) * std::sin(angle) / std::sin(top));
     }
-    const double angle = 2.0 * std::numbers::pi * m.cycles;
+    const double angle = fullTurn * m.cycles;
     if (angle <= 0)
         return 1.0;
     return std::exp(-ratio * angle) * (std::cos(angle) + ratio * std::sin(angle));
+}
+
+double valueOf(const Noise& noise, const SourceMoment& m, Axis, std::uint64_t seed)
+{
+    return noiseValue(noise, m.cycles, seed);
+}
+
+double valueOf(const Jitter& jitter, const SourceMoment& m, Axis, std::uint64_t seed)
+{
+    // Whole frames may come out a hair before themselves when the strike's frame and a fraction are added.
+    const double cell = std::floor(m.pace / jitter.every + 1e-9);
+    if (cell == 0)
+        return 1.0;
+    return 2.0 * unitOf(step(seed, static_cast<std::uint64_t>(static_cast<std::int64_t>(cell)))) - 1.0;
+}
+
+double valueOf(const Oscillation& swing, const SourceMoment& m, Axis axis, std::uint64_t seed)
+{
+    const auto i = static_cast<std::size_t>(axis);
+    double apart = swing.phase[i] / 360.0;
+    if (swing.start == PhaseStart::seeded)
+        apart += unitOf(seed) - 0.5;
+    apart = std::remainder(apart, 1.0);
+    const double cycles = m.cycles * swing.ratio[i];
+    // All phases meet at the peak's crest and part within a swing; the slope of the parting, at most 3/2 · 1/2, keeps
+    // the phase running forwards.
+    const double away = std::min(1.0, std::abs(cycles));
+    const double phase = cycles + apart * away * away * (3.0 - 2.0 * away);
+    const double turn = phase - std::floor(phase);
+    double value = 0;
+    switch (swing.wave) {
+    case Wave::sine: value = std::cos(fullTurn * turn); break;
+    case Wave::triangle: value = std::abs(4.0 * turn - 2.0) - 1.0; break;
+    case Wave::square: value = turn < 0.25 || turn >= 0.75 ? 1.0 : -1.0; break;
+    }
+    return value < 0 ? value * swing.back[i] : value;
+}
+
+double valueOf(const Drawn& drawn, const SourceMoment& m, Axis axis, std::uint64_t)
+{
+    const auto& keys = drawn.keys[static_cast<std::size_t>(axis)];
+    if (keys.empty())
+        return 1.0;
+    const auto after = std::upper_bound(keys.begin(), keys.end(), m.pace,
+                                        [](double frame, const DrawnKey& key) { return frame < key.frame; });
+    if (after == keys.begin())
+        return keys.front().value;
+    const DrawnKey& from = *(after - 1);
+    if (after == keys.end())
+        return from.value;
+    const double share = eased(from.ease, (m.pace - from.frame) / (after->frame - from.frame));
+    return from.value + (after->value - from.value) * share;
 }
 
 } // namespace
@@ -115,16 +160,109 @@ double cyclesSincePeak(const Rate& rate, double frames, double framesPerSecond)
     return (rate.restHz * frames + extra) / framesPerSecond;
 }
 
-double sourceValue(const Source& source, const SourceMoment& moment, std::uint64_t seed)
+double paceSincePeak(const Rate& rate, double frames)
 {
-    if (const auto* kick = std::get_if<Kick>(&source))
-        return kickValue(*kick, moment);
-    return noiseValue(std::get<Noise>(source), moment.cycles, seed);
+    if (frames <= 0 || rate.peakHz == rate.restHz)
+        return frames;
+    return cyclesSincePeak(rate, frames, rate.peakHz);
+}
+
+double reboundsOf(double damping)
+{
+    return std::log(20.0) * std::sqrt(1.0 - damping * damping) / (std::numbers::pi * damping);
+}
+
+double dampingFor(double rebounds)
+{
+    const double a = std::log(20.0) / (std::numbers::pi * rebounds);
+    return a / std::sqrt(1.0 + a * a);
+}
+
+double eased(Ease ease, double u)
+{
+    switch (ease) {
+    case Ease::linear: return u;
+    case Ease::smooth: return u * u * (3.0 - 2.0 * u);
+    case Ease::hold: return 0.0;
+    case Ease::in: return u * u;
+    case Ease::out: return 1.0 - (1.0 - u) * (1.0 - u);
+    }
+    return u;
+}
+
+std::vector<DrawnKey> tidied(std::vector<DrawnKey> keys)
+{
+    std::stable_sort(keys.begin(), keys.end(), [](const DrawnKey& a, const DrawnKey& b) { return a.frame < b.frame; });
+    std::vector<DrawnKey> out;
+    for (DrawnKey key : keys) {
+        key.value = std::clamp(key.value, -1.0, 1.0);
+        if (!out.empty() && out.back().frame == key.frame)
+            out.back() = key;
+        else
+            out.push_back(key);
+    }
+    if (out.empty())
+        return out;
+    const auto peak = std::lower_bound(out.begin(), out.end(), 0.0,
+                                       [](const DrawnKey& key, double frame) { return key.frame < frame; });
+    if (peak == out.end() || peak->frame != 0)
+        out.insert(peak, {0, 1, Ease::smooth});
+    else
+        peak->value = 1;
+    return out;
+}
+
+Source sourceOfKind(std::size_t index)
+{
+    switch (index) {
+    case 1: return Noise{};
+    case 2: return Jitter{};
+    case 3: return Oscillation{};
+    case 4: return Drawn{};
+    default: return Kick{};
+    }
+}
+
+double gateAt(const Bursts& bursts, double sincePeak, std::uint64_t seed)
+{
+    if (bursts.mode == BurstMode::off)
+        return 1.0;
+    const double period = bursts.move + bursts.pause;
+    const double round = std::max(0.0, std::floor(sincePeak / period));
+    const double spread = bursts.mode == BurstMode::seeded ? bursts.spread * std::min(bursts.move, bursts.pause) : 0;
+    const auto apart = [&](double which) { // of the movement's length in this round
+        return spread * (2.0 * unitOf(mixSeed(seed, 0xb57, static_cast<std::uint64_t>(which))) - 1.0);
+    };
+    const double inside = sincePeak - round * period;
+    const double length = bursts.move + apart(round);
+    const double soft = std::min(1.0, 0.25 * bursts.move); // frames to open or close
+    const double closing = std::clamp((length - inside) / soft, 0.0, 1.0);
+    const double opening = round == 0 ? 1.0 : std::clamp(inside / soft, 0.0, 1.0);
+    const double open = std::min(opening, closing);
+    return open * open * (3.0 - 2.0 * open);
+}
+
+double sourceValue(const Source& source, const SourceMoment& moment, Axis axis, std::uint64_t seed)
+{
+    if (moment.sinceOnset < 0)
+        return -1.0;
+    return std::visit([&](const auto& s) { return valueOf(s, moment, axis, seed); }, source);
+}
+
+double driftValue(const Noise& noise, double cycles, std::uint64_t seed)
+{
+    // Far from the lattice points that are fixed for the peak.
+    return noiseValue(noise, cycles + 64.0 + 1024.0 * unitOf(mixSeed(seed, 0xd21f)), seed);
 }
 
 std::uint64_t mixSeed(std::uint64_t seed, std::uint64_t a, std::uint64_t b)
 {
     return step(step(step(seed, 0) ^ a, 0) ^ b, 0);
+}
+
+double unitOf(std::uint64_t bits)
+{
+    return static_cast<double>(bits >> 11) * 0x1.0p-53;
 }
 
 } // namespace ember

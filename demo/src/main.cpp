@@ -10,7 +10,7 @@
 #include "ember/media/film_writer.h"
 #include "ember/project/edits.h"
 #include "ember/project/file.h"
-#include "ember/project/starter_recipes.h"
+#include "ember/project/shipped_recipes.h"
 #include "scene.h"
 #include "sound.h"
 #include "timeline.h"

@@ -3,7 +3,7 @@
 
 #include <filesystem>
 
-#include "ember/project/starter_recipes.h"
+#include "ember/project/shipped_recipes.h"
 
 namespace ember {
 

@@ -4,7 +4,7 @@
 #include <algorithm>
 
 #include "ember/core/source.h"
-#include "ember/project/starter_recipes.h"
+#include "ember/project/shipped_recipes.h"
 
 namespace ember {
 
@@ -73,24 +73,25 @@ StrikesDuplicated withStrikesDuplicated(Project project, const StrikeIds& ids, s
     return out;
 }
 
-Project withEnvelopeValue(Project project, StrikeId id, EnvelopeField field, double value, ShapeScope scope)
+Project withNewVariation(Project project, const StrikeIds& ids)
 {
-    Strike* strike = project.strike(id);
-    if (strike == nullptr)
-        return project;
-    if (scope == ShapeScope::strike) {
-        strike->overrides.set(field, value);
-        return project;
+    const auto another = [](std::uint32_t seed) {
+        return static_cast<std::uint32_t>(mixSeed(seed, 0x7e57) % 99'999 + 1);
+    };
+    std::vector<RecipeId> done;
+    for (const StrikeId id : ids) {
+        Strike* strike = project.strike(id);
+        if (strike == nullptr || strike->locked)
+            continue;
+        Recipe* recipe = project.recipe(strike->recipe);
+        if (recipe == nullptr || recipe->variation == Variation::each) {
+            strike->seed = another(strike->seed);
+        } else if (std::find(done.begin(), done.end(), recipe->id) == done.end()) {
+            recipe->seed = another(recipe->seed);
+            done.push_back(recipe->id);
+        }
     }
-    strike->overrides.clear(field);
-    if (Recipe* recipe = project.recipe(strike->recipe))
-        recipe->envelope.set(field, value);
     return project;
-}
-
-Project withoutOverrides(Project project, const StrikeIds& ids)
-{
-    return withStrikesChanged(std::move(project), ids, [](Strike& strike) { strike.overrides = {}; });
 }
 
 } // namespace ember

@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "json_reader.h"
 
+#include <algorithm>
 #include <array>
 #include <charconv>
 #include <cmath>
+#include <cstdio>
 
 namespace ember {
 
@@ -12,6 +14,28 @@ std::string plainNumber(double value)
     std::array<char, 40> text{};
     const auto end = std::to_chars(text.data(), text.data() + text.size(), value).ptr;
     return {text.data(), end};
+}
+
+Result<Json> parsedJson(std::string_view text, const std::string& name)
+{
+    try {
+        return Json::parse(text);
+    } catch (const Json::exception& e) {
+        std::string what = e.what();
+        if (const auto end = what.find("] "); end != std::string::npos) // drops the library's own error number
+            what = what.substr(end + 2);
+        return Error{ErrorCode::badFormat, name, what};
+    }
+}
+
+std::optional<FrameRate> rateFromText(const std::string& text)
+{
+    std::int64_t num = 0;
+    std::int64_t den = 0;
+    char rest = 0;
+    if (std::sscanf(text.c_str(), "%ld/%ld%c", &num, &den, &rest) != 2)
+        return std::nullopt;
+    return FrameRate::make(num, den);
 }
 
 JsonObject::JsonObject(const Json& json, std::string place, JsonTrouble& trouble)
@@ -70,6 +94,39 @@ double JsonObject::number(const char* key, double min, double max, double fallba
 double JsonObject::number(const FieldSpec& spec)
 {
     return number(std::string(spec.key).c_str(), spec.min, spec.max, spec.fallback);
+}
+
+double JsonObject::value(const std::string& key, const FieldSpec& spec, double fallback)
+{
+    if (spec.choices.data() == offOn.data())
+        return flag(key.c_str(), fallback != 0) ? 1 : 0;
+    if (!spec.choices.empty())
+        return choice(key.c_str(), spec.choices, fallback);
+    const double number = this->number(key.c_str(), spec.min, spec.max, fallback);
+    if (spec.whole && number != std::floor(number))
+        wrong(key, "is " + plainNumber(number) + ", but should be a whole number");
+    return number;
+}
+
+double JsonObject::choice(const char* key, Choices choices, double fallback)
+{
+    const Json* value = find(key);
+    if (value == nullptr)
+        return fallback;
+    const std::string word = text(key, {});
+    const auto found = std::find(choices.begin(), choices.end(), word);
+    if (found != choices.end())
+        return static_cast<double>(found - choices.begin());
+    std::string words;
+    for (const auto known : choices)
+        words += (words.empty() ? "" : ", ") + std::string(known);
+    wrong(key, "is \"" + word + "\", but should be one of " + words);
+    return fallback;
+}
+
+double JsonObject::needChoice(const char* key, Choices choices)
+{
+    return need(key) != nullptr ? choice(key, choices, 0) : 0;
 }
 
 std::optional<double> JsonObject::optionalNumber(const FieldSpec& spec)

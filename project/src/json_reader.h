@@ -5,15 +5,23 @@
 #include <optional>
 #include <set>
 #include <string>
+#include <string_view>
 
 #include <nlohmann/json.hpp>
 
 #include "ember/core/error.h"
 #include "ember/core/field.h"
+#include "ember/core/time.h"
 
 namespace ember {
 
 using Json = nlohmann::ordered_json;
+
+/// The JSON in a text; `name` is what an error calls it.
+Result<Json> parsedJson(std::string_view text, const std::string& name);
+
+/// "24000/1001"
+std::optional<FrameRate> rateFromText(const std::string& text);
 
 /// Keeps the first thing found wrong while a JSON document is read, so that the readers need no branches for it.
 class JsonTrouble {
@@ -47,6 +55,11 @@ public:
 
     double number(const char* key, double min, double max, double fallback);
     double number(const FieldSpec& spec);
+    /// A value by its field: a number, a word of its choices, or true and false for a switch.
+    double value(const std::string& key, const FieldSpec& spec, double fallback);
+    /// The index of a word.
+    double choice(const char* key, Choices choices, double fallback);
+    double needChoice(const char* key, Choices choices);
     std::optional<double> optionalNumber(const FieldSpec& spec);
     std::int64_t needInteger(const char* key, std::int64_t min, std::int64_t max);
     std::string text(const char* key, const std::string& fallback);

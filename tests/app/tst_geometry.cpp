@@ -160,7 +160,7 @@ private slots:
             QVERIFY2(std::abs(intensityAt(bent, frame) - level) < 0.01,
                      qPrintable(QString::number(intensityAt(bent, frame))));
         }
-        QVERIFY(std::abs(slopeFall(0.3, curveThrough(0.3, 0.4)) - 0.4) < 1e-6);
+        QVERIFY(std::abs(slopeFall(Slope::power, 0.3, curveThrough(Slope::power, 0.3, 0.4), 1) - 0.4) < 1e-6);
     }
     void contactFramesDoNotOverlap()
     {

@@ -111,13 +111,14 @@ private slots:
     void slopeEndsAreExact()
     {
         for (double curve = -12; curve <= 12; curve += 0.25) {
-            QCOMPARE(slopeFall(0, curve), 1.0);
-            QCOMPARE(slopeFall(1, curve), 0.0);
+            QCOMPARE(slopeFall(Slope::exponential, 0, curve, 10), 1.0);
+            QCOMPARE(slopeFall(Slope::exponential, 1, curve, 10), 0.0);
             // Above straight for curves below 0, below it for those above.
-            const double middle = slopeFall(0.5, curve);
+            const double middle = slopeFall(Slope::exponential, 0.5, curve, 10);
             QVERIFY(curve > 1e-9 ? middle < 0.5 : curve < -1e-9 ? middle > 0.5 : middle == 0.5);
         }
-        QVERIFY(std::abs(slopeFall(0.25, 2) - (std::exp(-0.5) - std::exp(-2)) / (1 - std::exp(-2))) < 1e-14);
+        QVERIFY(std::abs(slopeFall(Slope::exponential, 0.25, 2, 10) -
+                         (std::exp(-0.5) - std::exp(-2)) / (1 - std::exp(-2))) < 1e-14);
     }
     void leadSwingsAndComesBack()
     {
@@ -150,18 +151,48 @@ private slots:
         }
         QVERIFY(!inRange(specOf(F::attack), nan));
     }
-    void overridesReplaceOnlyTheirOwn()
+    void everySlopeIsExactAtItsEndsAndSteady()
     {
-        EnvelopeOverrides own;
-        QVERIFY(own.empty());
-        own.set(F::decay, 7);
-        const Envelope base = shape(2, 3, 20, 4, 0.1, 10, 10);
-        const Envelope felt = own.appliedTo(base);
-        for (const auto field : envelopeFields())
-            QCOMPARE(felt[field], field == F::decay ? 7.0 : base[field]);
-        own.clear(F::decay);
-        QVERIFY(own.empty());
-        QCOMPARE(own.appliedTo(base), base);
+        for (const Slope slope : {Slope::exponential, Slope::power, Slope::curvature, Slope::linear})
+            for (double curve = -12; curve <= 12; curve += 1.5) {
+                QCOMPARE(slopeFall(slope, 0, curve, 10), 1.0);
+                QCOMPARE(slopeFall(slope, 1, curve, 10), 0.0);
+                for (double u = 0; u < 0.995; u += 0.01)
+                    QVERIFY(slopeFall(slope, u, curve, 10) >= slopeFall(slope, u + 0.005, curve, 10));
+                // Upside down with the other sign.
+                for (double u = 0; u <= 1; u += 0.125)
+                    QVERIFY(std::abs(slopeFall(slope, u, -curve, 10) + slopeFall(slope, 1 - u, curve, 10) - 1) < 1e-12);
+            }
+        QCOMPARE(slopeFall(Slope::power, 0.5, 1, 10), 0.25);     // squared
+        QCOMPARE(slopeFall(Slope::power, 0.5, 2, 10), 0.125);    // cubed
+        QCOMPARE(slopeFall(Slope::curvature, 0.5, 2, 10), 0.25); // 0.5 / 2
+        QCOMPARE(slopeFall(Slope::linear, 0.3, 5, 10), 0.7);     // whatever the curve
+    }
+    void constantStaysUpToItsLastFrame()
+    {
+        Envelope e = shape(1, 0, 8, 4, 0, 0, 1);
+        e.set(F::decaySlope, static_cast<double>(Slope::constant));
+        for (double t = 1; t <= 8; t += 0.25)
+            QCOMPARE(intensityAt(e, t), 1.0);
+        QCOMPARE(intensityAt(e, 8.5), 0.5);
+        QCOMPARE(intensityAt(e, 9), 0.0);
+    }
+    void anchorsPutTheirMomentOnTheStrike()
+    {
+        for (const double attack : {0.0, 0.5, 1.0, 3.0, 10.0}) {
+            Envelope e = shape(attack, 1, 10, 2, 0, 0, 1);
+            QCOMPARE(e.onset(), 0.0);
+            e.set(F::anchor, static_cast<double>(Anchor::peak));
+            QCOMPARE(e.peak(), 0.0);
+            QCOMPARE(intensityAt(e, 0), 1.0);
+            e.set(F::anchor, static_cast<double>(Anchor::firstMoved));
+            QVERIFY(intensityAt(e, 0) > 0);
+            QCOMPARE(intensityAt(e, -1), 0.0);
+            // The shape itself is the same wherever it is anchored.
+            const Envelope base = e.with(F::anchor, static_cast<double>(Anchor::contact));
+            for (double t = -2; t < 15; t += 0.25)
+                QVERIFY(std::abs(intensityAt(e, t + e.onset()) - intensityAt(base, t)) < 1e-12);
+        }
     }
 };
 

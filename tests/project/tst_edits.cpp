@@ -8,7 +8,8 @@
 #include "ember/core/projection.h"
 #include "ember/project/document.h"
 #include "ember/project/edits.h"
-#include "ember/project/starter_recipes.h"
+#include "ember/project/recipe_edits.h"
+#include "ember/project/shipped_recipes.h"
 #include "pictures.h"
 #include "runner.h"
 
@@ -124,7 +125,7 @@ private slots:
     void theWholeShakePeaksOnItsPeak()
     {
         // Not only each strand: all strands of a strike together are never further out than on the peak frame.
-        for (const Recipe& recipe : starterRecipes(1280, FrameRate()))
+        for (const Recipe& recipe : film().recipes)
             for (std::uint32_t seed = 1; seed <= 60; ++seed) {
                 Project project = film();
                 Strike strike;

@@ -9,7 +9,7 @@
 #include "clips.h"
 #include "ember/project/edits.h"
 #include "ember/project/file.h"
-#include "ember/project/starter_recipes.h"
+#include "ember/project/shipped_recipes.h"
 #include "pictures.h"
 #include "runner.h"
 
@@ -37,6 +37,55 @@ Project fullProject()
     project.recipes[1].strands[0].muted = true;
     project.recipes[2].strands[1].solo = true;
     project.finish = {EdgeMode::plain, {18, 52, 86}, CoverMode::off};
+    // One recipe with every source, every kind of value off its default.
+    Recipe rich;
+    rich.name = "Rich \"quoted\"";
+    rich.variation = Variation::same;
+    rich.seed = 99;
+    rich.rotation = 0.3;
+    rich.envelope.set(F::anchor, static_cast<double>(Anchor::peak));
+    rich.envelope.set(F::decaySlope, static_cast<double>(Slope::power));
+    rich.envelope.set(F::rumbleUntil, static_cast<double>(RumbleUntil::shotEnd));
+    for (std::size_t kind = 0; kind < sourceWords.size(); ++kind) {
+        Strand strand;
+        strand.name = "S" + std::to_string(kind);
+        strand.source = sourceOfKind(kind);
+        strand.amount[Axis::tilt] = -2;
+        strand.bursts = {BurstMode::seeded, 3, 4.5, 0.2};
+        rich.add(std::move(strand));
+    }
+    rich.strands[1].envelope = rich.envelope.with(F::attack, 7);
+    std::get<Noise>(rich.strands[1].source).loop = 12;
+    auto& swing = std::get<Oscillation>(rich.strands[3].source);
+    swing.wave = Wave::square;
+    swing.start = PhaseStart::fixed;
+    swing.ratio[2] = 3;
+    swing.phase[4] = -45;
+    swing.back[5] = 0.5;
+    std::get<Drawn>(rich.strands[4].source).keys[1] = tidied({{-2, 0, Ease::hold}, {5.5, -0.25, Ease::out}});
+    project.addRecipe(rich);
+    Strike& first = project.strikes.front();
+    first.recipe = project.recipes.back().id;
+    first.overrides = {};
+    first.overrides.set("strand.S3.wave", 1);
+    first.overrides.set("strand.S2.source", 1);
+    first.overrides.set("strand.S2.octaves", 5);
+    first.overrides.set("strand.S0.muted", 1);
+    first.overrides.set("envelope.anchor", 1);
+    first.locked = true;
+    project.overlap = {OverlapRule::restart, 2, 0.4};
+    project.groups = {{"drums", {OverlapRule::stronger, 1.5, 0.5}}};
+    first.group = "drums";
+    project.settles = {{Frame{5}, SettleMode::cut, 12}, {Frame{80}, SettleMode::ease, 7}};
+    project.drift.on = true;
+    project.drift.amount = {};
+    project.drift.amount[Axis::pan] = 1;
+    project.drift.fadeOut = 9;
+    project.master.intensity = 0.7;
+    project.master.flat = true;
+    project.master.axis[1] = false;
+    project.master.keys = {{Frame{0}, 0.5}, {Frame{9}, 1.5}};
+    project.shot->move = {{Frame{3}, 1, 2, 1.5, -4, Ease::in}, {Frame{30}, 0, 0, 1, 0, Ease::smooth}};
     return project;
 }
 
@@ -96,6 +145,16 @@ private slots:
         QVERIFY(saveProject(project, at("moved/q.vember")));
         QCOMPARE(loadProject(at("moved/q.vember"))->shot->clip, project.shot->clip);
     }
+    void earlierVersionsAreRead()
+    {
+        QByteArray text = smallText();
+        text.replace("\"recipe\": \"R\"", "\"recipe\": \"R\", \"envelope\": {\"decay\": 31}");
+        const auto project = parsed(text);
+        QVERIFY2(project, project ? "" : sentence(project.error()).c_str());
+        QCOMPARE(project->strikes.front().overrides[F::decay], std::optional(31.0));
+        QCOMPARE(project->overlap, Overlap());
+        QCOMPARE(project->recipes.front().strands.front().salt, 1);
+    }
     void theSmallTextIsGood() { QVERIFY(parsed(smallText())); }
 
     void badTextsAreToldWithTheirPlace_data()
@@ -107,7 +166,7 @@ private slots:
             QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
         };
         row("\"vember\": 1,", "", "vember");
-        row("\"vember\": 1", "\"vember\": 2", "version 2");
+        row("\"vember\": 1", "\"vember\": 3", "version 3");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
         row("\"width\": 640", "\"width\": 0", "frame.width");
         row("\"width\": 640", "\"width\": 1e300", "frame.width");
@@ -125,6 +184,30 @@ private slots:
         row("\"kick\"", "\"wobble\"", "recipes[0].strands[0].source");
         row("\"damping\": 0.2", "\"damping\": 7", "recipes[0].strands[0].damping");
         row("\"damping\": 0.2", "\"damping\": \"much\"", "recipes[0].strands[0].damping");
+        row("\"damping\": 0.2", "\"bursts\": \"often\"", "recipes[0].strands[0].bursts");
+        row("\"damping\": 0.2", "\"muted\": 1", "recipes[0].strands[0].muted");
+        row("\"damping\": 0.2", "\"salt\": 1.5", "recipes[0].strands[0].salt");
+        row("\"source\": \"kick\", \"damping\": 0.2", "\"source\": \"wind\"", "strands[0].source");
+        row("\"source\": \"kick\", \"damping\": 0.2", "\"source\": \"noise\", \"octaves\": 2.5", "strands[0].octaves");
+        row("\"source\": \"kick\", \"damping\": 0.2", "\"source\": \"drawn\", \"keys\": {\"y\": [{\"value\": 3}]}",
+            "strands[0].keys.y[0].value");
+        row("\"source\": \"kick\", \"damping\": 0.2", "\"source\": \"oscillation\", \"phase\": {\"up\": 3}",
+            "strands[0].phase.up");
+        row("[{\"name\": \"K\"", "[{\"name\": \"K\", \"source\": \"jitter\"}, {\"name\": \"K\"", "strands[1].name");
+        row("\"recipe\": \"R\"", "\"recipe\": \"R\", \"own\": {\"envelope.colour\": 1}",
+            "strikes[0].own.envelope.colour");
+        row("\"recipe\": \"R\"", "\"recipe\": \"R\", \"own\": {\"envelope.decay\": -4}",
+            "strikes[0].own.envelope.decay");
+        row("\"recipe\": \"R\"", "\"recipe\": \"R\", \"own\": {\"strand.K.source\": \"wind\"}", "own.strand.K.source");
+        row("\"recipe\": \"R\"", "\"recipe\": \"R\", \"group\": \"none\"", "strikes[0].group");
+        row("\"finish\"", "\"overlap\": {\"rule\": \"merge\"}, \"finish\"", "overlap.rule");
+        row("\"finish\"", "\"overlap\": {\"ceiling\": 1e9}, \"finish\"", "overlap.ceiling");
+        row("\"finish\"", "\"groups\": [{\"name\": \"a\"}, {\"name\": \"a\"}], \"finish\"", "groups[1].name");
+        row("\"finish\"", "\"settles\": [{\"frame\": -1}], \"finish\"", "settles[0].frame");
+        row("\"finish\"", "\"settles\": [{\"frame\": 4}, {\"frame\": 4}], \"finish\"", "frame 4");
+        row("\"finish\"", "\"master\": {\"keys\": [{\"frame\": 1, \"value\": 5}]}, \"finish\"", "master.keys[0].value");
+        row("\"finish\"", "\"drift\": {\"amount\": {\"x\": \"far\"}}, \"finish\"", "drift.amount.x");
+        row("\"length\": 100", "\"length\": 100, \"move\": [{\"frame\": 2, \"zoom\": 0}]", "shots[0].move[0].zoom");
         row("\"damping\": 0.2", "\"colour\": 1", "recipes[0].strands[0].colour");
         row("{\"y\": 10}", "{\"y\": 1e300}", "recipes[0].strands[0].amount.y");
         row("{\"y\": 10}", "{\"w\": 1}", "recipes[0].strands[0].amount.w");

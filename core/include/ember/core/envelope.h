@@ -10,32 +10,59 @@
 
 namespace ember {
 
-/// The numbers an envelope is made of, in the order of time.
+/// The values an envelope is made of, in the order of time.
 enum class EnvelopeField : std::size_t {
     lead,
     leadLevel,
+    anchor, ///< an Anchor
     attack,
+    attackSlope, ///< a Slope
     attackCurve,
     hold,
     decay,
+    decaySlope, ///< a Slope
     decayCurve,
     rumble,
+    rumbleUntil, ///< a RumbleUntil
     rumbleLength,
     release,
+    releaseSlope, ///< a Slope
     releaseCurve,
 };
-inline constexpr std::size_t envelopeFieldCount = 11;
+inline constexpr std::size_t envelopeFieldCount = 16;
 
 const FieldSpec& specOf(EnvelopeField field);
 /// Every envelope field, in order.
 std::span<const EnvelopeField> envelopeFields();
 
-/// How strongly a strike is felt over time. Lengths are in frames, levels are ratios of the peak (0 to 1), curves
-/// bend a slope: 0 is straight, positive falls fast first and slowly later, negative the other way.
+/// Which moment of the envelope falls on the strike's frame.
+enum class Anchor {
+    contact,    ///< the picture is at rest on the strike's frame and sets off from it
+    firstMoved, ///< the strike's frame is the first one that has moved
+    peak,       ///< the strike's frame is the peak
+};
+
+/// The family of a slope. `curve` bends the first three: 0 is straight in each, positive falls fast first.
+enum class Slope {
+    exponential, ///< e^(-ku), as the slopes of computer music's envelope generators
+    power,       ///< (1-u)^(1+k): 1 is squared, 2 cubed
+    curvature,   ///< (1-u)/(1+ku): one hyperbola from straight to a corner
+    linear,      ///< straight whatever the curve
+    constant,    ///< stays up and drops within its last frame
+};
+
+/// How long the rumble lasts.
+enum class RumbleUntil {
+    length,     ///< its own length
+    nextStrike, ///< until the film's next strike, then released
+    shotEnd,    ///< to the last frame of the shot
+};
+
+/// How strongly a strike is felt over time. Lengths are in frames, levels are ratios of the peak (0 to 1).
 ///
-/// Time 0 is the strike. A lead, if any, swings gently the other way before it. The attack rises from 0 at time 0 to 1
-/// at `attack`; the hold stays there; the decay falls to the rumble level, which lasts `rumbleLength` and is released
-/// to exactly 0.
+/// Time 0 is the strike. The attack rises from 0 at onset() to 1 at peak(); the hold stays there; the decay falls to
+/// the rumble level, which lasts `rumbleLength` and is released to exactly 0. A lead, if any, swings gently the other
+/// way before the onset.
 class Envelope {
 public:
     Envelope();
@@ -44,15 +71,30 @@ public:
     /// The value is moved into the field's range; what is not finite becomes the default.
     void set(EnvelopeField field, double value);
     Envelope with(EnvelopeField field, double value) const;
+    /// A choice as what it stands for: chosen<Slope>(EnvelopeField::decaySlope).
+    template <typename Choice>
+    Choice chosen(EnvelopeField field) const
+    {
+        return static_cast<Choice>(static_cast<int>((*this)[field]));
+    }
 
-    /// Frames from the strike at which each part ends (the start of the lead is negative).
-    double start() const { return -(*this)[EnvelopeField::lead]; }
-    double peak() const { return (*this)[EnvelopeField::attack]; }
+    /// Frames from the strike at which each part begins or ends.
+    double start() const { return onset() - (*this)[EnvelopeField::lead]; }
+    double onset() const;
+    double peak() const { return onset() + (*this)[EnvelopeField::attack]; }
     double holdEnd() const { return peak() + (*this)[EnvelopeField::hold]; }
     double decayEnd() const { return holdEnd() + (*this)[EnvelopeField::decay]; }
     double rumbleEnd() const;
     /// From here on the intensity is exactly 0.
     double end() const;
+
+    /// Calls visit(spec, value) for each value, which may be changed in place; see values.h.
+    template <typename Visit>
+    void visit(Visit&& visit)
+    {
+        for (const EnvelopeField field : envelopeFields())
+            visit(specOf(field), values_[static_cast<std::size_t>(field)]);
+    }
 
     bool operator==(const Envelope&) const = default;
 
@@ -61,28 +103,11 @@ private:
 };
 
 /// Intensity at `t` frames from the strike, 0 to 1; exactly 0 outside [start, end), exactly 1 from the peak to the end
-/// of the hold.
+/// of the hold. How long the rumble lasts is taken from `rumbleLength` (see envelopeOf in project.h for the others).
 double intensityAt(const Envelope& envelope, double t);
 
-/// A slope from 1 at u = 0 to 0 at u = 1, both exact: (e^(-ku) - e^-k) / (1 - e^-k), a straight line for k = 0.
-/// The exponential ease of computer music's envelope generators.
-double slopeFall(double u, double curve);
-
-/// The values of an envelope that a strike sets for itself; the others follow its recipe.
-class EnvelopeOverrides {
-public:
-    std::optional<double> operator[](EnvelopeField field) const { return values_[static_cast<std::size_t>(field)]; }
-    /// Clamped like Envelope::set.
-    void set(EnvelopeField field, double value);
-    void clear(EnvelopeField field) { values_[static_cast<std::size_t>(field)].reset(); }
-    bool empty() const;
-    /// The recipe's envelope with these values in place of its own.
-    Envelope appliedTo(Envelope base) const;
-
-    bool operator==(const EnvelopeOverrides&) const = default;
-
-private:
-    std::array<std::optional<double>, envelopeFieldCount> values_{};
-};
+/// A slope from 1 at u = 0 to 0 at u = 1, both exact, over `length` frames.
+/// A negative curve is the same slope upside down: f₋ₖ(u) = 1 - fₖ(1-u).
+double slopeFall(Slope slope, double u, double curve, double length);
 
 } // namespace ember

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <cstdint>
+#include <memory>
 #include <vector>
 
 #include "ember/core/axes.h"
@@ -10,15 +10,18 @@
 
 namespace ember {
 
+class Stage;
+
 /// The pose and how strongly it is felt at one instant.
 struct MotionSample {
     Pose pose;
-    double intensity = 0; ///< the strongest running strike: its strength times its envelope, 0 upwards
+    double intensity = 0; ///< the strongest strike that is felt: its strength times its envelope, 0 upwards
 
     bool operator==(const MotionSample&) const = default;
 };
 
-/// From where to where a strike moves the picture, in frames of the film: [start, end).
+/// From where to where a strike moves the picture, in frames of the film: [start, end). Where a rule or a settle mark
+/// ends it sooner, it does.
 struct StrikeSpan {
     StrikeId id = 0;
     FrameTime start = 0;
@@ -26,11 +29,20 @@ struct StrikeSpan {
     FrameTime end = 0;
 };
 
+/// From where to where anything may move the picture at all, in whole frames: [first, last].
+struct FrameSpan {
+    std::int64_t first = 0;
+    std::int64_t last = 0;
+};
+
 /// A project's motion, prepared for being asked at many instants. It is an immutable value: any number of threads may
 /// ask in any order and get the same bits. An instant costs what the strikes running at it cost, not what all cost.
 class Motion {
 public:
     explicit Motion(const Project& project);
+    ~Motion();
+    Motion(Motion&&) noexcept;
+    Motion& operator=(Motion&&) noexcept;
 
     MotionSample at(FrameTime time) const;
     Pose poseAt(FrameTime time) const { return at(time).pose; }
@@ -38,35 +50,17 @@ public:
 
     /// Spans of all strikes that move anything, by start.
     const std::vector<StrikeSpan>& spans() const { return spans_; }
+    /// The parts of [0, last] outside which every frame is at rest, in order and apart.
+    std::vector<FrameSpan> moving(std::int64_t last) const;
 
 private:
-    /// One axis of one strand of one strike.
-    struct Voice {
-        Axis axis;
-        double amount; ///< signed: strength, direction and first move are in it
-        std::uint64_t seed;
-    };
-    struct RunningStrand {
-        Source source;
-        Rate rate;
-        std::vector<Voice> voices;
-    };
-    struct RunningStrike {
-        double strike; ///< its frame
-        double strength;
-        Envelope envelope;
-        std::vector<RunningStrand> strands;
-    };
-
-    void prepare(const Project& project, const Strike& strike);
-    double buildIndex(std::size_t node, std::size_t first, std::size_t last);
-    template <typename Visit>
-    void visitRunning(FrameTime time, std::size_t node, std::size_t first, std::size_t last, Visit&& visit) const;
-
     double framesPerSecond_;
-    std::vector<RunningStrike> strikes_; ///< by start, like spans_
+    std::vector<std::unique_ptr<const Stage>> stages_; ///< one for each rule in use
     std::vector<StrikeSpan> spans_;
-    std::vector<double> latestEnd_; ///< a tree over spans_: the latest end below each node
+    Drift drift_;
+    double driftEnd_ = 0; ///< the shot's length
+    Master master_;
+    std::vector<MoveKey> move_;
 };
 
 /// A project with only this strike in it, everything else the same.

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <array>
 #include <cstdint>
 #include <optional>
 #include <string>
@@ -8,8 +9,7 @@
 #include <vector>
 
 #include "ember/core/axes.h"
-#include "ember/core/envelope.h"
-#include "ember/core/source.h"
+#include "ember/core/recipe.h"
 #include "ember/core/time.h"
 
 namespace ember {
@@ -21,29 +21,6 @@ std::optional<StrikeKind> kindFromName(std::string_view name);
 
 /// Identities the project hands out; 0 is nobody.
 using StrikeId = std::int64_t;
-using RecipeId = std::int64_t;
-
-/// One source of motion in a recipe.
-struct Strand {
-    std::string name;
-    Source source;
-    Rate rate;
-    AxisValues amount; ///< largest excursion per axis at strength 1
-    bool muted = false;
-    bool solo = false; ///< while any strand of a recipe is solo, only solo strands are felt
-
-    bool operator==(const Strand&) const = default;
-};
-
-/// A named, reusable shake: an envelope and the strands that move under it.
-struct Recipe {
-    RecipeId id = 0;
-    std::string name;
-    Envelope envelope;
-    std::vector<Strand> strands;
-
-    bool operator==(const Recipe&) const = default;
-};
 
 /// A moment something hits.
 struct Strike {
@@ -54,8 +31,10 @@ struct Strike {
     double strength = 1;             ///< ratio, 0 to 4
     std::optional<double> direction; ///< degrees, 0 right, 90 down; none: the seed decides
     std::uint32_t seed = 1;
+    bool locked = false; ///< an approved variation: the seed is not changed by asking for another
     RecipeId recipe = 0;
-    EnvelopeOverrides overrides;
+    std::string group; ///< of the project's groups; empty: the project's own overlap
+    Overrides overrides;
 
     bool operator==(const Strike&) const = default;
 };
@@ -64,6 +43,78 @@ namespace strikefield {
 extern const FieldSpec strength;
 extern const FieldSpec direction;
 } // namespace strikefield
+
+/// What happens where strikes meet.
+enum class OverlapRule {
+    add,      ///< all are felt together
+    stronger, ///< only the one that is strongest at the moment; of equals the newer
+    restart,  ///< only the newest; an older one is over when a newer begins
+};
+std::string_view overlapName(OverlapRule rule);
+std::optional<OverlapRule> overlapFromName(std::string_view name);
+
+struct Overlap {
+    OverlapRule rule = OverlapRule::add;
+    double ceiling = 3;    ///< what strikes together stay below, in strengths; one alone may be stronger
+    double knee = 2.0 / 3; ///< the share of the ceiling from which it bends
+
+    bool operator==(const Overlap&) const = default;
+};
+
+/// Strikes that meet by a rule of their own, apart from all others.
+struct StrikeGroup {
+    std::string name;
+    Overlap overlap;
+
+    bool operator==(const StrikeGroup&) const = default;
+};
+
+enum class SettleMode {
+    cut, ///< at rest on the mark's frame
+    ease ///< eased home from there
+};
+
+/// A frame at which the strikes that hit before it are ended.
+struct SettleMark {
+    Frame frame;
+    SettleMode mode = SettleMode::ease;
+    double frames = 12; ///< the way home when eased
+
+    bool operator==(const SettleMark&) const = default;
+};
+
+/// A low noise under the whole shot.
+struct Drift {
+    bool on = false;
+    double rate = 0.6; ///< swings a second
+    Noise noise{3, 0.45, 2.0, 0};
+    AxisValues amount; ///< largest excursion
+    std::uint32_t seed = 1;
+    double fadeIn = 0;  ///< frames from the shot's first
+    double fadeOut = 0; ///< frames to the shot's end
+
+    Drift();
+    bool operator==(const Drift&) const = default;
+};
+
+struct IntensityKey {
+    Frame frame;
+    double value = 1; ///< ratio, 0 to 2
+    bool operator==(const IntensityKey&) const = default;
+};
+
+/// What stands over all shakes: strikes and drift, not the shot's own move.
+struct Master {
+    double intensity = 1; ///< ratio, 0 to 2; where there are keys they count instead
+    bool bypass = false;
+    bool flat = false; ///< roll, pan and tilt off, for flat graphics
+    std::array<bool, axisCount> axis{true, true, true, true, true, true};
+    std::vector<IntensityKey> keys; ///< in order; straight between them, level outside
+
+    double intensityAt(FrameTime time) const;
+    bool moves(Axis on) const;
+    bool operator==(const Master&) const = default;
+};
 
 /// What fills the border when the picture moves away from it.
 enum class EdgeMode { mirror, extend, plain };
@@ -82,6 +133,10 @@ struct Colour {
     bool operator==(const Colour&) const = default;
 };
 
+/// "#1a2b3c"
+std::string colourText(const Colour& colour);
+std::optional<Colour> colourFromText(std::string_view text);
+
 struct Finish {
     EdgeMode edges = EdgeMode::mirror;
     Colour plain; ///< the colour beyond a plain edge
@@ -90,13 +145,41 @@ struct Finish {
     bool operator==(const Finish&) const = default;
 };
 
+/// A key of a shot's own move.
+struct MoveKey {
+    Frame frame;
+    double x = 0;             ///< pixels
+    double y = 0;             ///< pixels
+    double zoom = 1;          ///< ratio, 0.25 to 4
+    double roll = 0;          ///< degrees
+    Ease ease = Ease::smooth; ///< on the way to the next key
+
+    bool operator==(const MoveKey&) const = default;
+};
+
+namespace movefield {
+extern const FieldSpec x;
+extern const FieldSpec y;
+extern const FieldSpec zoom;
+extern const FieldSpec roll;
+extern const FieldSpec ease;
+} // namespace movefield
+namespace settlefield {
+extern const FieldSpec mode;
+extern const FieldSpec frames;
+} // namespace settlefield
+
 /// The clip or still a project shakes. Its path is as the project knows it; files are resolved elsewhere.
 struct Shot {
     std::string clip;
-    std::int64_t length = 1; ///< frames, at the project's rate
-    bool still = false;      ///< a single picture, though its name may look like one of a numbered series
+    std::int64_t length = 1;        ///< frames, at the project's rate
+    bool still = false;             ///< a single picture, though its name may look like one of a numbered series
+    std::vector<MoveKey> move = {}; ///< in order; shakes are added to it
     bool operator==(const Shot&) const = default;
 };
+
+/// The shot's own move at an instant: its keys, level before the first and after the last.
+MoveKey moveAt(const std::vector<MoveKey>& keys, FrameTime time);
 
 /// The whole document, a plain value.
 struct Project {
@@ -106,6 +189,11 @@ struct Project {
     std::optional<Shot> shot;
     std::vector<Recipe> recipes;
     std::vector<Strike> strikes;
+    Overlap overlap;
+    std::vector<StrikeGroup> groups;
+    std::vector<SettleMark> settles; ///< in order
+    Drift drift;
+    Master master;
     Finish finish;
 
     std::int64_t length() const { return shot ? shot->length : 0; }
@@ -115,6 +203,7 @@ struct Project {
     const Recipe* recipeNamed(std::string_view name) const;
     const Strike* strike(StrikeId id) const;
     Strike* strike(StrikeId id);
+    const StrikeGroup* group(std::string_view name) const;
 
     /// Adds with an identity of its own, which is returned. Strikes are kept in the order of their frames.
     StrikeId addStrike(Strike strike);
@@ -124,7 +213,11 @@ struct Project {
     bool operator==(const Project&) const = default;
 };
 
-/// The envelope a strike is felt with: its recipe's, with the strike's own values in place.
+/// The recipe a strike is felt with: with the strike's own values in place, and every rumble's length worked out where
+/// it lasts until the next strike or to the end of the shot. An empty recipe when the strike's is gone.
+Recipe recipeOf(const Project& project, const Strike& strike);
+
+/// Its envelope.
 Envelope envelopeOf(const Project& project, const Strike& strike);
 
 } // namespace ember

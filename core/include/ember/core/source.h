@@ -1,23 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <array>
 #include <cstdint>
+#include <string_view>
 #include <variant>
+#include <vector>
 
+#include "ember/core/axes.h"
 #include "ember/core/field.h"
 
 namespace ember {
-
-/// Fields of the sources and of the rate, for checking, clamping and labels.
-namespace sourcefield {
-extern const FieldSpec damping;
-extern const FieldSpec octaves;
-extern const FieldSpec gain;
-extern const FieldSpec lacunarity;
-extern const FieldSpec ratePeak;
-extern const FieldSpec rateRest;
-extern const FieldSpec rateFall;
-} // namespace sourcefield
 
 /// How fast a source runs: `peakHz` up to the peak, from there falling towards `restHz`; after `fall` frames the
 /// difference is 1/e of what it was.
@@ -33,6 +26,9 @@ struct Rate {
 /// rest·t + (peak - rest)·fall·(1 - e^(-t/fall)); so the phase never jumps when the rate changes.
 double cyclesSincePeak(const Rate& rate, double frames, double framesPerSecond);
 
+/// The same as frames at the rate of the peak: exactly `frames` while the rate does not change, fewer when it falls.
+double paceSincePeak(const Rate& rate, double frames);
+
 /// One directed blow with rebound: a damped spring that answers an impulse (linear vibration theory). From its first
 /// maximum on it follows e^(-ζωt)·(cos ω't + ζ/√(1-ζ²)·sin ω't); before, the rise of the same answer.
 struct Kick {
@@ -41,30 +37,112 @@ struct Kick {
     bool operator==(const Kick&) const = default;
 };
 
+/// Half swings until a kick has fallen to 5 %: n = ln 20·√(1-ζ²)/(πζ); and the damping that gives this many.
+double reboundsOf(double damping);
+double dampingFor(double rebounds);
+
 /// Smooth gradient noise in octaves, each `lacunarity` times as fast and `gain` times as strong as the one before.
 struct Noise {
     int octaves = 2;         ///< 1 to 8
-    double gain = 0.5;       ///< 0 to 1
+    double gain = 0.5;       ///< 0 (smooth) to 1 (jagged)
     double lacunarity = 2.0; ///< 1.2 to 4
+    double loop = 0;         ///< swings after which it repeats without a seam; 0 never
 
     bool operator==(const Noise&) const = default;
 };
 
-using Source = std::variant<Kick, Noise>;
+/// A new random value every `every` frames, held until the next.
+struct Jitter {
+    int every = 1; ///< 1 to 48
+
+    bool operator==(const Jitter&) const = default;
+};
+
+enum class Wave { sine, triangle, square };
+enum class PhaseStart { seeded, fixed };
+
+/// Swings to and fro. Each axis has its own frequency and phase. The phases part from the common crest at the peak
+/// within one swing. An axis may swing back less far than it swings out.
+struct Oscillation {
+    Wave wave = Wave::sine;
+    PhaseStart start = PhaseStart::seeded;                 ///< seeded adds a phase of its own for each seed and axis
+    std::array<double, axisCount> ratio{1, 1, 1, 1, 1, 1}; ///< frequency against the rate, 0.05 to 16
+    std::array<double, axisCount> phase{};                 ///< degrees, -180 to 180
+    std::array<double, axisCount> back{1, 1, 1, 1, 1, 1};  ///< the way back against the way out, 0 to 1
+
+    bool operator==(const Oscillation&) const = default;
+};
+
+enum class Ease { linear, smooth, hold, in, out };
+inline constexpr std::array<std::string_view, 5> easeNames{"linear", "smooth", "hold", "in", "out"};
+inline constexpr Choices easeWords{easeNames};
+
+/// The share of the way from one key to the next at u (0 to 1): linear; smooth 3u²-2u³; hold 0; in u²; out 1-(1-u)².
+double eased(Ease ease, double u);
+
+/// A key of a drawn curve. `frame` is counted from the peak; the value is a share of the amount, -1 to 1.
+struct DrawnKey {
+    double frame = 0;
+    double value = 0;
+    Ease ease = Ease::smooth; ///< on the way to the next key
+
+    bool operator==(const DrawnKey&) const = default;
+};
+
+/// Curves drawn by hand, one for each axis. Keys are in the order of their frames; the key at frame 0, the peak, always
+/// is 1 and need not be there. Before the first and after the last key the value stays.
+struct Drawn {
+    std::array<std::vector<DrawnKey>, axisCount> keys;
+
+    bool operator==(const Drawn&) const = default;
+};
+
+/// Sorts keys, keeps the last of several on one frame, moves values into their range and lifts the peak to 1.
+std::vector<DrawnKey> tidied(std::vector<DrawnKey> keys);
+
+using Source = std::variant<Kick, Noise, Jitter, Oscillation, Drawn>;
+
+/// The names of the sources, in the order of the variant.
+inline constexpr std::array<std::string_view, 5> sourceNames{"kick", "noise", "jitter", "oscillation", "drawn"};
+inline constexpr Choices sourceWords{sourceNames};
+/// A source of this index with its defaults.
+Source sourceOfKind(std::size_t index);
+
+enum class BurstMode { off, set, seeded };
+
+/// A gate over any source: it moves, pauses, moves again. The first movement begins before the strike and holds the
+/// peak. Seeded lengths differ by up to `spread` of the set ones; the rhythm stays.
+struct Bursts {
+    BurstMode mode = BurstMode::off;
+    double move = 6;     ///< frames
+    double pause = 6;    ///< frames
+    double spread = 0.6; ///< 0 to 1
+
+    bool operator==(const Bursts&) const = default;
+};
+
+/// How open the gate is `sincePeak` frames after the peak, 0 to 1; opens and closes within at most a frame.
+double gateAt(const Bursts& bursts, double sincePeak, std::uint64_t seed);
 
 /// Where in its run a source is asked for its value.
 struct SourceMoment {
-    double sinceStrike = 0; ///< frames, negative during the lead
-    double peak = 0;        ///< frames from the strike to the peak
-    double hold = 0;        ///< frames the peak stays
-    double cycles = 0;      ///< cyclesSincePeak at this moment
+    double sinceOnset = 0; ///< frames since the attack began, negative during the lead
+    double attack = 0;     ///< frames from there to the peak
+    double pace = 0;       ///< paceSincePeak at this moment
+    double cycles = 0;     ///< cyclesSincePeak at this moment; for a kick since the end of the hold
 };
 
-/// The normalised value of a source, -1 to 1 and exactly 1 at the peak, whatever the seed. A kick is held at 1 through
-/// the hold and does not depend on the seed; noise is another run for each seed.
-double sourceValue(const Source& source, const SourceMoment& moment, std::uint64_t seed);
+/// The normalised value of a source on an axis, -1 to 1 and exactly 1 at the peak, whatever the seed. A kick and a
+/// drawn curve do not depend on the seed; the others are another run for each. Before the onset all are -1: the lead
+/// goes the other way.
+double sourceValue(const Source& source, const SourceMoment& moment, Axis axis, std::uint64_t seed);
+
+/// Gradient noise of one axis without a peak, for motion that runs under a whole shot; -1 to 1, mean 0.
+double driftValue(const Noise& noise, double cycles, std::uint64_t seed);
 
 /// Well-mixed 64 bits from a seed and two numbers (the SplitMix64 finaliser, Steele, Lea and Flood 2014).
 std::uint64_t mixSeed(std::uint64_t seed, std::uint64_t a, std::uint64_t b = 0);
+/// Such bits as a number, 0 up to but not 1.
+double unitOf(std::uint64_t bits);
 
 } // namespace ember

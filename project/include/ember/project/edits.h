@@ -42,18 +42,9 @@ Project withStrikesChanged(Project project, const StrikeIds& ids, Change&& chang
     return project;
 }
 
-/// Whom a change of shape is for.
-enum class ShapeScope {
-    recipe, ///< the recipe, and so every strike that uses it
-    strike  ///< this strike alone
-};
-
-/// Sets an envelope value of the recipe a strike uses, or of the strike alone. In the recipe's scope a value the strike
-/// had of its own is returned to the recipe, or the change would not be seen.
-Project withEnvelopeValue(Project project, StrikeId id, EnvelopeField field, double value, ShapeScope scope);
-
-/// Gives all of a strike's own values back to its recipe.
-Project withoutOverrides(Project project, const StrikeIds& ids);
+/// Another seed for these strikes, the same for the same project. Locked strikes keep theirs; where a recipe moves all
+/// its strikes alike, its seed is changed instead, once.
+Project withNewVariation(Project project, const StrikeIds& ids);
 
 /// A seed that no strike of the project uses, the same for the same project.
 std::uint32_t freshSeed(const Project& project);

@@ -1,18 +1,19 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <optional>
 #include <string_view>
 #include <vector>
 
 #include "ember/core/project.h"
+#include "ember/project/recipe_book.h"
 
 namespace ember {
 
-/// The recipes a new project starts with, one for each kind of strike. They are designed for 1280 pixels and 24 frames
-/// a second; distances and lengths are scaled to the project's.
-std::vector<Recipe> starterRecipes(int width, FrameRate rate);
+/// The recipes that come with the program, in the order of the book. Designed for 1280 pixels and 24 frames a second.
+const BookEntries& shippedRecipes();
 
-/// The name of the starter recipe for a kind.
+/// The shipped recipe a strike of a kind starts with. A new project has these four.
 std::string_view starterRecipeName(StrikeKind kind);
 
 /// An empty project of this size and rate with the starter recipes in it.

@@ -1,0 +1,102 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/core/recipe.h"
+
+#include <algorithm>
+
+#include "ember/core/values.h"
+
+namespace ember {
+
+namespace {
+
+template <typename List>
+auto* findByName(List& list, std::string_view name)
+{
+    const auto found = std::find_if(list.begin(), list.end(), [name](const auto& item) { return item.name == name; });
+    return found == list.end() ? nullptr : &*found;
+}
+
+} // namespace
+
+const Strand* Recipe::strand(std::string_view strandName) const
+{
+    return findByName(strands, strandName);
+}
+
+Strand* Recipe::strand(std::string_view strandName)
+{
+    return findByName(strands, strandName);
+}
+
+std::string freshStrandName(const Recipe& recipe, const std::string& wanted)
+{
+    std::string name = wanted;
+    for (int i = 2; recipe.strand(name) != nullptr; ++i)
+        name = wanted + " " + std::to_string(i);
+    return name;
+}
+
+Strand& Recipe::add(Strand strand)
+{
+    strand.name = freshStrandName(*this, strand.name);
+    const auto taken = [&] {
+        return std::any_of(strands.begin(), strands.end(), [&](const Strand& s) { return s.salt == strand.salt; });
+    };
+    while (taken())
+        ++strand.salt;
+    strands.push_back(std::move(strand));
+    return strands.back();
+}
+
+std::optional<double> Overrides::operator[](std::string_view key) const
+{
+    const auto found = values_.find(key);
+    return found == values_.end() ? std::nullopt : std::optional(found->second);
+}
+
+std::optional<double> Overrides::operator[](EnvelopeField field) const
+{
+    return (*this)[overrideKey(field)];
+}
+
+void Overrides::set(std::string_view key, double value)
+{
+    values_.insert_or_assign(std::string(key), value);
+}
+
+void Overrides::set(EnvelopeField field, double value)
+{
+    set(overrideKey(field), clampTo(specOf(field), value));
+}
+
+void Overrides::clear(std::string_view key)
+{
+    if (const auto found = values_.find(key); found != values_.end())
+        values_.erase(found);
+}
+
+void Overrides::clear(EnvelopeField field)
+{
+    clear(overrideKey(field));
+}
+
+std::string overrideKey(EnvelopeField field)
+{
+    return "envelope." + std::string(specOf(field).key);
+}
+
+Recipe withOverrides(Recipe recipe, const Overrides& overrides)
+{
+    // What a strand is made of comes first: it decides which other values there are.
+    const auto shaping = [](std::string_view key) {
+        return key.ends_with(".source") || key.ends_with(".own_envelope");
+    };
+    for (const bool first : {true, false})
+        for (const auto& [key, value] : overrides.all())
+            if (shaping(key) == first)
+                if (const auto place = valueOf(recipe, key))
+                    place->set(value);
+    return recipe;
+}
+
+} // namespace ember

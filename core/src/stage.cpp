@@ -1,0 +1,370 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "stage.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+#include <map>
+#include <numbers>
+#include <numeric>
+
+namespace ember {
+
+namespace {
+
+/// Frames in which one strike takes over from another. Never longer than the newer one's way to its peak, so that the
+/// peak stays where and what it is.
+constexpr double handover = 1.5;
+
+/// Cosine or sine; whole quarter turns are exact, so that a landing has no sideways motion at all.
+double alongAxis(double degrees, Axis axis)
+{
+    const double quarter = std::remainder(degrees, 360.0) / 90.0;
+    const double angle = quarter * std::numbers::pi / 2;
+    const double along = axis == Axis::x ? std::cos(angle) : std::sin(angle);
+    return quarter == std::floor(quarter) ? std::round(along) : along;
+}
+
+/// Which way an axis moves first. All strands of a strike start the same way, so that their peaks add up and the
+/// largest excursion of the whole falls on the peak too. Zoom first pushes in (a negative amount pulls out).
+double firstSide(const Hit& hit, std::uint32_t seed, Axis axis)
+{
+    if (axis == Axis::zoom)
+        return 1.0;
+    const double along = axis == Axis::x ? hit.along[0] : axis == Axis::y ? hit.along[1] : 0.0;
+    if (std::abs(along) > 1e-9)
+        return along > 0 ? 1.0 : -1.0;
+    return (mixSeed(seed, 0x51, static_cast<std::uint64_t>(axis)) & 1) != 0 ? 1.0 : -1.0;
+}
+
+/// Swings with limits of their own, or that are to be the same every time, go out on the side of the amount's sign.
+bool sideIsFixed(const Source& source, Axis axis, bool hasDirection)
+{
+    const auto* swing = std::get_if<Oscillation>(&source);
+    if (swing == nullptr)
+        return false;
+    const bool sideways = hasDirection && (axis == Axis::x || axis == Axis::y);
+    return swing->back[static_cast<std::size_t>(axis)] != 1.0 || (swing->start == PhaseStart::fixed && !sideways);
+}
+
+bool worksOutRumble(const Recipe& recipe)
+{
+    const auto does = [](const Envelope& e) {
+        return e.chosen<RumbleUntil>(EnvelopeField::rumbleUntil) != RumbleUntil::length;
+    };
+    return does(recipe.envelope) || std::any_of(recipe.strands.begin(), recipe.strands.end(),
+                                                [&](const Strand& s) { return s.envelope && does(*s.envelope); });
+}
+
+/// What several strikes together are brought down by. Their sum bends from the knee on and never reaches the ceiling;
+/// but together they are felt no less than the strongest of them alone.
+double gainUnder(const Overlap& overlap, double total, double strongest)
+{
+    const double knee = overlap.knee * overlap.ceiling;
+    if (total <= knee || total <= strongest)
+        return 1.0;
+    const double room = overlap.ceiling - knee;
+    const double bent = room > 0 ? knee - room * std::expm1(-(total - knee) / room) : knee;
+    return std::max(bent, strongest) / total;
+}
+
+double smooth(double u)
+{
+    return eased(Ease::smooth, std::clamp(u, 0.0, 1.0));
+}
+
+} // namespace
+
+// --- what strikes of a recipe share ---
+
+Score::Score(const Recipe& recipe) : envelope(recipe.envelope), start(envelope.start()), end(envelope.end())
+{
+    const bool anySolo =
+        std::any_of(recipe.strands.begin(), recipe.strands.end(), [](const Strand& s) { return s.solo; });
+    for (const Strand& strand : recipe.strands) {
+        if (strand.muted || (anySolo && !strand.solo))
+            continue;
+        Part part;
+        part.source = strand.source;
+        part.rate = strand.rate;
+        part.bursts = strand.bursts;
+        part.ownEnvelope = strand.envelope.has_value();
+        part.envelope = strand.envelope.value_or(recipe.envelope);
+        part.kick = std::holds_alternative<Kick>(strand.source);
+        part.salt = strand.salt;
+        for (const Axis axis : allAxes) {
+            const bool moves = axis == Axis::x || axis == Axis::y || axis == Axis::zoom;
+            const double amount = strand.amount[axis] * (moves ? recipe.position : recipe.rotation);
+            if (amount != 0)
+                part.voices[part.voiceCount++] = {axis, amount};
+        }
+        if (part.voiceCount == 0)
+            continue;
+        start = std::min(start, part.envelope.start());
+        end = std::max(end, part.envelope.end());
+        parts.push_back(std::move(part));
+    }
+}
+
+// --- the index ---
+
+SpanIndex::SpanIndex(const std::vector<Span>& spans)
+{
+    constexpr double shortestCell = 8; // frames
+    std::map<int, std::vector<std::uint32_t>> sorted;
+    for (std::uint32_t i = 0; i < spans.size(); ++i) {
+        const double length = std::max(shortestCell, spans[i].end - spans[i].start);
+        sorted[static_cast<int>(std::ceil(std::log2(length) / 2))].push_back(i); // rows four times apart
+    }
+    for (const auto& [power, members] : sorted) {
+        double first = std::numeric_limits<double>::infinity();
+        double last = -first;
+        for (const auto i : members) {
+            first = std::min(first, spans[i].start);
+            last = std::max(last, spans[i].end);
+        }
+        // Few strikes over a long film do not need many cells.
+        const double cell =
+            std::max(std::exp2(2 * power), (last - first) / (4.0 * static_cast<double>(members.size()) + 16));
+        Row row{first, 1.0 / cell, std::floor((last - first) / cell) + 1, offsets_.size()};
+        std::vector<std::vector<std::uint32_t>> cells(static_cast<std::size_t>(row.cells));
+        for (const auto i : members) {
+            const auto from = static_cast<std::size_t>((spans[i].start - first) * row.perCell);
+            const auto to = std::min(cells.size() - 1, static_cast<std::size_t>((spans[i].end - first) * row.perCell));
+            for (auto c = from; c <= to; ++c)
+                cells[c].push_back(i);
+        }
+        for (const auto& held : cells) {
+            offsets_.push_back(static_cast<std::uint32_t>(entries_.size()));
+            for (const auto i : held)
+                entries_.push_back({spans[i], i});
+        }
+        offsets_.push_back(static_cast<std::uint32_t>(entries_.size()));
+        rows_.push_back(row);
+    }
+}
+
+// --- the strikes ---
+
+Stage::Stage(const Project& project, const std::string& group, const Overlap& overlap)
+    : framesPerSecond_(project.rate.perSecond()), overlap_(overlap)
+{
+    std::map<RecipeId, std::uint32_t> shared;
+    for (const Strike& strike : project.strikes) {
+        const bool here = strike.group == group || (group.empty() && project.group(strike.group) == nullptr);
+        const Recipe* recipe = project.recipe(strike.recipe);
+        if (!here || recipe == nullptr || strike.strength == 0)
+            continue;
+        if (!strike.overrides.empty() || worksOutRumble(*recipe)) {
+            scores_.emplace_back(recipeOf(project, strike));
+            prepare(project, strike, static_cast<std::uint32_t>(scores_.size() - 1));
+            continue;
+        }
+        const auto [known, fresh] = shared.try_emplace(recipe->id, static_cast<std::uint32_t>(scores_.size()));
+        if (fresh)
+            scores_.emplace_back(*recipe);
+        prepare(project, strike, known->second);
+    }
+    std::vector<std::size_t> order(hits_.size());
+    std::iota(order.begin(), order.end(), std::size_t{0});
+    std::stable_sort(order.begin(), order.end(), [&](std::size_t a, std::size_t b) {
+        return spans_[a].start != spans_[b].start ? spans_[a].start < spans_[b].start : spans_[a].id < spans_[b].id;
+    });
+    std::vector<Hit> hits;
+    std::vector<StrikeSpan> spans;
+    std::vector<SpanIndex::Span> bare;
+    for (const auto i : order) {
+        hits.push_back(hits_[i]);
+        spans.push_back(spans_[i]);
+        bare.push_back({spans_[i].start, spans_[i].end});
+    }
+    hits_ = std::move(hits);
+    spans_ = std::move(spans);
+    index_ = SpanIndex(bare);
+}
+
+void Stage::prepare(const Project& project, const Strike& strike, std::uint32_t score)
+{
+    const Recipe& recipe = *project.recipe(strike.recipe);
+    const Score& shared = scores_[score];
+    Hit hit;
+    hit.frame = static_cast<double>(strike.frame.index);
+    hit.strength = strike.strength;
+    hit.score = score;
+    hit.seed = recipe.variation == Variation::same ? recipe.seed : strike.seed;
+    const double turn = strike.direction ? *strike.direction : 360.0 * unitOf(mixSeed(hit.seed, 0xd1));
+    hit.along[0] = alongAxis(turn, Axis::x);
+    hit.along[1] = alongAxis(turn, Axis::y);
+    for (const Axis axis : allAxes)
+        hit.side[static_cast<std::size_t>(axis)] = static_cast<std::int8_t>(firstSide(hit, hit.seed, axis));
+    hit.hasDirection = strike.direction.has_value();
+    hit.settle = std::numeric_limits<double>::infinity();
+    StrikeSpan span{strike.id, hit.frame + shared.start, hit.frame + shared.envelope.peak(), hit.frame + shared.end};
+    for (const SettleMark& mark : project.settles) {
+        if (mark.frame <= strike.frame)
+            continue;
+        hit.settle = static_cast<double>(mark.frame.index);
+        hit.settleFrames = mark.mode == SettleMode::cut ? 0 : mark.frames;
+        span.end = std::min(span.end, hit.settle + hit.settleFrames);
+        break;
+    }
+    // A mark on the way into a strike takes its lead away, not the strike.
+    for (const SettleMark& mark : project.settles)
+        if (mark.frame <= strike.frame && static_cast<double>(mark.frame.index) > span.start)
+            hit.lead = false;
+    if (!hit.lead)
+        span.start = hit.frame + std::min(shared.envelope.onset(), 0.0);
+    if (span.end <= span.start)
+        return;
+    spans_.push_back(span);
+    hits_.push_back(hit);
+}
+
+double Stage::levelOf(const Hit& hit, FrameTime time) const
+{
+    const Score& score = scores_[hit.score];
+    const double since = time - hit.frame;
+    double level = ember::intensityAt(score.envelope, since);
+    for (const Score::Part& part : score.parts)
+        if (part.ownEnvelope)
+            level = std::max(level, ember::intensityAt(part.envelope, since));
+    return level * hit.strength * settledTo(hit, time);
+}
+
+double Stage::settledTo(const Hit& hit, FrameTime time)
+{
+    if (time < hit.settle)
+        return 1.0;
+    return hit.settleFrames > 0 ? 1.0 - smooth((time - hit.settle) / hit.settleFrames) : 0.0;
+}
+
+double Stage::addHit(AxisValues& sum, const Hit& hit, FrameTime time, double share) const
+{
+    const Score& score = scores_[hit.score];
+    const double since = time - hit.frame;
+    const double scale = hit.strength * settledTo(hit, time);
+    const auto levelIn = [&](const Envelope& e) {
+        return hit.lead || since >= e.onset() ? ember::intensityAt(e, since) : 0.0;
+    };
+    const double level = levelIn(score.envelope);
+    double strongest = level;
+    for (const Score::Part& part : score.parts) {
+        const Envelope& envelope = part.ownEnvelope ? part.envelope : score.envelope;
+        double felt = part.ownEnvelope ? levelIn(envelope) : level;
+        if (felt == 0)
+            continue;
+        strongest = std::max(strongest, felt);
+        const double peak = envelope.peak();
+        const double run = since - (part.kick ? envelope.holdEnd() : peak);
+        const SourceMoment moment{since - envelope.onset(), envelope[EnvelopeField::attack],
+                                  paceSincePeak(part.rate, since - peak),
+                                  cyclesSincePeak(part.rate, run, framesPerSecond_)};
+        if (part.bursts.mode != BurstMode::off)
+            felt *= gateAt(part.bursts, since - peak, mixSeed(hit.seed, static_cast<std::uint64_t>(part.salt), 0xb5));
+        felt *= scale * share;
+        const double blow = part.kick ? sourceValue(part.source, moment, Axis::x, 0) : 0.0;
+        for (std::size_t v = 0; v < part.voiceCount; ++v) {
+            const auto& [axis, amount] = part.voices[v];
+            const auto a = static_cast<std::size_t>(axis);
+            // A kick goes along the direction with its whole body; the others only start on that side.
+            double side = hit.side[a];
+            if (part.kick && a < 2)
+                side = hit.along[a];
+            else if (sideIsFixed(part.source, axis, hit.hasDirection))
+                side = 1.0;
+            const double value = part.kick
+                                     ? blow
+                                     : sourceValue(part.source, moment, axis,
+                                                   mixSeed(hit.seed, static_cast<std::uint64_t>(part.salt), a + 1));
+            sum[axis] += amount * side * felt * value;
+        }
+    }
+    return strongest * scale * share;
+}
+
+void Stage::addAll(AxisValues& sum, double& intensity, FrameTime time) const
+{
+    AxisValues together;
+    double total = 0;
+    double strongest = 0;
+    index_.at(time, [&](std::uint32_t i) {
+        const double level = addHit(together, hits_[i], time, 1.0);
+        total += level;
+        strongest = std::max(strongest, level);
+    });
+    const double gain = gainUnder(overlap_, total, strongest);
+    for (const Axis axis : allAxes)
+        sum[axis] += together[axis] * gain;
+    intensity = std::max(intensity, strongest);
+}
+
+std::int64_t Stage::strongestAt(FrameTime time) const
+{
+    std::int64_t found = -1;
+    double most = 0;
+    index_.at(time, [&](std::uint32_t i) {
+        const double level = levelOf(hits_[i], time);
+        if (level > most || (level == most && level > 0 && static_cast<std::int64_t>(i) > found)) {
+            most = level;
+            found = i;
+        }
+    });
+    return found;
+}
+
+void Stage::addStronger(AxisValues& sum, double& intensity, FrameTime time) const
+{
+    const std::int64_t holder = strongestAt(time);
+    if (holder < 0)
+        return;
+    const auto& hit = hits_[static_cast<std::size_t>(holder)];
+    double share = 1.0;
+    std::int64_t before = strongestAt(time - handover);
+    if (before >= 0 && before != holder) {
+        double from = time - handover;
+        double to = time;
+        for (int i = 0; i < 30; ++i) { // when it took over
+            const double middle = 0.5 * (from + to);
+            (strongestAt(middle) == holder ? to : from) = middle;
+        }
+        before = strongestAt(from);
+        const double peak = spans_[static_cast<std::size_t>(holder)].peak;
+        // Taken over at the peak, it is there at once; later on, when it only outlasts the other, it is eased in.
+        const double length = to <= peak + 1e-6 ? std::min(handover, std::max(0.0, peak - to)) : handover;
+        if (before >= 0 && time - to < length - 1e-6)
+            share = smooth((time - to) / length);
+    }
+    double felt = addHit(sum, hit, time, share);
+    if (share < 1.0)
+        felt += addHit(sum, hits_[static_cast<std::size_t>(before)], time, 1.0 - share);
+    intensity = std::max(intensity, felt);
+}
+
+void Stage::addNewest(AxisValues& sum, double& intensity, FrameTime time) const
+{
+    const auto after = std::upper_bound(spans_.begin(), spans_.end(), time,
+                                        [](FrameTime t, const StrikeSpan& span) { return t < span.start; });
+    if (after == spans_.begin())
+        return;
+    const auto newest = static_cast<std::size_t>(after - spans_.begin()) - 1;
+    const StrikeSpan& span = spans_[newest];
+    const double length = std::min(handover, span.peak - span.start);
+    const double share = length > 0 ? smooth((time - span.start) / length) : 1.0;
+    double felt = addHit(sum, hits_[newest], time, share);
+    const auto older = std::lower_bound(spans_.begin(), spans_.end(), span.start,
+                                        [](const StrikeSpan& s, FrameTime t) { return s.start < t; });
+    if (share < 1.0 && older != spans_.begin())
+        felt += addHit(sum, hits_[static_cast<std::size_t>(older - spans_.begin()) - 1], time, 1.0 - share);
+    intensity = std::max(intensity, felt);
+}
+
+void Stage::addTo(AxisValues& sum, double& intensity, FrameTime time) const
+{
+    switch (overlap_.rule) {
+    case OverlapRule::add: addAll(sum, intensity, time); break;
+    case OverlapRule::stronger: addStronger(sum, intensity, time); break;
+    case OverlapRule::restart: addNewest(sum, intensity, time); break;
+    }
+}
+
+} // namespace ember

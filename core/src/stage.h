@@ -1,0 +1,128 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Inside motion: the strikes that meet by one overlap rule.
+#pragma once
+
+#include <array>
+#include <cstdint>
+#include <vector>
+
+#include "ember/core/axes.h"
+#include "ember/core/motion.h"
+#include "ember/core/project.h"
+
+namespace ember {
+
+/// The motion of a recipe, compiled: everything that its strikes share.
+struct Score {
+    struct Voice {
+        Axis axis;
+        double amount;
+    };
+    struct Part {
+        Source source;
+        Rate rate;
+        Bursts bursts;
+        Envelope envelope;
+        bool ownEnvelope = false; ///< else the envelope is the recipe's, whose level is known already
+        bool kick = false;
+        int salt = 1;
+        std::uint8_t voiceCount = 0;
+        std::array<Voice, axisCount> voices{};
+    };
+    Envelope envelope;
+    std::vector<Part> parts;
+    double start = 0; ///< frames from the strike to the first and past the last movement
+    double end = 0;
+
+    explicit Score(const Recipe& recipe);
+};
+
+/// A strike ready to be felt. One cache line, because a film may have thousands: what is shared is in the score.
+struct alignas(64) Hit {
+    double frame = 0;
+    double strength = 0;
+    double settle = 0;       ///< where a mark begins to end it; infinite without one
+    double settleFrames = 0; ///< how long that takes
+    double along[2]{};       ///< cosine and sine of the direction
+    std::uint32_t score = 0;
+    std::uint32_t seed = 0;
+    std::array<std::int8_t, axisCount> side{}; ///< which way each axis moves first: 1 or -1
+    bool lead = true;                          ///< false: a settle mark took it
+    bool hasDirection = false;
+};
+
+/// Finds what runs at an instant: spans sorted into rows of cells, each row with cells four times as long as the row
+/// before, each span in the row whose cells are at least as long as it. An instant looks at one cell in each row.
+class SpanIndex {
+public:
+    struct Span {
+        double start = 0;
+        double end = 0;
+    };
+    SpanIndex() = default;
+    explicit SpanIndex(const std::vector<Span>& spans);
+
+    /// Calls visit(i) for every span with start <= time < end, in an order that does not depend on `time`.
+    template <typename Visit>
+    void at(double time, Visit&& visit) const
+    {
+        for (const Row& row : rows_) {
+            const double cell = (time - row.origin) * row.perCell;
+            if (!(cell >= 0) || cell >= row.cells)
+                continue;
+            const auto c = static_cast<std::size_t>(cell) + row.firstOffset;
+            for (auto i = offsets_[c]; i < offsets_[c + 1]; ++i)
+                if (const Entry& entry = entries_[i]; entry.span.start <= time && time < entry.span.end)
+                    visit(entry.index);
+        }
+    }
+
+private:
+    struct Row {
+        double origin;
+        double perCell; ///< cells per frame
+        double cells;
+        std::size_t firstOffset;
+    };
+    struct Entry {
+        Span span;
+        std::uint32_t index;
+    };
+    std::vector<Row> rows_;
+    std::vector<std::uint32_t> offsets_;
+    std::vector<Entry> entries_;
+};
+
+class Stage {
+public:
+    /// The strikes of this group ("" for those without one).
+    Stage(const Project& project, const std::string& group, const Overlap& overlap);
+
+    bool empty() const { return hits_.empty(); }
+    const std::vector<StrikeSpan>& spans() const { return spans_; }
+
+    /// Adds what is felt at `time` to the axes and lifts `intensity` to the strongest.
+    void addTo(AxisValues& sum, double& intensity, FrameTime time) const;
+
+private:
+    void prepare(const Project& project, const Strike& strike, std::uint32_t score);
+    /// How far a settle mark has let it down, 1 to 0.
+    static double settledTo(const Hit& hit, FrameTime time);
+    double levelOf(const Hit& hit, FrameTime time) const;
+    /// Adds `share` of what a strike does and returns how strongly that is felt.
+    double addHit(AxisValues& sum, const Hit& hit, FrameTime time, double share) const;
+    void addAll(AxisValues& sum, double& intensity, FrameTime time) const;
+    void addStronger(AxisValues& sum, double& intensity, FrameTime time) const;
+    void addNewest(AxisValues& sum, double& intensity, FrameTime time) const;
+    /// The strongest running strike, -1 when none runs; of equals the newer.
+    std::int64_t strongestAt(FrameTime time) const;
+
+    double framesPerSecond_;
+    Overlap overlap_;
+    std::vector<Score> scores_;
+    std::vector<Hit> hits_; ///< by start, like spans_
+    std::vector<StrikeSpan> spans_;
+    SpanIndex index_;
+};
+
+} // namespace ember

@@ -1,0 +1,277 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
+#include <filesystem>
+
+#include "disk.h"
+#include "ember/project/file.h"
+#include "recipe_json.h"
+
+namespace ember {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+constexpr std::int64_t longestFilm = 100'000'000;
+constexpr std::uintmax_t largestFile = 256u << 20;
+
+/// A strike's own values by their keys; a choice is its word, a switch "on" or "off".
+Overrides readOwn(const Json& json, const std::string& place, const Recipe& recipe, JsonTrouble& trouble)
+{
+    Overrides own;
+    JsonObject object(json, place, trouble);
+    if (!json.is_object())
+        return own;
+    const auto read = [&](const std::string& key, const Recipe& shape, bool last) {
+        object.find(key.c_str());
+        const FieldSpec* spec = specOfValue(shape, key);
+        if (spec == nullptr) {
+            if (last)
+                object.wrong(key, "is no value of the recipe \"" + recipe.name + "\"");
+            return;
+        }
+        own.set(key, spec->choices.empty() ? object.value(key, *spec, spec->fallback)
+                                           : object.choice(key.c_str(), spec->choices, 0));
+    };
+    // Values that only are there because of others (another source) are looked for once these are in place.
+    for (const auto& [key, value] : json.items())
+        read(key, recipe, false);
+    const Recipe shaped = withOverrides(recipe, own);
+    for (const auto& [key, value] : json.items())
+        if (!own[key])
+            read(key, shaped, true);
+    return own;
+}
+
+Strike readStrike(const Json& json, const std::string& place, const Project& project, JsonTrouble& trouble)
+{
+    JsonObject object(json, place, trouble);
+    Strike strike;
+    strike.frame = Frame{object.needInteger("frame", 0, longestFilm)};
+    const std::string kind = object.needText("kind");
+    if (const auto known = kindFromName(kind))
+        strike.kind = *known;
+    else
+        object.wrong("kind", "is \"" + kind + "\", but should be blast, landing, hit or beat");
+    strike.name = object.text("name", {});
+    strike.strength = object.number(strikefield::strength);
+    strike.direction = object.optionalNumber(strikefield::direction);
+    strike.seed = static_cast<std::uint32_t>(object.needInteger("seed", 0, UINT32_MAX));
+    strike.locked = object.flag("locked", false);
+    strike.group = object.text("group", {});
+    if (!strike.group.empty() && project.group(strike.group) == nullptr)
+        object.wrong("group", "names \"" + strike.group + "\", which is not among the groups");
+    const std::string name = object.needText("recipe");
+    const Recipe* recipe = project.recipeNamed(name);
+    if (recipe == nullptr) {
+        object.wrong("recipe", "names \"" + name + "\", which is not among the recipes");
+        return strike;
+    }
+    strike.recipe = recipe->id;
+    if (const Json* own = object.find("own"))
+        strike.overrides = readOwn(*own, object.placeOf("own"), *recipe, trouble);
+    if (const Json* envelope = object.find("envelope")) { // version 1
+        JsonObject values(*envelope, object.placeOf("envelope"), trouble);
+        for (const auto field : envelopeFields())
+            if (const auto value = values.optionalNumber(specOf(field)))
+                strike.overrides.set(field, *value);
+    }
+    return strike;
+}
+
+double numberOf(JsonObject& object, const FieldSpec& spec)
+{
+    return object.value(std::string(spec.key), spec, spec.fallback);
+}
+
+MoveKey readMoveKey(const Json& json, const std::string& place, JsonTrouble& trouble)
+{
+    JsonObject object(json, place, trouble);
+    MoveKey key;
+    key.frame = Frame{object.needInteger("frame", 0, longestFilm)};
+    key.x = numberOf(object, movefield::x);
+    key.y = numberOf(object, movefield::y);
+    key.zoom = numberOf(object, movefield::zoom);
+    key.roll = numberOf(object, movefield::roll);
+    key.ease = static_cast<Ease>(static_cast<int>(numberOf(object, movefield::ease)));
+    return key;
+}
+
+/// Puts things in the order of their frames; two on one frame are trouble.
+template <typename List>
+void inOrder(List& list, const std::string& place, JsonTrouble& trouble)
+{
+    std::stable_sort(list.begin(), list.end(), [](const auto& a, const auto& b) { return a.frame < b.frame; });
+    const auto same =
+        std::adjacent_find(list.begin(), list.end(), [](const auto& a, const auto& b) { return a.frame == b.frame; });
+    if (same != list.end())
+        trouble.add(ErrorCode::badValue, place, "has two entries on frame " + std::to_string(same->frame.index));
+}
+
+Shot readShot(const Json& json, const std::string& place, const std::string& folder, JsonTrouble& trouble)
+{
+    JsonObject object(json, place, trouble);
+    Shot shot;
+    shot.clip = object.needText("clip");
+    if (shot.clip.empty() || shot.clip.find('\0') != std::string::npos)
+        object.wrong("clip", "should be the path of a clip");
+    else if (fs::path(shot.clip).is_relative() && !folder.empty())
+        shot.clip = (fs::absolute(folder) / shot.clip).lexically_normal().string();
+    shot.length = object.needInteger("length", 1, longestFilm);
+    shot.still = object.flag("still", false);
+    readList(object, "move", false, [&](const Json& item, const std::string& where) {
+        shot.move.push_back(readMoveKey(item, where, trouble));
+    });
+    inOrder(shot.move, object.placeOf("move"), trouble);
+    return shot;
+}
+
+Finish readFinish(const Json& json, JsonTrouble& trouble)
+{
+    JsonObject object(json, "finish", trouble);
+    Finish finish;
+    readValues(object, valuesOf(finish));
+    const std::string plain = object.text("plain", "#000000");
+    if (const auto colour = colourFromText(plain))
+        finish.plain = *colour;
+    else
+        object.wrong("plain", "is \"" + plain + "\", but should be a colour such as #1a2b3c");
+    return finish;
+}
+
+StrikeGroup readGroup(const Json& json, const std::string& place, JsonTrouble& trouble)
+{
+    JsonObject object(json, place, trouble);
+    StrikeGroup group;
+    group.name = object.needText("name");
+    if (group.name.empty())
+        object.wrong("name", "should not be empty");
+    readValues(object, valuesOf(group.overlap));
+    return group;
+}
+
+SettleMark readSettle(const Json& json, const std::string& place, JsonTrouble& trouble)
+{
+    JsonObject object(json, place, trouble);
+    SettleMark mark;
+    mark.frame = Frame{object.needInteger("frame", 0, longestFilm)};
+    mark.mode = static_cast<SettleMode>(static_cast<int>(numberOf(object, settlefield::mode)));
+    mark.frames = numberOf(object, settlefield::frames);
+    return mark;
+}
+
+Master readMaster(const Json& json, JsonTrouble& trouble)
+{
+    JsonObject object(json, "master", trouble);
+    Master master;
+    readValues(object, valuesOf(master));
+    readList(object, "keys", false, [&](const Json& item, const std::string& where) {
+        JsonObject key(item, where, trouble);
+        master.keys.push_back({Frame{key.needInteger("frame", 0, longestFilm)}, key.number("value", 0, 2, 1)});
+    });
+    inOrder(master.keys, "master.keys", trouble);
+    return master;
+}
+
+/// What stands over the strikes.
+void readMeeting(JsonObject& object, Project& project, JsonTrouble& trouble)
+{
+    if (const Json* overlap = object.find("overlap")) {
+        JsonObject values(*overlap, "overlap", trouble);
+        readValues(values, valuesOf(project.overlap));
+    }
+    readList(object, "groups", false, [&](const Json& item, const std::string& where) {
+        StrikeGroup group = readGroup(item, where, trouble);
+        if (project.group(group.name) != nullptr)
+            trouble.add(ErrorCode::badValue, where + ".name",
+                        "is \"" + group.name + "\", as another group's is already");
+        project.groups.push_back(std::move(group));
+    });
+    readList(object, "settles", false, [&](const Json& item, const std::string& where) {
+        project.settles.push_back(readSettle(item, where, trouble));
+    });
+    inOrder(project.settles, "settles", trouble);
+    if (const Json* drift = object.find("drift")) {
+        JsonObject values(*drift, "drift", trouble);
+        // An amount left out is none, as in strands.
+        if (drift->is_object() && drift->contains("amount"))
+            project.drift.amount = {};
+        readValues(values, valuesOf(project.drift));
+    }
+    if (const Json* master = object.find("master"))
+        project.master = readMaster(*master, trouble);
+}
+
+Project readProject(const Json& json, const std::string& folder, JsonTrouble& trouble)
+{
+    JsonObject object(json, "", trouble);
+    Project project;
+    object.find("vember");
+    if (const Json* frame = object.need("frame")) {
+        JsonObject size(*frame, "frame", trouble);
+        project.width = static_cast<int>(size.needInteger("width", 1, 32768));
+        project.height = static_cast<int>(size.needInteger("height", 1, 32768));
+    }
+    const std::string rate = object.needText("rate");
+    if (const auto known = rateFromText(rate))
+        project.rate = *known;
+    else
+        object.wrong("rate",
+                     "is \"" + rate + "\", but should be a fraction such as \"24000/1001\", 1 to 1000 a second");
+    readList(object, "shots", true, [&](const Json& shot, const std::string& where) {
+        if (project.shot)
+            trouble.add(ErrorCode::unsupported, where, "is a second shot; this version plays one");
+        else
+            project.shot = readShot(shot, where, folder, trouble);
+    });
+    readList(object, "recipes", true, [&](const Json& item, const std::string& where) {
+        Recipe recipe = recipeFromJson(item, where, trouble);
+        if (project.recipeNamed(recipe.name) != nullptr)
+            trouble.add(ErrorCode::badValue, where + ".name",
+                        "is \"" + recipe.name + "\", as another recipe's is already");
+        project.addRecipe(std::move(recipe));
+    });
+    readMeeting(object, project, trouble);
+    StrikeId id = 0;
+    readList(object, "strikes", true, [&](const Json& item, const std::string& where) {
+        Strike strike = readStrike(item, where, project, trouble);
+        strike.id = ++id;
+        project.strikes.push_back(std::move(strike));
+    });
+    project.sortStrikes();
+    if (const Json* finish = object.find("finish"))
+        project.finish = readFinish(*finish, trouble);
+    return project;
+}
+
+} // namespace
+
+Result<Project> projectFromJson(std::string_view text, const std::string& folder, const std::string& name)
+{
+    const auto parsed = parsedJson(text, name);
+    if (!parsed)
+        return parsed.error();
+    const Json& json = parsed.value();
+    if (!json.is_object() || !json.contains("vember"))
+        return Error{ErrorCode::badFormat, name, "it is JSON, but not a Vast Ember project: \"vember\" is missing"};
+    const Json& version = json["vember"];
+    if (!version.is_number_integer() || version.get<double>() < 1 || version.get<double>() > projectVersion)
+        return Error{ErrorCode::unsupported, name,
+                     "it has format version " + version.dump() + ", and this program reads versions 1 to " +
+                         std::to_string(projectVersion)};
+    JsonTrouble trouble(name);
+    Project project = readProject(json, folder, trouble);
+    if (trouble.error())
+        return *trouble.error();
+    return project;
+}
+
+Result<Project> loadProject(const std::string& path)
+{
+    const auto text = readFile(path, largestFile, "a project");
+    if (!text)
+        return text.error();
+    return projectFromJson(text.value(), fs::absolute(path).parent_path().string(), path);
+}
+
+} // namespace ember

@@ -1,0 +1,144 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <filesystem>
+
+#include "ember/project/file.h"
+#include "recipe_json.h"
+
+namespace ember {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+/// The own values of a strike, choices as words.
+Json ownValues(const Strike& strike, const Recipe& recipe)
+{
+    Json json = Json::object();
+    const Recipe own = withOverrides(recipe, strike.overrides); // a strand's other source has other values
+    for (const auto& [key, value] : strike.overrides.all())
+        if (const FieldSpec* spec = specOfValue(own, key))
+            json[key] = spec->choices.empty() ? Json(value) : Json(valueText(*spec, value));
+    return json;
+}
+
+Json toJson(const Strike& strike, const Project& project)
+{
+    Json json;
+    json["frame"] = strike.frame.index;
+    json["kind"] = kindName(strike.kind);
+    if (!strike.name.empty())
+        json["name"] = strike.name;
+    json["strength"] = strike.strength;
+    if (strike.direction)
+        json["direction"] = *strike.direction;
+    json["seed"] = strike.seed;
+    if (strike.locked)
+        json["locked"] = true;
+    const Recipe* recipe = project.recipe(strike.recipe);
+    json["recipe"] = recipe != nullptr ? recipe->name : std::string();
+    if (!strike.group.empty())
+        json["group"] = strike.group;
+    if (!strike.overrides.empty() && recipe != nullptr)
+        json["own"] = ownValues(strike, *recipe);
+    return json;
+}
+
+std::string relativeTo(const std::string& clip, const std::string& folder)
+{
+    const fs::path path(clip);
+    if (!path.is_absolute() || folder.empty())
+        return clip;
+    const fs::path relative = path.lexically_normal().lexically_relative(fs::absolute(folder).lexically_normal());
+    return relative.empty() ? clip : relative.generic_string();
+}
+
+Json toJson(const Shot& shot, const std::string& folder)
+{
+    Json json{{"clip", relativeTo(shot.clip, folder)}, {"length", shot.length}};
+    if (shot.still)
+        json["still"] = true;
+    for (const MoveKey& key : shot.move)
+        json["move"].push_back({{"frame", key.frame.index},
+                                {"x", key.x},
+                                {"y", key.y},
+                                {"zoom", key.zoom},
+                                {"roll", key.roll},
+                                {"ease", std::string(easeWords[static_cast<std::size_t>(key.ease)])}});
+    return json;
+}
+
+template <typename Part>
+Json valuesToJson(Part part)
+{
+    Json json = Json::object();
+    writeValues(json, valuesOf(part));
+    return json;
+}
+
+Json toJson(const Master& master)
+{
+    Json json = valuesToJson(master);
+    for (const IntensityKey& key : master.keys)
+        json["keys"].push_back({{"frame", key.frame.index}, {"value", key.value}});
+    return json;
+}
+
+Json toJson(const SettleMark& mark)
+{
+    Json json{{"frame", mark.frame.index}, {"mode", mark.mode == SettleMode::cut ? "cut" : "ease"}};
+    if (mark.mode == SettleMode::ease)
+        json["frames"] = mark.frames;
+    return json;
+}
+
+Json toJson(const StrikeGroup& group)
+{
+    Json json{{"name", group.name}};
+    Overlap overlap = group.overlap;
+    writeValues(json, valuesOf(overlap));
+    return json;
+}
+
+template <typename List>
+Json listToJson(const List& list)
+{
+    Json json = Json::array();
+    for (const auto& item : list)
+        json.push_back(toJson(item));
+    return json;
+}
+
+} // namespace
+
+std::string projectToJson(const Project& project, const std::string& folder)
+{
+    Json json;
+    json["vember"] = projectVersion;
+    json["frame"] = {{"width", project.width}, {"height", project.height}};
+    json["rate"] = std::to_string(project.rate.num()) + "/" + std::to_string(project.rate.den());
+    json["shots"] = Json::array();
+    if (project.shot)
+        json["shots"].push_back(toJson(*project.shot, folder));
+    json["recipes"] = Json::array();
+    for (const Recipe& recipe : project.recipes)
+        json["recipes"].push_back(recipeToJson(recipe));
+    json["strikes"] = Json::array();
+    for (const Strike& strike : project.strikes)
+        json["strikes"].push_back(toJson(strike, project));
+    json["overlap"] = valuesToJson(project.overlap);
+    json["groups"] = listToJson(project.groups);
+    json["settles"] = listToJson(project.settles);
+    json["drift"] = valuesToJson(project.drift);
+    json["master"] = toJson(project.master);
+    json["finish"] = valuesToJson(project.finish);
+    json["finish"]["plain"] = colourText(project.finish.plain);
+    // Names that are not UTF-8 (old file names) are kept readable rather than refused.
+    return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+}
+
+Status saveProject(const Project& project, const std::string& path)
+{
+    return writeFileSafely(path, projectToJson(project, fs::absolute(path).parent_path().string()));
+}
+
+} // namespace ember

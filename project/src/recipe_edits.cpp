@@ -1,0 +1,220 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/project/recipe_edits.h"
+
+#include <algorithm>
+
+#include "ember/core/values.h"
+#include "recipe_json.h"
+
+namespace ember {
+
+namespace {
+
+/// Own values that no longer have a place in their recipe are let go.
+void dropDeadOverrides(Project& project, RecipeId id)
+{
+    const Recipe* recipe = project.recipe(id);
+    if (recipe == nullptr)
+        return;
+    for (Strike& strike : project.strikes) {
+        if (strike.recipe != id || strike.overrides.empty())
+            continue;
+        const Recipe own = withOverrides(*recipe, strike.overrides);
+        const auto values = strike.overrides.all();
+        for (const auto& [key, value] : values)
+            if (specOfValue(own, key) == nullptr)
+                strike.overrides.clear(key);
+    }
+}
+
+std::string freshRecipeName(const Project& project, const std::string& wanted)
+{
+    std::string name = wanted;
+    for (int i = 2; project.recipeNamed(name) != nullptr; ++i)
+        name = wanted + " " + std::to_string(i);
+    return name;
+}
+
+template <typename List>
+void moveInList(List& list, std::size_t from, int by)
+{
+    const auto to =
+        std::clamp<std::int64_t>(static_cast<std::int64_t>(from) + by, 0, static_cast<std::int64_t>(list.size()) - 1);
+    auto item = std::move(list[from]);
+    list.erase(list.begin() + static_cast<std::ptrdiff_t>(from));
+    list.insert(list.begin() + to, std::move(item));
+}
+
+} // namespace
+
+Project withRecipeValue(Project project, const StrikeIds& ids, std::string_view key, double value, ShapeScope scope)
+{
+    for (const StrikeId id : ids) {
+        Strike* strike = project.strike(id);
+        Recipe* recipe = strike != nullptr ? project.recipe(strike->recipe) : nullptr;
+        if (recipe == nullptr)
+            continue;
+        if (scope == ShapeScope::strike) {
+            Recipe own = withOverrides(*recipe, strike->overrides);
+            if (const auto place = valueOf(own, key))
+                strike->overrides.set(key, clampTo(*place->spec, value));
+        } else if (const auto place = valueOf(*recipe, key)) {
+            strike->overrides.clear(key);
+            place->set(value);
+        }
+        dropDeadOverrides(project, recipe->id);
+    }
+    return project;
+}
+
+Project withEnvelopeValue(Project project, StrikeId id, EnvelopeField field, double value, ShapeScope scope)
+{
+    return withRecipeValue(std::move(project), {id}, overrideKey(field), value, scope);
+}
+
+Project withoutOverride(Project project, const StrikeIds& ids, std::string_view key)
+{
+    return withStrikesChanged(std::move(project), ids, [key](Strike& strike) { strike.overrides.clear(key); });
+}
+
+Project withoutOverrides(Project project, const StrikeIds& ids)
+{
+    return withStrikesChanged(std::move(project), ids, [](Strike& strike) { strike.overrides = {}; });
+}
+
+Project withRecipeApplied(Project project, const StrikeIds& ids, RecipeId recipe)
+{
+    return withStrikesChanged(std::move(project), ids, [recipe](Strike& strike) {
+        strike.recipe = recipe;
+        strike.overrides = {};
+    });
+}
+
+RecipeAdded withRecipe(Project project, Recipe recipe)
+{
+    recipe.name = freshRecipeName(project, recipe.name);
+    const RecipeId id = project.addRecipe(std::move(recipe));
+    return {std::move(project), id};
+}
+
+RecipeAdded withOwnRecipe(Project project, StrikeId id)
+{
+    const Strike* strike = project.strike(id);
+    const Recipe* recipe = strike != nullptr ? project.recipe(strike->recipe) : nullptr;
+    if (recipe == nullptr)
+        return {std::move(project), 0};
+    auto [next, made] = withRecipe(std::move(project), withOverrides(*recipe, strike->overrides));
+    return {withRecipeApplied(std::move(next), {id}, made), made};
+}
+
+RecipeAdded withRecipeDuplicated(Project project, RecipeId id)
+{
+    const Recipe* recipe = project.recipe(id);
+    if (recipe == nullptr)
+        return {std::move(project), 0};
+    const Recipe copy = *recipe;
+    return withRecipe(std::move(project), copy);
+}
+
+Project withRecipeRenamed(Project project, RecipeId id, const std::string& name)
+{
+    Recipe* recipe = project.recipe(id);
+    if (recipe != nullptr && !name.empty() && project.recipeNamed(name) == nullptr)
+        recipe->name = name;
+    return project;
+}
+
+Project withRecipeMoved(Project project, RecipeId id, int by)
+{
+    const auto found =
+        std::find_if(project.recipes.begin(), project.recipes.end(), [id](const Recipe& r) { return r.id == id; });
+    if (found != project.recipes.end())
+        moveInList(project.recipes, static_cast<std::size_t>(found - project.recipes.begin()), by);
+    return project;
+}
+
+Project withoutRecipe(Project project, RecipeId id, RecipeId instead)
+{
+    StrikeIds users;
+    for (const Strike& strike : project.strikes)
+        if (strike.recipe == id)
+            users.push_back(strike.id);
+    std::erase_if(project.recipes, [id](const Recipe& recipe) { return recipe.id == id; });
+    if (project.recipe(instead) == nullptr)
+        return withoutStrikes(std::move(project), users);
+    return withRecipeApplied(std::move(project), users, instead);
+}
+
+std::size_t usersOf(const Project& project, RecipeId id)
+{
+    return static_cast<std::size_t>(std::count_if(project.strikes.begin(), project.strikes.end(),
+                                                  [id](const Strike& strike) { return strike.recipe == id; }));
+}
+
+Project withStrand(Project project, RecipeId id, Strand strand)
+{
+    if (Recipe* recipe = project.recipe(id))
+        recipe->add(std::move(strand));
+    return project;
+}
+
+Project withoutStrand(Project project, RecipeId id, std::size_t index)
+{
+    Recipe* recipe = project.recipe(id);
+    if (recipe == nullptr || index >= recipe->strands.size())
+        return project;
+    recipe->strands.erase(recipe->strands.begin() + static_cast<std::ptrdiff_t>(index));
+    dropDeadOverrides(project, id);
+    return project;
+}
+
+Project withStrandMoved(Project project, RecipeId id, std::size_t index, int by)
+{
+    Recipe* recipe = project.recipe(id);
+    if (recipe != nullptr && index < recipe->strands.size())
+        moveInList(recipe->strands, index, by);
+    return project;
+}
+
+Project withStrandRenamed(Project project, RecipeId id, std::size_t index, const std::string& name)
+{
+    Recipe* recipe = project.recipe(id);
+    if (recipe == nullptr || index >= recipe->strands.size() || name.empty() || recipe->strand(name) != nullptr)
+        return project;
+    const std::string before = "strand." + recipe->strands[index].name + ".";
+    const std::string after = "strand." + name + ".";
+    for (Strike& strike : project.strikes) {
+        if (strike.recipe != id)
+            continue;
+        const auto values = strike.overrides.all();
+        for (const auto& [key, value] : values)
+            if (key.starts_with(before)) {
+                strike.overrides.clear(key);
+                strike.overrides.set(after + key.substr(before.size()), value);
+            }
+    }
+    recipe->strands[index].name = name;
+    return project;
+}
+
+std::string strandToText(const Strand& strand)
+{
+    Json json;
+    json["vember_strand"] = strandToJson(strand);
+    return json.dump(2, ' ', false, Json::error_handler_t::replace);
+}
+
+Result<Strand> strandFromText(std::string_view text)
+{
+    const std::string name = "The clipboard";
+    const auto parsed = parsedJson(text, name);
+    if (!parsed || !parsed->is_object() || !parsed->contains("vember_strand"))
+        return Error{ErrorCode::badFormat, name, "there is no strand in it"};
+    JsonTrouble trouble(name);
+    Strand strand = strandFromJson((*parsed.operator->())["vember_strand"], "strand", trouble);
+    if (trouble.error())
+        return *trouble.error();
+    return strand;
+}
+
+} // namespace ember

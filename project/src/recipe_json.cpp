@@ -1,0 +1,201 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "recipe_json.h"
+
+#include <memory>
+
+namespace ember {
+
+namespace {
+
+constexpr double longestDrawing = 100'000; // frames either way of the peak
+
+Json toJson(const FieldSpec& spec, double value)
+{
+    if (spec.choices.data() == offOn.data())
+        return value != 0;
+    if (!spec.choices.empty())
+        return std::string(spec.choices[static_cast<std::size_t>(value)]);
+    if (spec.whole)
+        return static_cast<std::int64_t>(value);
+    return value;
+}
+
+bool isSwitch(const Value& value)
+{
+    return value.spec->choices.data() == offOn.data();
+}
+
+Json envelopeToJson(const Envelope& envelope)
+{
+    Envelope copy = envelope;
+    Json json = Json::object();
+    writeValues(json, valuesOf(copy));
+    return json;
+}
+
+Envelope envelopeFromJson(const Json& json, const std::string& place, JsonTrouble& trouble)
+{
+    JsonObject object(json, place, trouble);
+    Envelope envelope;
+    readValues(object, valuesOf(envelope));
+    return envelope;
+}
+
+Json drawnToJson(const Drawn& drawn)
+{
+    Json json = Json::object();
+    for (const Axis axis : allAxes) {
+        const auto& keys = drawn.keys[static_cast<std::size_t>(axis)];
+        if (keys.empty())
+            continue;
+        Json& list = json[std::string(axisName(axis))] = Json::array();
+        for (const DrawnKey& key : keys)
+            list.push_back({{"frame", key.frame},
+                            {"value", key.value},
+                            {"ease", std::string(easeWords[static_cast<std::size_t>(key.ease)])}});
+    }
+    return json;
+}
+
+Drawn drawnFromJson(const Json& json, const std::string& place, JsonTrouble& trouble)
+{
+    JsonObject object(json, place, trouble);
+    Drawn drawn;
+    for (const Axis axis : allAxes) {
+        std::vector<DrawnKey> keys;
+        readList(object, std::string(axisName(axis)).c_str(), false, [&](const Json& item, const std::string& where) {
+            JsonObject key(item, where, trouble);
+            DrawnKey read;
+            read.frame = key.number("frame", -longestDrawing, longestDrawing, 0);
+            read.value = key.number("value", -1, 1, 0);
+            read.ease = static_cast<Ease>(static_cast<int>(key.choice("ease", easeWords, 1)));
+            keys.push_back(read);
+        });
+        drawn.keys[static_cast<std::size_t>(axis)] = tidied(std::move(keys));
+    }
+    return drawn;
+}
+
+} // namespace
+
+void writeValues(Json& json, const Values& values)
+{
+    for (const Value& value : values) {
+        const auto dot = value.key.find('.');
+        if (dot == std::string::npos) {
+            if (!isSwitch(value) || value.get() != 0)
+                json[value.key] = toJson(*value.spec, value.get());
+            continue;
+        }
+        Json& group = json[value.key.substr(0, dot)];
+        if (group.is_null())
+            group = Json::object();
+        if (value.get() != value.spec->fallback)
+            group[value.key.substr(dot + 1)] = toJson(*value.spec, value.get());
+    }
+}
+
+void readValues(JsonObject& object, const Values& values)
+{
+    std::unique_ptr<JsonObject> group;
+    std::string groupName;
+    for (const Value& value : values) {
+        const auto dot = value.key.find('.');
+        if (dot == std::string::npos) {
+            value.set(object.value(value.key, *value.spec, value.get()));
+            continue;
+        }
+        if (const std::string name = value.key.substr(0, dot); name != groupName) {
+            groupName = name;
+            group.reset();
+            if (const Json* held = object.find(name.c_str()))
+                group = std::make_unique<JsonObject>(*held, object.placeOf(name), object.trouble());
+        }
+        if (group)
+            value.set(group->value(value.key.substr(dot + 1), *value.spec, value.get()));
+    }
+}
+
+void readList(JsonObject& object, const char* key, bool needed,
+              const std::function<void(const Json&, const std::string&)>& read)
+{
+    const Json* list = needed ? object.need(key) : object.find(key);
+    if (list == nullptr)
+        return;
+    if (!list->is_array()) {
+        object.wrong(key, "should be a list in brackets");
+        return;
+    }
+    for (std::size_t i = 0; i < list->size() && !object.trouble().error(); ++i)
+        read((*list)[i], object.placeOf(std::string(key) + "[" + std::to_string(i) + "]"));
+}
+
+Json strandToJson(const Strand& strand)
+{
+    Strand copy = strand;
+    Json json;
+    json["name"] = strand.name;
+    writeValues(json, valuesOf(copy));
+    json.erase("own_envelope"); // told by the envelope itself
+    if (const auto* drawn = std::get_if<Drawn>(&strand.source))
+        json["keys"] = drawnToJson(*drawn);
+    if (strand.envelope)
+        json["envelope"] = envelopeToJson(*strand.envelope);
+    return json;
+}
+
+Strand strandFromJson(const Json& json, const std::string& place, JsonTrouble& trouble)
+{
+    JsonObject object(json, place, trouble);
+    Strand strand;
+    strand.name = object.needText("name");
+    if (strand.name.empty())
+        object.wrong("name", "should not be empty");
+    strand.source = sourceOfKind(static_cast<std::size_t>(object.needChoice("source", sourceWords)));
+    Values values = valuesOf(strand);
+    std::erase_if(values, [](const Value& value) { return value.key == "source" || value.key == "own_envelope"; });
+    readValues(object, values);
+    if (auto* drawn = std::get_if<Drawn>(&strand.source))
+        if (const Json* keys = object.find("keys"))
+            *drawn = drawnFromJson(*keys, object.placeOf("keys"), trouble);
+    if (const Json* envelope = object.find("envelope"))
+        strand.envelope = envelopeFromJson(*envelope, object.placeOf("envelope"), trouble);
+    return strand;
+}
+
+Json recipeToJson(const Recipe& recipe)
+{
+    Recipe copy = recipe;
+    Json json;
+    json["name"] = recipe.name;
+    writeValues(json, valuesOf(copy));
+    json["envelope"] = envelopeToJson(recipe.envelope);
+    json["strands"] = Json::array();
+    for (const Strand& strand : recipe.strands)
+        json["strands"].push_back(strandToJson(strand));
+    return json;
+}
+
+Recipe recipeFromJson(const Json& json, const std::string& place, JsonTrouble& trouble)
+{
+    JsonObject object(json, place, trouble);
+    Recipe recipe;
+    recipe.name = object.needText("name");
+    if (recipe.name.empty())
+        object.wrong("name", "should not be empty");
+    readValues(object, valuesOf(recipe));
+    if (const Json* envelope = object.need("envelope"))
+        recipe.envelope = envelopeFromJson(*envelope, object.placeOf("envelope"), trouble);
+    readList(object, "strands", true, [&](const Json& item, const std::string& where) {
+        Strand strand = strandFromJson(item, where, trouble);
+        if (recipe.strand(strand.name) != nullptr)
+            trouble.add(ErrorCode::badValue, where + ".name",
+                        "is \"" + strand.name + "\", as another strand's of this recipe is already");
+        if (!item.is_object() || !item.contains("salt")) // as older files counted them
+            strand.salt = static_cast<int>(recipe.strands.size()) + 1;
+        recipe.strands.push_back(std::move(strand));
+    });
+    return recipe;
+}
+
+} // namespace ember

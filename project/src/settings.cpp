@@ -1,0 +1,466 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/project/settings.h"
+
+#include <algorithm>
+#include <charconv>
+#include <cstdio>
+#include <functional>
+
+#include "ember/core/values.h"
+#include "ember/project/recipe_edits.h"
+
+namespace ember {
+
+namespace {
+
+constexpr std::int64_t longestFilm = 100'000'000;
+
+std::vector<std::string_view> split(std::string_view text, char at)
+{
+    std::vector<std::string_view> parts;
+    while (!text.empty()) {
+        const auto end = text.find(at);
+        parts.push_back(text.substr(0, end));
+        text = end == std::string_view::npos ? std::string_view() : text.substr(end + 1);
+    }
+    return parts;
+}
+
+template <typename Number>
+std::optional<Number> numberFrom(std::string_view text)
+{
+    Number value{};
+    const auto [end, code] = std::from_chars(text.data(), text.data() + text.size(), value);
+    if (text.empty() || code != std::errc() || end != text.data() + text.size())
+        return std::nullopt;
+    return value;
+}
+
+std::optional<Frame> frameFrom(std::string_view text)
+{
+    const auto value = numberFrom<std::int64_t>(text);
+    return value && *value >= 0 && *value <= longestFilm ? std::optional(Frame{*value}) : std::nullopt;
+}
+
+/// One value of a list such as "0:1:smooth,6:-0.4:hold"; `read` makes an item of its parts or nothing.
+template <typename Item>
+std::optional<std::vector<Item>> listFrom(std::string_view text,
+                                          const std::function<std::optional<Item>(std::vector<std::string_view>)>& read)
+{
+    std::vector<Item> items;
+    for (const auto part : split(text, ',')) {
+        const auto item = read(split(part, ':'));
+        if (!item)
+            return std::nullopt;
+        items.push_back(*item);
+    }
+    std::stable_sort(items.begin(), items.end(), [](const Item& a, const Item& b) { return a.frame < b.frame; });
+    if (std::adjacent_find(items.begin(), items.end(),
+                           [](const Item& a, const Item& b) { return a.frame == b.frame; }) != items.end())
+        return std::nullopt;
+    return items;
+}
+
+std::optional<Ease> easeFrom(std::string_view word)
+{
+    const auto found = std::find(easeWords.begin(), easeWords.end(), word);
+    if (found == easeWords.end())
+        return std::nullopt;
+    return static_cast<Ease>(found - easeWords.begin());
+}
+
+std::string_view easeText(Ease ease)
+{
+    return easeWords[static_cast<std::size_t>(ease)];
+}
+
+std::optional<DrawnKey> drawnKeyFrom(const std::vector<std::string_view>& parts)
+{
+    if (parts.size() < 2 || parts.size() > 3)
+        return std::nullopt;
+    const auto frame = numberFrom<double>(parts[0]);
+    const auto value = numberFrom<double>(parts[1]);
+    const auto ease = parts.size() == 3 ? easeFrom(parts[2]) : std::optional(Ease::smooth);
+    if (!frame || !value || !ease || std::abs(*frame) > 100'000 || std::abs(*value) > 1)
+        return std::nullopt;
+    return DrawnKey{*frame, *value, *ease};
+}
+
+std::optional<IntensityKey> intensityKeyFrom(const std::vector<std::string_view>& parts)
+{
+    const auto frame = parts.size() == 2 ? frameFrom(parts[0]) : std::nullopt;
+    const auto value = parts.size() == 2 ? numberFrom<double>(parts[1]) : std::nullopt;
+    if (!frame || !value || *value < 0 || *value > 2)
+        return std::nullopt;
+    return IntensityKey{*frame, *value};
+}
+
+std::optional<SettleMark> settleFrom(const std::vector<std::string_view>& parts)
+{
+    const auto frame = parts.size() >= 2 && parts.size() <= 3 ? frameFrom(parts[0]) : std::nullopt;
+    const auto mode = frame ? valueFromText(settlefield::mode, parts[1]) : std::nullopt;
+    const auto length = parts.size() == 3 ? valueFromText(settlefield::frames, parts[2]) : std::optional(12.0);
+    if (!frame || !mode || !length)
+        return std::nullopt;
+    return SettleMark{*frame, static_cast<SettleMode>(static_cast<int>(*mode)), *length};
+}
+
+std::optional<MoveKey> moveKeyFrom(const std::vector<std::string_view>& parts)
+{
+    if (parts.size() < 5 || parts.size() > 6)
+        return std::nullopt;
+    const auto frame = frameFrom(parts[0]);
+    const auto x = valueFromText(movefield::x, parts[1]);
+    const auto y = valueFromText(movefield::y, parts[2]);
+    const auto zoom = valueFromText(movefield::zoom, parts[3]);
+    const auto roll = valueFromText(movefield::roll, parts[4]);
+    const auto ease = parts.size() == 6 ? easeFrom(parts[5]) : std::optional(Ease::smooth);
+    if (!frame || !x || !y || !zoom || !roll || !ease)
+        return std::nullopt;
+    return MoveKey{*frame, *x, *y, *zoom, *roll, *ease};
+}
+
+std::string number(double value)
+{
+    return valueText(FieldSpec{}, value);
+}
+
+template <typename List, typename Text>
+std::string listText(const List& list, Text text)
+{
+    std::string all;
+    for (const auto& item : list)
+        all += (all.empty() ? "" : ",") + text(item);
+    return all;
+}
+
+std::string drawnText(const std::vector<DrawnKey>& keys)
+{
+    return listText(keys, [](const DrawnKey& k) {
+        return number(k.frame) + ":" + number(k.value) + ":" + std::string(easeText(k.ease));
+    });
+}
+
+/// Makes settings one after the other and keeps the first error.
+class Setter {
+public:
+    explicit Setter(Project project) : project_(std::move(project))
+    {
+        for (const Strike& strike : project_.strikes)
+            strikes_.push_back(strike.id);
+    }
+
+    void set(const Setting& setting)
+    {
+        if (error_)
+            return;
+        setting_ = &setting;
+        std::string_view key = setting.first;
+        if (take(key, "overlap."))
+            assign(valuesOf(project_.overlap), key);
+        else if (take(key, "group."))
+            setGroup(key);
+        else if (take(key, "drift."))
+            assign(valuesOf(project_.drift), key);
+        else if (key == "master.keys")
+            setList<IntensityKey>(project_.master.keys, intensityKeyFrom, "FRAME:RATIO,…, such as 0:1,48:0.5");
+        else if (take(key, "master."))
+            assign(valuesOf(project_.master), key);
+        else if (key == "finish.plain")
+            setColour();
+        else if (take(key, "finish."))
+            assign(valuesOf(project_.finish), key);
+        else if (key == "settles")
+            setList<SettleMark>(project_.settles, settleFrom, "FRAME:cut or FRAME:ease:FRAMES, …");
+        else if (key == "move" && project_.shot)
+            setList<MoveKey>(project_.shot->move, moveKeyFrom, "FRAME:X:Y:ZOOM:ROLL:EASE, …");
+        else if (take(key, "recipe."))
+            setRecipe(key);
+        else if (take(key, "strike."))
+            setStrikes(key);
+        else
+            unknown();
+    }
+
+    Result<Project> done()
+    {
+        if (error_)
+            return *error_;
+        project_.sortStrikes();
+        return std::move(project_);
+    }
+
+private:
+    static bool take(std::string_view& key, std::string_view prefix)
+    {
+        if (!key.starts_with(prefix))
+            return false;
+        key.remove_prefix(prefix.size());
+        return true;
+    }
+    void wrong(const std::string& wanted)
+    {
+        error_ = Error{ErrorCode::badValue, setting_->first + "=" + setting_->second, "it should be " + wanted};
+    }
+    void unknown() { error_ = Error{ErrorCode::badValue, setting_->first, "this project has no such value"}; }
+
+    std::optional<double> valueFor(const FieldSpec& spec)
+    {
+        const auto value = valueFromText(spec, setting_->second);
+        if (!value)
+            wrong(valueWanted(spec));
+        return value;
+    }
+    void assign(const Values& values, std::string_view key)
+    {
+        for (const Value& value : values)
+            if (value.key == key) {
+                if (const auto wanted = valueFor(*value.spec))
+                    value.set(*wanted);
+                return;
+            }
+        unknown();
+    }
+    template <typename Item>
+    void setList(std::vector<Item>& list, std::optional<Item> (*read)(const std::vector<std::string_view>&),
+                 const char* wanted)
+    {
+        if (auto items = listFrom<Item>(setting_->second, read))
+            list = std::move(*items);
+        else
+            wrong(std::string(wanted) + ", each frame once");
+    }
+
+    void setColour()
+    {
+        if (const auto colour = colourFromText(setting_->second))
+            project_.finish.plain = *colour;
+        else
+            wrong("a colour such as #1a2b3c");
+    }
+
+    Overlap& groupNamed(const std::string& name)
+    {
+        for (StrikeGroup& group : project_.groups)
+            if (group.name == name)
+                return group.overlap;
+        project_.groups.push_back({name, project_.overlap});
+        return project_.groups.back().overlap;
+    }
+    void setGroup(std::string_view key)
+    {
+        const auto dot = key.rfind('.');
+        if (dot == std::string_view::npos || dot == 0)
+            return unknown();
+        assign(valuesOf(groupNamed(std::string(key.substr(0, dot)))), key.substr(dot + 1));
+    }
+
+    void setRecipe(std::string_view key)
+    {
+        Recipe* found = nullptr; // the longest name that fits: names may have dots in them
+        for (Recipe& recipe : project_.recipes)
+            if (key.size() > recipe.name.size() && key.starts_with(recipe.name) && key[recipe.name.size()] == '.' &&
+                (found == nullptr || recipe.name.size() > found->name.size()))
+                found = &recipe;
+        if (found == nullptr)
+            return unknown();
+        key.remove_prefix(found->name.size() + 1);
+        if (key == "name") {
+            if (setting_->second.empty() || project_.recipeNamed(setting_->second) != nullptr)
+                return wrong("a name that no other recipe has");
+            project_ = withRecipeRenamed(std::move(project_), found->id, setting_->second);
+            return;
+        }
+        if (setDrawn(*found, key))
+            return;
+        const auto value = valueOf(*found, key);
+        if (!value)
+            return unknown();
+        if (const auto wanted = valueFor(*value->spec))
+            value->set(*wanted);
+    }
+    /// "strand.NAME.keys.AXIS"
+    bool setDrawn(Recipe& recipe, std::string_view key)
+    {
+        for (Strand& strand : recipe.strands)
+            if (auto* drawn = std::get_if<Drawn>(&strand.source))
+                for (const Axis axis : allAxes)
+                    if (key == "strand." + strand.name + ".keys." + std::string(axisName(axis))) {
+                        auto& keys = drawn->keys[static_cast<std::size_t>(axis)];
+                        setList<DrawnKey>(keys, drawnKeyFrom, "FRAME:VALUE:EASE,…, such as 0:1:smooth,8:-0.4:out");
+                        keys = tidied(std::move(keys));
+                        return true;
+                    }
+        return false;
+    }
+
+    void setStrikes(std::string_view key)
+    {
+        const auto dot = key.find('.');
+        const auto which = key.substr(0, dot);
+        const auto index = numberFrom<std::size_t>(which);
+        const bool all = which == "*";
+        if (dot == std::string_view::npos || (!all && (!index || *index < 1 || *index > strikes_.size())))
+            return unknown();
+        key.remove_prefix(dot + 1);
+        for (std::size_t i = all ? 0 : *index - 1; i < (all ? strikes_.size() : *index) && !error_; ++i)
+            if (Strike* strike = project_.strike(strikes_[i]))
+                setStrike(*strike, key);
+    }
+    void setStrike(Strike& strike, std::string_view key)
+    {
+        const std::string& text = setting_->second;
+        if (key == "frame") {
+            const auto frame = frameFrom(text);
+            if (!frame || (project_.shot && frame->index >= project_.length()))
+                return wrong("a frame of the film, 0 to " + std::to_string(project_.length() - 1));
+            strike.frame = *frame;
+        } else if (key == "kind") {
+            const auto kind = kindFromName(text);
+            if (!kind)
+                return wrong("one of blast, landing, hit, beat");
+            strike.kind = *kind;
+        } else if (key == "name") {
+            strike.name = text;
+        } else if (key == "strength") {
+            if (const auto value = valueFor(strikefield::strength))
+                strike.strength = *value;
+        } else if (key == "direction") {
+            if (text == "seed")
+                strike.direction.reset();
+            else if (const auto value = valueFromText(strikefield::direction, text))
+                strike.direction = *value;
+            else
+                wrong("degrees from -360 to 360, or seed");
+        } else if (key == "seed") {
+            const auto seed = numberFrom<std::uint32_t>(text);
+            if (!seed)
+                return wrong("a whole number from 0 to 4294967295");
+            strike.seed = *seed;
+        } else if (key == "locked") {
+            if (text != "on" && text != "off")
+                return wrong("one of off, on");
+            strike.locked = text == "on";
+        } else if (key == "recipe") {
+            const Recipe* recipe = project_.recipeNamed(text);
+            if (recipe == nullptr)
+                return wrong("the name of a recipe in this project");
+            project_ = withRecipeApplied(std::move(project_), {strike.id}, recipe->id);
+        } else if (key == "group") {
+            if (!text.empty())
+                groupNamed(text);
+            strike.group = text;
+        } else if (take(key, "own.")) {
+            setOwn(strike, key);
+        } else {
+            unknown();
+        }
+    }
+    void setOwn(Strike& strike, std::string_view key)
+    {
+        const Recipe* recipe = project_.recipe(strike.recipe);
+        const FieldSpec* spec =
+            recipe != nullptr ? specOfValue(withOverrides(*recipe, strike.overrides), key) : nullptr;
+        if (spec == nullptr)
+            return unknown();
+        if (setting_->second == "recipe")
+            strike.overrides.clear(key);
+        else if (const auto value = valueFor(*spec))
+            strike.overrides.set(key, *value);
+    }
+
+    Project project_;
+    StrikeIds strikes_;
+    const Setting* setting_ = nullptr;
+    std::optional<Error> error_;
+};
+
+void addValues(std::vector<Setting>& list, const std::string& prefix, const Values& values)
+{
+    for (const Value& value : values)
+        list.emplace_back(prefix + value.key, valueText(*value.spec, value.get()));
+}
+
+void addRecipe(std::vector<Setting>& list, const Recipe& recipe)
+{
+    const std::string prefix = "recipe." + recipe.name + ".";
+    for (const std::string& key : keysOf(recipe))
+        list.emplace_back(prefix + key, valueText(*specOfValue(recipe, key), readValue(recipe, key).value_or(0)));
+    for (const Strand& strand : recipe.strands)
+        if (const auto* drawn = std::get_if<Drawn>(&strand.source))
+            for (const Axis axis : allAxes)
+                list.emplace_back(prefix + "strand." + strand.name + ".keys." + std::string(axisName(axis)),
+                                  drawnText(drawn->keys[static_cast<std::size_t>(axis)]));
+}
+
+void addStrike(std::vector<Setting>& list, const Project& project, const Strike& strike, std::size_t number)
+{
+    const std::string prefix = "strike." + std::to_string(number) + ".";
+    const Recipe* recipe = project.recipe(strike.recipe);
+    list.emplace_back(prefix + "frame", std::to_string(strike.frame.index));
+    list.emplace_back(prefix + "kind", kindName(strike.kind));
+    list.emplace_back(prefix + "name", strike.name);
+    list.emplace_back(prefix + "strength", valueText(strikefield::strength, strike.strength));
+    list.emplace_back(prefix + "direction",
+                      strike.direction ? valueText(strikefield::direction, *strike.direction) : "seed");
+    list.emplace_back(prefix + "seed", std::to_string(strike.seed));
+    list.emplace_back(prefix + "locked", strike.locked ? "on" : "off");
+    list.emplace_back(prefix + "recipe", recipe != nullptr ? recipe->name : "");
+    list.emplace_back(prefix + "group", strike.group);
+    if (recipe == nullptr)
+        return;
+    const Recipe own = withOverrides(*recipe, strike.overrides);
+    for (const auto& [key, value] : strike.overrides.all())
+        if (const FieldSpec* spec = specOfValue(own, key))
+            list.emplace_back(prefix + "own." + key, valueText(*spec, value));
+}
+
+} // namespace
+
+Result<Setting> settingFromText(const std::string& text)
+{
+    const auto equals = text.find('=');
+    if (equals == std::string::npos || equals == 0)
+        return Error{ErrorCode::badValue, text, "a setting is written KEY=VALUE"};
+    return Setting{text.substr(0, equals), text.substr(equals + 1)};
+}
+
+Result<Project> withSettings(Project project, const std::vector<Setting>& settings)
+{
+    Setter setter(std::move(project));
+    for (const Setting& setting : settings)
+        setter.set(setting);
+    return setter.done();
+}
+
+std::vector<Setting> settingsOf(const Project& project)
+{
+    Project copy = project;
+    std::vector<Setting> list;
+    addValues(list, "overlap.", valuesOf(copy.overlap));
+    for (StrikeGroup& group : copy.groups)
+        addValues(list, "group." + group.name + ".", valuesOf(group.overlap));
+    list.emplace_back("settles", listText(project.settles, [](const SettleMark& m) {
+                          return std::to_string(m.frame.index) +
+                                 (m.mode == SettleMode::cut ? ":cut" : ":ease:" + number(m.frames));
+                      }));
+    addValues(list, "drift.", valuesOf(copy.drift));
+    addValues(list, "master.", valuesOf(copy.master));
+    list.emplace_back("master.keys", listText(project.master.keys, [](const IntensityKey& k) {
+                          return std::to_string(k.frame.index) + ":" + number(k.value);
+                      }));
+    if (project.shot)
+        list.emplace_back("move", listText(project.shot->move, [](const MoveKey& k) {
+                              return std::to_string(k.frame.index) + ":" + number(k.x) + ":" + number(k.y) + ":" +
+                                     number(k.zoom) + ":" + number(k.roll) + ":" + std::string(easeText(k.ease));
+                          }));
+    addValues(list, "finish.", valuesOf(copy.finish));
+    list.emplace_back("finish.plain", colourText(project.finish.plain));
+    for (const Recipe& recipe : project.recipes)
+        addRecipe(list, recipe);
+    for (std::size_t i = 0; i < project.strikes.size(); ++i)
+        addStrike(list, project, project.strikes[i], i + 1);
+    return list;
+}
+
+} // namespace ember

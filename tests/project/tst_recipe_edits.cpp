@@ -1,0 +1,180 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <QTest>
+
+#include "ember/core/motion.h"
+#include "ember/core/values.h"
+#include "ember/project/document.h"
+#include "ember/project/recipe_edits.h"
+#include "ember/project/shipped_recipes.h"
+#include "runner.h"
+
+using namespace ember;
+using F = EnvelopeField;
+
+namespace {
+
+/// Three landings of one recipe.
+Project film()
+{
+    Project project = newProject(1280, 720, FrameRate());
+    project.shot = Shot{"a.mp4", 300};
+    for (const int frame : {10, 100, 200})
+        project = withStrike(std::move(project), Frame{frame}, StrikeKind::landing, 1).project;
+    return project;
+}
+
+const Recipe& weight(const Project& project)
+{
+    return *project.recipeNamed("Dead weight");
+}
+
+} // namespace
+
+class RecipeEditsTest : public QObject {
+    Q_OBJECT
+private slots:
+    void aRecipesValueReachesAllItsStrikes()
+    {
+        const Project next = withRecipeValue(film(), {1}, "strand.Kick.amount.y", 44, ShapeScope::recipe);
+        for (const Strike& strike : next.strikes)
+            QCOMPARE(readValue(recipeOf(next, strike), "strand.Kick.amount.y"), std::optional(44.0));
+    }
+    void anOwnValueIsTheStrikesAlone()
+    {
+        Project next = withRecipeValue(film(), {2}, "strand.Kick.amount.y", 44, ShapeScope::strike);
+        QCOMPARE(readValue(weight(next), "strand.Kick.amount.y"), std::optional(30.0));
+        QCOMPARE(readValue(recipeOf(next, *next.strike(2)), "strand.Kick.amount.y"), std::optional(44.0));
+        QCOMPARE(next.strike(2)->overrides.all().size(), std::size_t{1});
+        // It stands when the recipe changes, and follows again once it is given back.
+        next = withRecipeValue(std::move(next), {1}, "strand.Kick.amount.y", 20, ShapeScope::recipe);
+        QCOMPARE(readValue(recipeOf(next, *next.strike(2)), "strand.Kick.amount.y"), std::optional(44.0));
+        next = withoutOverride(std::move(next), {2}, "strand.Kick.amount.y");
+        QCOMPARE(readValue(recipeOf(next, *next.strike(2)), "strand.Kick.amount.y"), std::optional(20.0));
+        QVERIFY(next.strike(2)->overrides.empty());
+        // Out of range is moved inside; what is no value changes nothing.
+        next = withRecipeValue(std::move(next), {2}, "strand.Kick.damping", 1e9, ShapeScope::strike);
+        QCOMPARE(next.strike(2)->overrides["strand.Kick.damping"], std::optional(0.98));
+        QVERIFY(withRecipeValue(next, {2}, "strand.Kick.octaves", 3, ShapeScope::strike) == next);
+    }
+    void linksAndOwnValuesThroughUndo()
+    {
+        Document document(film());
+        const Project before = document.project();
+        document.edit(withRecipeValue(document.project(), {2}, "envelope.decay", 50, ShapeScope::strike), "own");
+        document.edit(withRecipeValue(document.project(), {1}, "envelope.decay", 9, ShapeScope::recipe), "all");
+        const auto decay = [&](StrikeId id) {
+            return envelopeOf(document.project(), *document.project().strike(id))[F::decay];
+        };
+        QCOMPARE(decay(1), 9.0);
+        QCOMPARE(decay(2), 50.0);
+        QCOMPARE(decay(3), 9.0);
+        document.undo();
+        QCOMPARE(decay(1), 22.0);
+        QCOMPARE(decay(2), 50.0);
+        document.undo();
+        QVERIFY(document.project() == before);
+        document.redo();
+        document.redo();
+        QCOMPARE(decay(2), 50.0);
+        QCOMPARE(decay(3), 9.0);
+    }
+    void aStrikeGetsItsOwnRecipe()
+    {
+        Project project = withRecipeValue(film(), {2}, "envelope.decay", 50, ShapeScope::strike);
+        const Motion before(project);
+        const auto [next, made] = withOwnRecipe(project, 2);
+        QCOMPARE(next.strike(2)->recipe, made);
+        QCOMPARE(next.recipe(made)->name, std::string("Dead weight 2"));
+        QVERIFY(next.strike(2)->overrides.empty());
+        QCOMPARE(next.strike(1)->recipe, project.strike(1)->recipe);
+        const Motion after(next);
+        for (double t = 0; t < 300; t += 0.5)
+            QCOMPARE(after.poseAt(t), before.poseAt(t)); // it moves as it did
+    }
+    void aRecipeIsAppliedAsItIs()
+    {
+        Project project = withRecipeValue(film(), {2}, "envelope.decay", 50, ShapeScope::strike);
+        const auto [added, blow] = withRecipe(std::move(project), shippedRecipes().front().recipe);
+        const Project next = withRecipeApplied(added, {2, 3}, blow);
+        QVERIFY(next.strike(2)->recipe == blow && next.strike(3)->recipe == blow);
+        QVERIFY(next.strike(2)->overrides.empty());
+        QCOMPARE(next.strike(2)->strength, added.strike(2)->strength);
+        QCOMPARE(next.strike(2)->seed, added.strike(2)->seed);
+        QVERIFY(next.strike(1)->recipe != blow);
+    }
+    void recipesAreNamedMovedCopiedAndDeleted()
+    {
+        Project project = film();
+        const RecipeId id = weight(project).id;
+        QCOMPARE(usersOf(project, id), std::size_t{3});
+        QVERIFY(withRecipeRenamed(project, id, "Hard blow") == project); // taken
+        QVERIFY(withRecipeRenamed(project, id, "") == project);
+        QCOMPARE(withRecipeRenamed(project, id, "Slab").recipe(id)->name, std::string("Slab"));
+        QCOMPARE(withRecipeMoved(project, id, -1).recipes.front().id, id);
+        QCOMPARE(withRecipeMoved(project, id, 99).recipes.back().id, id);
+        const auto [copied, copy] = withRecipeDuplicated(project, id);
+        QCOMPARE(copied.recipe(copy)->strands, weight(project).strands);
+        QCOMPARE(usersOf(copied, copy), std::size_t{0});
+        const RecipeId other = project.recipeNamed("Hard blow")->id;
+        const Project moved = withoutRecipe(project, id, other);
+        QVERIFY(moved.recipe(id) == nullptr);
+        QCOMPARE(usersOf(moved, other), std::size_t{3});
+        QVERIFY(withoutRecipe(project, id, 0).strikes.empty());
+    }
+    void strandsAreAddedMovedRenamedAndDeleted()
+    {
+        Project project = withRecipeValue(film(), {2}, "strand.Rattle.rate", 20, ShapeScope::strike);
+        const RecipeId id = weight(project).id;
+        const Motion before(project);
+        // Order and names do not change what is felt.
+        Project next = withStrandRenamed(withStrandMoved(project, id, 1, 1), id, 2, "Chatter");
+        QCOMPARE(weight(next).strands[2].name, std::string("Chatter"));
+        QCOMPARE(next.strike(2)->overrides["strand.Chatter.rate"], std::optional(20.0));
+        const Motion after(next);
+        for (double t = 0; t < 300; t += 1) {
+            QVERIFY(std::abs(after.poseAt(t).y - before.poseAt(t).y) < 1e-9);
+        }
+        QVERIFY(withStrandRenamed(next, id, 2, "Kick") == next); // taken
+        next = withoutStrand(std::move(next), id, 2);
+        QCOMPARE(weight(next).strands.size(), std::size_t{2});
+        QVERIFY(next.strike(2)->overrides.empty()); // its own value went with the strand
+        next = withStrand(std::move(next), id, weight(project).strands[0]);
+        QCOMPARE(weight(next).strands.back().name, std::string("Kick 2"));
+        QVERIFY(withoutStrand(next, id, 77) == next);
+    }
+    void anotherSourceTakesDeadValuesAway()
+    {
+        Project project = withRecipeValue(film(), {2}, "strand.Rattle.octaves", 6, ShapeScope::strike);
+        project = withRecipeValue(std::move(project), {1}, "strand.Rattle.source", 2, ShapeScope::recipe);
+        QVERIFY(std::holds_alternative<Jitter>(weight(project).strands[1].source));
+        QVERIFY(project.strike(2)->overrides.empty());
+    }
+    void strandsGoThroughTheClipboard()
+    {
+        Strand strand = weight(film()).strands[1];
+        strand.envelope.emplace();
+        strand.bursts.mode = BurstMode::set;
+        const auto back = strandFromText(strandToText(strand));
+        QVERIFY(back);
+        QVERIFY(back.value() == strand);
+        for (const char* text : {"", "hello", "{}", "{\"vember_strand\": 4}", "{\"vember_strand\": {\"name\": \"a\"}}"})
+            QVERIFY2(!strandFromText(text), text);
+    }
+    void newVariationsLeaveLockedOnes()
+    {
+        Project project = film();
+        project.strike(2)->locked = true;
+        const Project next = withNewVariation(project, {1, 2, 3});
+        QVERIFY(next.strike(1)->seed != project.strike(1)->seed);
+        QCOMPARE(next.strike(2)->seed, project.strike(2)->seed);
+        QVERIFY(next.strike(3)->seed != project.strike(3)->seed);
+        // Where all move alike it is the recipe's seed that changes.
+        project.recipe(weight(project).id)->variation = Variation::same;
+        const Project alike = withNewVariation(project, {1, 3});
+        QCOMPARE(alike.strike(1)->seed, project.strike(1)->seed);
+        QVERIFY(weight(alike).seed != weight(project).seed);
+    }
+};
+
+EMBER_TEST(RecipeEditsTest)
+#include "tst_recipe_edits.moc"

@@ -1,0 +1,165 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <QTest>
+
+#include "ember/core/values.h"
+#include "ember/project/edits.h"
+#include "ember/project/settings.h"
+#include "ember/project/shipped_recipes.h"
+#include "runner.h"
+
+using namespace ember;
+
+namespace {
+
+Project film()
+{
+    Project project = newProject(1280, 720, FrameRate());
+    project.shot = Shot{"a.mp4", 300};
+    for (const int frame : {10, 100})
+        project = withStrike(std::move(project), Frame{frame}, StrikeKind::landing, 1).project;
+    Recipe drawn;
+    drawn.name = "v1.5 drawn"; // a dot in the name
+    drawn.add({"Line", Drawn{}, Rate{}, {}});
+    project.addRecipe(drawn);
+    project.groups.push_back({"drums", {}});
+    return project;
+}
+
+Result<Project> set(const Project& project, std::initializer_list<const char*> texts)
+{
+    std::vector<Setting> settings;
+    for (const char* text : texts)
+        settings.push_back(settingFromText(text).value());
+    return withSettings(project, settings);
+}
+
+} // namespace
+
+class SettingsTest : public QObject {
+    Q_OBJECT
+private slots:
+    void everySettingListedCanBeSetToWhatItIs()
+    {
+        Project project = film();
+        project.settles = {{Frame{5}, SettleMode::cut, 12}, {Frame{80}, SettleMode::ease, 7.5}};
+        project.master.keys = {{Frame{0}, 0.5}, {Frame{9}, 1.5}};
+        project.shot->move = {{Frame{3}, 1, 2.25, 1.5, -4, Ease::in}};
+        std::get<Drawn>(project.recipes.back().strands[0].source).keys[1] = tidied({{4, -0.5, Ease::out}});
+        project.strikes[0].overrides.set("envelope.decay", 5);
+        project.strikes[0].overrides.set("strand.Kick.muted", 1);
+        project.strikes[1].group = "drums";
+        project.strikes[1].direction.reset();
+        const auto all = settingsOf(project);
+        QVERIFY(all.size() > 300);
+        const auto same = withSettings(project, all);
+        QVERIFY2(same, same ? "" : sentence(same.error()).c_str());
+        QVERIFY(same.value() == project);
+        // And on a bare project they bring all of it but the texts of names.
+        Project bare = film();
+        bare.strikes[0].overrides.set("envelope.decay", 9);
+        const auto made = withSettings(bare, all);
+        QVERIFY2(made, made ? "" : sentence(made.error()).c_str());
+        QVERIFY(made.value() == project);
+    }
+    void valuesAreSet()
+    {
+        const auto next = set(film(), {"overlap.rule=restart",
+                                       "overlap.ceiling=150%",
+                                       "master.intensity=0.5",
+                                       "master.axis.roll=off",
+                                       "drift.on=on",
+                                       "drift.amount.x=9",
+                                       "finish.plain=#102030",
+                                       "recipe.Dead weight.strand.Kick.amount.y=12",
+                                       "recipe.Dead weight.envelope.decay=7",
+                                       "recipe.v1.5 drawn.strand.Line.keys.y=6:-0.5:hold,12:0",
+                                       "strike.*.strength=80%",
+                                       "strike.1.frame=200",
+                                       "strike.1.name=Last",
+                                       "strike.2.frame=20",
+                                       "strike.2.own.strand.Kick.rate=2",
+                                       "strike.1.direction=seed",
+                                       "strike.1.group=taps",
+                                       "group.taps.rule=stronger",
+                                       "strike.2.locked=on",
+                                       "settles=50:cut,90:ease:6",
+                                       "master.keys=10:1,0:0.25"});
+        QVERIFY2(next, next ? "" : sentence(next.error()).c_str());
+        const Project& p = next.value();
+        QCOMPARE(p.overlap.rule, OverlapRule::restart);
+        QCOMPARE(p.overlap.ceiling, 1.5);
+        QVERIFY(!p.master.axis[static_cast<std::size_t>(Axis::roll)]);
+        QVERIFY(p.drift.on);
+        QCOMPARE(p.drift.amount[Axis::x], 9.0);
+        QCOMPARE(p.finish.plain, (Colour{16, 32, 48}));
+        QCOMPARE(readValue(*p.recipeNamed("Dead weight"), "strand.Kick.amount.y"), std::optional(12.0));
+        const auto& keys = std::get<Drawn>(p.recipes.back().strands[0].source).keys[1];
+        QCOMPARE(keys.size(), std::size_t{3}); // the peak's own key comes with them
+        QCOMPARE(keys[1].ease, Ease::hold);
+        // Strikes are counted as they stood before any of it.
+        QCOMPARE(p.strikes[0].frame.index, 20);
+        QCOMPARE(p.strikes[1].name, std::string("Last"));
+        QCOMPARE(p.strikes[0].overrides["strand.Kick.rate"], std::optional(2.0));
+        QVERIFY(p.strikes[0].locked && !p.strikes[1].direction);
+        QCOMPARE(p.strikes[1].group, std::string("taps"));
+        QCOMPARE(p.group("taps")->overlap.rule, OverlapRule::stronger);
+        QCOMPARE(p.settles.size(), std::size_t{2});
+        QCOMPARE(p.master.keys.front().value, 0.25);
+        for (const Strike& strike : p.strikes)
+            QCOMPARE(strike.strength, 0.8);
+        const auto back = set(
+            p, {"strike.1.own.strand.Kick.rate=recipe", "strike.1.recipe=Hard blow", "recipe.Hard blow.name=Anvil"});
+        QVERIFY(back);
+        QVERIFY(back->strikes[0].overrides.empty());
+        QCOMPARE(back->recipe(back->strikes[0].recipe)->name, std::string("Anvil"));
+    }
+    void whatIsWrongIsToldAndNothingHalfDone_data()
+    {
+        QTest::addColumn<QByteArray>("text");
+        QTest::addColumn<QByteArray>("wanted");
+        for (const auto& [text, wanted] :
+             {std::pair("overlap.rule=merge", "one of add, stronger, restart"),
+              std::pair("overlap.ceiling=nan", "from 0.25 to 10"),
+              std::pair("overlap.colour=1", "no such value"),
+              std::pair("colour=1", "no such value"),
+              std::pair("strike.0.strength=1", "no such value"),
+              std::pair("strike.3.strength=1", "no such value"),
+              std::pair("strike.1.strength=9", "from 0 to 4"),
+              std::pair("strike.1.frame=300", "0 to 299"),
+              std::pair("strike.1.recipe=None", "name of a recipe"),
+              std::pair("strike.1.seed=-1", "whole number"),
+              std::pair("strike.1.kind=quake", "blast, landing"),
+              std::pair("strike.1.own.envelope.up=1", "no such value"),
+              std::pair("strike.1.locked=maybe", "off, on"),
+              std::pair("strike.1.direction=down", "degrees"),
+              std::pair("recipe.Dead weight.strand.Kick.octaves=2", "no such value"),
+              std::pair("recipe.Dead weight.strand.Rattle.octaves=2.5", "whole number from 1 to 8"),
+              std::pair("recipe.Dead weight.name=Hard blow", "no other recipe"),
+              std::pair("recipe.None.rotation=1", "no such value"),
+              std::pair("recipe.v1.5 drawn.strand.Line.keys.y=1:2:3:4", "FRAME:VALUE:EASE"),
+              std::pair("settles=5", "FRAME:cut"),
+              std::pair("settles=5:cut,5:cut", "each frame once"),
+              std::pair("master.keys=5:3", "FRAME:RATIO"),
+              std::pair("move=1:2:3", "FRAME:X:Y"),
+              std::pair("finish.plain=red", "colour")})
+            QTest::addRow("%s", text) << QByteArray(text) << QByteArray(wanted);
+    }
+    void whatIsWrongIsToldAndNothingHalfDone()
+    {
+        QFETCH(QByteArray, text);
+        QFETCH(QByteArray, wanted);
+        const auto next = set(film(), {text.constData()});
+        QVERIFY(!next);
+        const auto told = QByteArray::fromStdString(sentence(next.error()));
+        QVERIFY2(told.contains(wanted) && told.contains(text.left(text.indexOf('='))), told.constData());
+    }
+    void aSettingNeedsAnEqualsSign()
+    {
+        QVERIFY(!settingFromText("overlap.rule"));
+        QVERIFY(!settingFromText("=3"));
+        QCOMPARE(settingFromText("strike.1.name=a=b").value().second, std::string("a=b"));
+    }
+};
+
+EMBER_TEST(SettingsTest)
+#include "tst_settings.moc"
