@@ -10,6 +10,7 @@ namespace {
 
 constexpr double sideLeft = 62;
 constexpr double sideRight = 34;
+constexpr double strandRow = 15;
 constexpr double grabRadius = 9;
 constexpr double handleGap = 13; ///< neighbours are kept this far apart so that each can be grabbed
 
@@ -17,25 +18,29 @@ using F = EnvelopeField;
 
 } // namespace
 
-AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even)
+AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even, std::size_t strands)
 {
     AnvilLayout layout;
     const double width = std::max(120.0, size.width());
     const double height = std::max(120.0, size.height());
-    const double frames = std::clamp(height * 0.29, 34.0, 96.0);
-    const double trace = std::clamp(height * 0.17, 20.0, 56.0);
+    const double rows = static_cast<double>(strands) * strandRow;
+    const double rest = std::max(120.0, height - rows);
+    const double frames = std::clamp(rest * 0.29, 34.0, 96.0);
+    const double trace = std::clamp(rest * 0.17, 20.0, 56.0);
     constexpr double ruler = 18;
     constexpr double top = 22;
     const double left = sideLeft;
     const double span = width - sideLeft - sideRight;
     layout.frames = QRectF(0, height - frames, width, frames);
-    layout.trace = QRectF(left, layout.frames.top() - trace - 2, span, trace);
+    layout.trace = QRectF(left, layout.frames.top() - rows - trace - 2, span, trace);
+    for (std::size_t i = 0; i < strands; ++i)
+        layout.strands.emplace_back(left, layout.trace.bottom() + static_cast<double>(i) * strandRow, span, strandRow);
     layout.ruler = QRectF(0, layout.trace.top() - ruler - 1, width, ruler);
     layout.plot = QRectF(left, top, span, std::max(20.0, layout.ruler.top() - top - 1));
     layout.map.left = left;
     layout.map.right = left + span;
     layout.map.even = even;
-    layout.map.firstFrame = -std::max(3.0, envelope[F::lead] + 2);
+    layout.map.firstFrame = std::min(-3.0, std::floor(envelope.start() - 2));
     layout.map.lastFrame = std::max(12.0, std::ceil(envelope.end() * 1.12 + 2));
     return layout;
 }
@@ -50,6 +55,13 @@ double curveHandleFrame(const AnvilLayout& layout, const Envelope& envelope)
 std::vector<HandlePoint> handlePoints(const AnvilLayout& layout, const Envelope& e)
 {
     std::vector<HandlePoint> points;
+    points.push_back({Handle::lead, layout.at(e.start(), 0)});
+    if (e[F::lead] > 0) {
+        const double middle = e.onset() - e[F::lead] / 2;
+        points.push_back({Handle::leadLevel, layout.at(middle, intensityAt(e, middle))});
+    }
+    if (e.chosen<Anchor>(F::anchor) == Anchor::peak)
+        points.push_back({Handle::onset, layout.at(e.onset(), 0)});
     points.push_back({Handle::peak, layout.at(e.peak(), 1)});
     points.push_back({Handle::hold, layout.at(e.holdEnd(), 1)});
     if (e[F::decay] > 0) {
@@ -61,7 +73,10 @@ std::vector<HandlePoint> handlePoints(const AnvilLayout& layout, const Envelope&
         points.push_back({Handle::rumble, layout.at(e.rumbleEnd(), e[F::rumble])});
         points.push_back({Handle::release, layout.at(e.end(), 0)});
     }
-    // Handles that would lie on each other step aside to the right.
+    // Handles that would lie on each other step aside: the lead's to the left, the others to the right.
+    for (std::size_t i = 1; i < points.size(); ++i)
+        if (std::abs(points[0].at.x() - points[i].at.x()) < handleGap && points[i].at.y() > layout.toY(0.4))
+            points[0].at.setX(points[i].at.x() - handleGap);
     for (std::size_t i = 1; i < points.size(); ++i)
         if (points[i].handle != Handle::curve) {
             const auto& before = points[i].handle == Handle::decay && points[i - 1].handle == Handle::curve
@@ -113,7 +128,14 @@ EnvelopeChanges dragHandle(const AnvilLayout& layout, const Envelope& e, Handle 
     };
     switch (handle) {
     case Handle::none: return {};
-    case Handle::peak: return {{F::attack, length(0, frame)}};
+    case Handle::lead: return {{F::lead, length(frame, e.onset())}};
+    case Handle::leadLevel: return {{F::leadLevel, level()}};
+    case Handle::onset: return {{F::attack, length(frame, 0)}};
+    // Where the peak is fixed to the strike, pulling it changes how long before the strike it begins.
+    case Handle::peak:
+        if (e.chosen<Anchor>(F::anchor) == Anchor::peak)
+            return {{F::attack, length(frame, e[F::attack])}};
+        return {{F::attack, length(e.onset(), frame)}};
     case Handle::hold: return {{F::hold, length(e.peak(), frame)}};
     case Handle::curve: {
         const double u = (curveHandleFrame(layout, e) - e.holdEnd()) / std::max(1e-9, e[F::decay]);
@@ -123,7 +145,10 @@ EnvelopeChanges dragHandle(const AnvilLayout& layout, const Envelope& e, Handle 
         return {{F::decayCurve, fine ? curve : std::round(curve * 4) / 4}};
     }
     case Handle::decay: return {{F::decay, length(e.holdEnd(), frame)}, {F::rumble, level()}};
-    case Handle::rumble: return {{F::rumbleLength, length(e.decayEnd(), frame)}, {F::rumble, std::max(0.01, level())}};
+    case Handle::rumble:
+        if (e.chosen<RumbleUntil>(F::rumbleUntil) != RumbleUntil::length)
+            return {{F::rumble, std::max(0.01, level())}};
+        return {{F::rumbleLength, length(e.decayEnd(), frame)}, {F::rumble, std::max(0.01, level())}};
     case Handle::release: return {{F::release, length(e.rumbleEnd(), frame)}};
     }
     return {};

@@ -14,7 +14,7 @@
 namespace ember::app {
 
 /// What can be taken hold of on an envelope.
-enum class Handle { none, peak, hold, curve, decay, rumble, release };
+enum class Handle { none, lead, leadLevel, onset, peak, hold, curve, decay, rumble, release };
 
 /// Where everything of the Anvil lies, for one size, one envelope and one kind of axis. No painting, no widget.
 struct AnvilLayout {
@@ -22,6 +22,7 @@ struct AnvilLayout {
     QRectF plot;   ///< the envelope, level 1 on top
     QRectF ruler;  ///< frame numbers
     QRectF trace;  ///< the resulting motion
+    std::vector<QRectF> strands; ///< each strand's own motion, below it; only where they are shown
     QRectF frames; ///< the film frames
 
     double toY(double level) const { return plot.bottom() - level * plot.height(); }
@@ -29,14 +30,16 @@ struct AnvilLayout {
     QPointF at(double frame, double level) const { return {map.toPixel(frame), toY(level)}; }
 };
 
-AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even);
+/// `strands`: for how many strands there is a row under the trace.
+AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even, std::size_t strands = 0);
 
 struct HandlePoint {
     Handle handle;
     QPointF at;
 };
 
-/// The handles an envelope offers, in the order of time. Those of the rumble are only there when it has one.
+/// The handles an envelope offers, in the order of time. Those of the rumble are only there when it has one, that of
+/// the lead's level when there is a lead; where the peak is fixed to the strike, the onset has one instead of the peak.
 std::vector<HandlePoint> handlePoints(const AnvilLayout& layout, const Envelope& envelope);
 
 /// The handle under (or within a few pixels of) a place: for hover and for dragging alike.

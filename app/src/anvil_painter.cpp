@@ -21,6 +21,40 @@ QString tr(const char* text)
     return QCoreApplication::translate("Anvil", text);
 }
 
+/// Where the traces end.
+double bottomOf(const AnvilLayout& layout)
+{
+    return layout.strands.empty() ? layout.trace.bottom() : layout.strands.back().bottom();
+}
+
+/// The line of an envelope, with its corners where they are.
+QPainterPath envelopeLine(const AnvilLayout& layout, const Envelope& e)
+{
+    QPainterPath line(layout.at(layout.map.firstFrame, 0));
+    line.lineTo(layout.at(e.start(), 0));
+    const auto slope = [&](double a, double b) {
+        const double x0 = layout.map.toPixel(a);
+        const double x1 = layout.map.toPixel(b);
+        for (double x = x0; x < x1; x += 1.0) {
+            const double frame = layout.map.toFrame(x);
+            line.lineTo(QPointF(x, layout.toY(intensityAt(e, std::clamp(frame, a, b)))));
+        }
+    };
+    slope(e.start(), e.onset());
+    line.lineTo(layout.at(e.onset(), 0));
+    slope(e.onset(), e.peak());
+    line.lineTo(layout.at(e.peak(), 1));
+    line.lineTo(layout.at(e.holdEnd(), 1));
+    slope(e.holdEnd(), e.decayEnd());
+    line.lineTo(layout.at(e.decayEnd(), e[EnvelopeField::rumble]));
+    line.lineTo(layout.at(e.rumbleEnd(), e[EnvelopeField::rumble]));
+    if (e.end() > e.rumbleEnd())
+        slope(e.rumbleEnd(), e.end());
+    line.lineTo(layout.at(e.end(), 0));
+    line.lineTo(layout.at(layout.map.lastFrame, 0));
+    return line;
+}
+
 void paintGrid(QPainter& p, const AnvilLayout& layout)
 {
     p.setFont(theme::numbers(11));
@@ -35,7 +69,7 @@ void paintGrid(QPainter& p, const AnvilLayout& layout)
     for (const Tick& tick : strikeTicks(layout.map, 40)) {
         const double x = std::round(layout.map.toPixel(tick.value)) + 0.5;
         p.setPen(QPen(theme::line, 1));
-        p.drawLine(QPointF(x, layout.plot.top()), QPointF(x, layout.trace.bottom()));
+        p.drawLine(QPointF(x, layout.plot.top()), QPointF(x, bottomOf(layout)));
         p.setPen(theme::dim);
         p.drawText(QRectF(x - 30, layout.ruler.top(), 60, layout.ruler.height()), Qt::AlignCenter,
                    QString::fromStdString(tick.label));
@@ -56,32 +90,12 @@ void paintEnvelope(QPainter& p, const AnvilLayout& layout, const AnvilPicture& p
         p.drawLine(QPointF(x, layout.toY(level)), QPointF(x, layout.toY(0) - 1));
     }
     p.setRenderHint(QPainter::Antialiasing);
-    // The line itself, with its corners where they are.
-    QPainterPath line(layout.at(layout.map.firstFrame, 0));
-    line.lineTo(layout.at(e.start(), 0));
-    const auto slope = [&](double a, double b) {
-        const double x0 = layout.map.toPixel(a);
-        const double x1 = layout.map.toPixel(b);
-        for (double x = x0; x < x1; x += 1.0) {
-            const double frame = layout.map.toFrame(x);
-            line.lineTo(QPointF(x, layout.toY(intensityAt(e, std::clamp(frame, a, b)))));
-        }
-    };
-    slope(e.start(), 0);
-    line.lineTo(layout.at(0, 0));
-    slope(0, e.peak());
-    line.lineTo(layout.at(e.peak(), 1));
-    line.lineTo(layout.at(e.holdEnd(), 1));
-    slope(e.holdEnd(), e.decayEnd());
-    line.lineTo(layout.at(e.decayEnd(), e[EnvelopeField::rumble]));
-    line.lineTo(layout.at(e.rumbleEnd(), e[EnvelopeField::rumble]));
-    if (e.end() > e.rumbleEnd())
-        slope(e.rumbleEnd(), e.end());
-    line.lineTo(layout.at(e.end(), 0));
-    line.lineTo(layout.at(layout.map.lastFrame, 0));
-    p.setPen(QPen(theme::text, 1.5));
     p.setBrush(Qt::NoBrush);
-    p.drawPath(line);
+    p.setPen(QPen(theme::dim, 1, Qt::DashLine));
+    for (const Envelope& ghost : picture.ghosts)
+        p.drawPath(envelopeLine(layout, ghost));
+    p.setPen(QPen(theme::text, 1.5));
+    p.drawPath(envelopeLine(layout, e));
     if (picture.strength > 1) { // beyond full heat: said in words too
         p.setFont(theme::numbers(11));
         p.setPen(theme::text);
@@ -96,6 +110,9 @@ QString handleText(Handle handle, const Envelope& e)
     using F = EnvelopeField;
     switch (handle) {
     case Handle::none: return {};
+    case Handle::lead: return e[F::lead] == 0 ? tr("pull for a lead") : tr("lead %1").arg(frames(e[F::lead]));
+    case Handle::leadLevel: return tr("back %1 %").arg(frames(100 * e[F::leadLevel]));
+    case Handle::onset: return tr("sets off");
     case Handle::peak: return e[F::attack] == 0 ? tr("peak on the strike") : tr("attack %1").arg(frames(e[F::attack]));
     case Handle::hold: return tr("hold %1").arg(frames(e[F::hold]));
     case Handle::curve: {
@@ -196,6 +213,57 @@ void paintTrace(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pict
     p.drawText(margin.translated(0, 15), Qt::AlignRight | Qt::AlignVCenter, tr("x"));
 }
 
+/// Each strand's own motion, y over x, at a scale all share.
+void paintStrands(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
+{
+    const auto steps = static_cast<int>(layout.trace.width());
+    const auto count = std::min(picture.strands.size(), layout.strands.size());
+    std::vector<std::vector<Pose>> poses(count);
+    for (std::size_t i = 0; i < count; ++i) {
+        const QRectF& row = layout.strands[i];
+        double largest = 1e-6;
+        for (int k = 0; k <= steps; ++k) {
+            const double frame = layout.map.toFrame(row.left() + k);
+            poses[i].push_back(picture.strands[i].motion.poseAt(static_cast<double>(picture.strikeFrame) + frame));
+            const Pose& pose = poses[i].back();
+            largest = std::max({largest, std::abs(pose.x), std::abs(pose.y)});
+        }
+        const double scale = 0.46 * row.height() / largest;
+        const auto draw = [&](const auto& value, const QColor& colour) {
+            QPainterPath path;
+            for (int k = 0; k <= steps; ++k) {
+                const QPointF at(row.left() + k, row.center().y() + value(poses[i][static_cast<std::size_t>(k)]));
+                k == 0 ? path.moveTo(at) : path.lineTo(at);
+            }
+            p.setPen(QPen(colour, 1));
+            p.drawPath(path);
+        };
+        p.setBrush(Qt::NoBrush);
+        const bool muted = picture.strands[i].muted;
+        if (largest > 1e-5) {
+            draw([scale](const Pose& pose) { return scale * pose.x; }, muted ? theme::faint : theme::dim.darker(115));
+            draw([scale](const Pose& pose) { return scale * pose.y; }, muted ? theme::faint : theme::text);
+        } else { // moves by turns or zoom alone
+            double most = 1e-9;
+            for (const Pose& pose : poses[i])
+                most = std::max({most, std::abs(pose.roll), std::abs(pose.pan), std::abs(pose.tilt),
+                                 20 * std::abs(pose.zoom - 1)});
+            const double turn = 0.46 * row.height() / most;
+            draw([turn](const Pose& pose) {
+                     return turn * (pose.roll != 0   ? pose.roll
+                                    : pose.zoom != 1 ? 20 * (1 - pose.zoom)
+                                    : pose.pan != 0  ? pose.pan
+                                                     : pose.tilt);
+                 },
+                 muted ? theme::faint : theme::text);
+        }
+        p.setFont(theme::words(10));
+        p.setPen(muted ? theme::faint : theme::dim);
+        p.drawText(QRectF(6, row.top(), layout.plot.left() - 10, row.height()), Qt::AlignRight | Qt::AlignVCenter,
+                   QFontMetricsF(p.font()).elidedText(picture.strands[i].name, Qt::ElideRight, layout.plot.left() - 10));
+    }
+}
+
 struct ContactFrame {
     std::int64_t frame;
     double x;
@@ -241,7 +309,7 @@ void paintFrames(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pic
 {
     for (const ContactFrame& contact : contactBoxes(layout, picture)) {
         p.setPen(QPen(theme::line, 1));
-        p.drawLine(QPointF(contact.x, layout.trace.bottom()), QPointF(contact.x, contact.box.top()));
+        p.drawLine(QPointF(contact.x, bottomOf(layout)), QPointF(contact.x, contact.box.top()));
         if (const ImagePtr thumb = picture.shakenThumb(contact.frame))
             p.drawImage(contact.box, toQImage(thumb));
         else
@@ -258,6 +326,7 @@ void paintAnvilPaper(QPainter& painter, const AnvilLayout& layout, const AnvilPi
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
     paintGrid(painter, layout);
     paintTrace(painter, layout, picture);
+    paintStrands(painter, layout, picture);
     paintFrames(painter, layout, picture);
     paintEnvelope(painter, layout, picture);
     paintHandles(painter, layout, picture);
@@ -269,7 +338,7 @@ void paintAnvilPlayhead(QPainter& painter, const AnvilLayout& layout, const Anvi
     const double x = layout.map.toPixel(static_cast<double>(picture.playhead - picture.strikeFrame));
     if (x >= layout.plot.left() && x <= layout.plot.right()) {
         painter.setPen(QPen(theme::copper, 1.5));
-        painter.drawLine(QPointF(x, layout.plot.top() - 4), QPointF(x, layout.trace.bottom()));
+        painter.drawLine(QPointF(x, layout.plot.top() - 4), QPointF(x, bottomOf(layout)));
     }
     for (const ContactFrame& contact : contactBoxes(layout, picture))
         if (contact.frame == picture.playhead)

@@ -4,6 +4,8 @@
 #include <functional>
 #include <vector>
 
+#include <QString>
+
 #include "anvil_geometry.h"
 #include "ember/core/image.h"
 #include "ember/core/motion.h"
@@ -13,8 +15,16 @@ class QPainter;
 namespace ember::app {
 
 /// All the Anvil's painter needs to know.
+struct StrandPicture {
+    QString name;
+    Motion motion; ///< of this strand alone
+    bool muted;
+};
+
 struct AnvilPicture {
     const Envelope& envelope;
+    const std::vector<StrandPicture>& strands; ///< as many as the layout has rows for
+    const std::vector<Envelope>& ghosts;       ///< other envelopes of the recipe, drawn faintly
     const Motion& motion;
     std::int64_t strikeFrame;
     double strength;

@@ -73,7 +73,7 @@ MainWindow::~MainWindow()
 void MainWindow::buildBands()
 {
     picture_ = new PictureView(*session_, *player_);
-    side_ = new SideColumn(*session_);
+    side_ = new SideColumn(*session_, dialogs_);
     renderPanel_ = new RenderPanel(*session_, dialogs_);
     anvil_ = new AnvilView(*session_);
     reel_ = new ReelView(*session_);

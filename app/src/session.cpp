@@ -6,6 +6,9 @@
 
 #include <QFileInfo>
 
+#include "ember/core/values.h"
+#include "text.h"
+
 namespace ember::app {
 
 Session::Session(QObject* parent)
@@ -20,6 +23,7 @@ Session::~Session() = default;
 
 void Session::documentChanged()
 {
+    felt_.reset();
     motion_ = std::make_unique<Motion>(project());
     cover_ = coverOf(project(), *motion_);
     const auto before = selection_.size();
@@ -99,6 +103,7 @@ void Session::select(StrikeIds ids)
     if (!selection_.empty())
         selectedBefore_ = selection_;
     selection_ = std::move(ids);
+    felt_.reset();
     emit selectionChanged();
 }
 
@@ -224,6 +229,148 @@ void Session::nudgeSelected(std::int64_t frames)
         emit told(tr("Strike moved to frame %1").arg(strike->frame.index));
 }
 
+void Session::newVariation()
+{
+    const auto free = std::any_of(selection_.begin(), selection_.end(),
+                                  [this](StrikeId id) { return project().strike(id) && !project().strike(id)->locked; });
+    if (!selection_.empty() && !free)
+        emit told(tr("The variation is locked; unlock it to try another"));
+    edit(withNewVariation(project(), selection_), tr("New variation"));
+}
+
+void Session::toggleLocked()
+{
+    if (selection_.empty())
+        return;
+    const Strike* first = project().strike(selection_.front());
+    const bool lock = first != nullptr && !first->locked;
+    edit(withStrikesChanged(project(), selection_, [lock](Strike& s) { s.locked = lock; }),
+         lock ? tr("Variation locked") : tr("Variation unlocked"));
+}
+
+void Session::settleHere(SettleMode mode)
+{
+    if (length() == 0)
+        return;
+    SettleMark mark = easeHomeAt(project(), Frame{playhead_});
+    mark.mode = mode;
+    edit(withSettle(project(), mark), mode == SettleMode::cut ? tr("Shakes end on frame %1").arg(playhead_)
+                                                             : tr("Shakes eased home from frame %1").arg(playhead_));
+}
+
+// --- the selected strike's recipe ---
+
+const Recipe* Session::felt() const
+{
+    const Strike* first = selection_.empty() ? nullptr : project().strike(selection_.front());
+    if (first == nullptr || project().recipe(first->recipe) == nullptr)
+        return nullptr;
+    if (!felt_)
+        felt_ = recipeOf(project(), *first);
+    return &*felt_;
+}
+
+std::optional<double> Session::recipeValue(const std::string& key) const
+{
+    const Recipe* recipe = felt();
+    return recipe != nullptr ? readValue(*recipe, key) : std::nullopt;
+}
+
+bool Session::isOwnValue(const std::string& key) const
+{
+    const Strike* first = selection_.empty() ? nullptr : project().strike(selection_.front());
+    return first != nullptr && first->overrides[key].has_value();
+}
+
+void Session::setRecipeValues(const std::vector<std::pair<std::string, double>>& values, Document::Gesture gesture)
+{
+    Project next = project();
+    QStringList told;
+    for (const auto& [key, value] : values) {
+        const Recipe* recipe = felt();
+        const FieldSpec* spec = recipe != nullptr ? specOfValue(*recipe, key) : nullptr;
+        if (spec == nullptr)
+            continue;
+        next = withRecipeValue(std::move(next), selection_, key, value, scope_);
+        told << valueSentence(key, *spec, value);
+    }
+    edit(std::move(next), told.join(QStringLiteral(", ")), gesture);
+}
+
+void Session::resetRecipeValue(const std::string& key)
+{
+    const Recipe* recipe = felt();
+    const FieldSpec* spec = recipe != nullptr ? specOfValue(*recipe, key) : nullptr;
+    if (spec == nullptr)
+        return;
+    if (isOwnValue(key))
+        edit(withoutOverride(project(), selection_, key), tr("%1 follows the recipe again").arg(toQString(spec->label)));
+    else
+        setRecipeValues({{key, spec->fallback}}, 0);
+}
+
+void Session::setOpenStrand(const std::string& name)
+{
+    if (name == openStrand_)
+        return;
+    openStrand_ = name;
+    emit scopeChanged();
+}
+
+void Session::renameStrand(std::size_t index, const std::string& name)
+{
+    const Recipe* recipe = felt();
+    if (recipe == nullptr || index >= recipe->strands.size())
+        return;
+    Project next = withStrandRenamed(project(), recipe->id, index, name);
+    if (openStrand_ == recipe->strands[index].name)
+        openStrand_ = name;
+    edit(std::move(next), tr("Strand named %1").arg(QString::fromStdString(name)));
+}
+
+std::string Session::envelopePrefix() const
+{
+    const Recipe* recipe = felt();
+    const Strand* strand = recipe != nullptr ? recipe->strand(openStrand_) : nullptr;
+    return strand != nullptr && strand->envelope ? "strand." + openStrand_ + ".envelope." : "envelope.";
+}
+
+Envelope Session::shapedEnvelope() const
+{
+    const Recipe* recipe = felt();
+    if (recipe == nullptr)
+        return {};
+    const Strand* strand = recipe->strand(openStrand_);
+    return strand != nullptr && strand->envelope ? *strand->envelope : recipe->envelope;
+}
+
+void Session::applyRecipe(RecipeId recipe)
+{
+    if (selection_.empty() || project().recipe(recipe) == nullptr)
+        return;
+    edit(withRecipeApplied(project(), selection_, recipe),
+         tr("Recipe %1").arg(QString::fromStdString(project().recipe(recipe)->name)));
+}
+
+void Session::makeOwnRecipe()
+{
+    const Strike* strike = selectedStrike();
+    if (strike == nullptr)
+        return;
+    auto [next, made] = withOwnRecipe(project(), strike->id);
+    if (made != 0)
+        edit(next, tr("%1 has its own recipe now: %2")
+                       .arg(strikeTitle(*strike), QString::fromStdString(next.recipe(made)->name)));
+}
+
+void Session::setInSeconds(bool on)
+{
+    if (on == inSeconds_)
+        return;
+    inSeconds_ = on;
+    emit scopeChanged();
+}
+
 void Session::setShapeScope(ShapeScope scope)
 {
     if (scope == scope_)
@@ -248,6 +395,22 @@ QString kindTitle(StrikeKind kind)
 QString strikeTitle(const Strike& strike)
 {
     return strike.name.empty() ? kindTitle(strike.kind) : QString::fromStdString(strike.name);
+}
+
+QString valueSentence(const std::string& key, const FieldSpec& spec, double value)
+{
+    value = clampTo(spec, value);
+    QString text = toQString(spec.label);
+    if (key.starts_with("strand.")) { // whose it is: all between the prefix and the value's own key
+        const auto from = std::string_view("strand.").size();
+        const QString rest = QString::fromStdString(key.substr(from));
+        text = rest.section(QLatin1Char('.'), 0, 0) + QStringLiteral(": ") + text.toLower();
+    }
+    if (!spec.choices.empty()) {
+        QString word = toQString(spec.choices[static_cast<std::size_t>(value)]);
+        return text + QLatin1Char(' ') + word.replace(QLatin1Char('_'), QLatin1Char(' '));
+    }
+    return QStringLiteral("%1 %2 %3").arg(text).arg(spec.unit == "%" ? value * 100 : value).arg(toQString(spec.unit)).trimmed();
 }
 
 QString timecode(std::int64_t frame, FrameRate rate)

@@ -11,7 +11,9 @@
 #include "ember/core/motion.h"
 #include "ember/core/projection.h"
 #include "ember/project/document.h"
+#include "ember/project/film_edits.h"
 #include "ember/project/recipe_edits.h"
+#include "book_shelf.h"
 #include "frame_store.h"
 #include "loop_range.h"
 #include "thumb_store.h"
@@ -63,9 +65,44 @@ public:
     void duplicateSelected();
     void nudgeSelected(std::int64_t frames);
 
-    // --- shape scope
+    /// Another seed for the selected strikes that are not locked.
+    void newVariation();
+    void toggleLocked();
+    /// Ends what runs at the playhead: now, or eased home from there.
+    void settleHere(SettleMode mode);
+
+    // --- the selected strike's recipe
     ShapeScope shapeScope() const { return scope_; }
     void setShapeScope(ShapeScope scope);
+    /// The recipe of the first selected strike as it is felt, with the strike's own values; null when there is none.
+    const Recipe* felt() const;
+    /// A value of it by its key.
+    std::optional<double> recipeValue(const std::string& key) const;
+    /// The value is the strike's own and not its recipe's.
+    bool isOwnValue(const std::string& key) const;
+    /// Sets values, for the recipe or for the selected strikes alone, as the scope says.
+    void setRecipeValues(const std::vector<std::pair<std::string, double>>& values, Document::Gesture gesture);
+    /// Gives an own value back to the recipe; a value that follows it already goes to its default.
+    void resetRecipeValue(const std::string& key);
+    /// The strand that is open in the side column; the Anvil shapes its envelope when it has one of its own.
+    const std::string& openStrand() const { return openStrand_; }
+    void setOpenStrand(const std::string& name);
+    /// An open strand stays open under its new name.
+    void renameStrand(std::size_t index, const std::string& name);
+    /// What the Anvil's envelope keys begin with: "envelope." or "strand.NAME.envelope.".
+    std::string envelopePrefix() const;
+    /// The envelope the Anvil shapes.
+    Envelope shapedEnvelope() const;
+    /// Applies a recipe of the project to the selected strikes.
+    void applyRecipe(RecipeId recipe);
+    /// The selected strike gets a recipe of its own, as it is felt now.
+    void makeOwnRecipe();
+
+    /// Lengths are shown in seconds instead of frames.
+    bool inSeconds() const { return inSeconds_; }
+    void setInSeconds(bool on);
+
+    BookShelf& book() { return book_; }
 
     // --- files
     QString projectPath() const { return path_; }
@@ -97,7 +134,7 @@ signals:
     void selectionChanged();
     void playheadChanged(qint64 frame);
     void loopChanged();
-    void scopeChanged();
+    void scopeChanged(); ///< whom shapes are for, which strand is open, how time is shown
     void fileChanged(); ///< path, modified mark, clip
     void openingChanged();
     void opened();
@@ -119,6 +156,10 @@ private:
     Document document_;
     std::unique_ptr<Motion> motion_;
     Cover cover_;
+    mutable std::optional<Recipe> felt_; ///< made when it is asked for
+    std::string openStrand_;
+    bool inSeconds_ = false;
+    BookShelf book_;
     StrikeIds selection_;
     StrikeIds selectedBefore_; ///< the selection before this one
     std::int64_t playhead_ = 0;
@@ -139,6 +180,8 @@ private:
 /// "Dead weight, 3 strikes" style helpers for messages.
 QString strikeTitle(const Strike& strike);
 QString kindTitle(StrikeKind kind);
+/// "Kick: rate 12 Hz"
+QString valueSentence(const std::string& key, const FieldSpec& spec, double value);
 /// hh:mm:ss:ff at the project's rate (rounded to whole frames a second for the last pair).
 QString timecode(std::int64_t frame, FrameRate rate);
 

@@ -1,16 +1,21 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "strand_row.h"
+
 #include <algorithm>
 #include <cmath>
 
 #include <QGridLayout>
 #include <QLabel>
+#include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
 #include <QToolButton>
 
-#include "side_column.h"
+#include "ember/core/values.h"
+#include "strand_details.h"
 #include "text.h"
 #include "theme.h"
+#include "value_control.h"
 #include "value_field.h"
 
 namespace ember::app {
@@ -18,94 +23,105 @@ namespace ember::app {
 namespace {
 
 constexpr std::array<Axis, 4> shownAxes{Axis::x, Axis::y, Axis::roll, Axis::zoom};
-const std::array<FieldSpec, 4> amountSpecs{{
-    {"x", "x", "px", -4000, 4000, 0, 1, "Largest way sideways at strength 100 %, for every strike of this recipe"},
-    {"y", "y", "px", -4000, 4000, 0, 1, "Largest way up and down at strength 100 %, for every strike of this recipe"},
-    {"roll", "roll", "°", -180, 180, 0, 0.1, "Largest turn at strength 100 %, for every strike of this recipe"},
-    {"zoom", "zoom", "%", -2, 2, 0, 0.01, "Largest push at strength 100 %, for every strike of this recipe"},
-}};
-constexpr int traceWidth = 110;
+constexpr int traceSteps = 110;
+constexpr double traceWidth = 72;
+constexpr int headHeight = 24;
 
 } // namespace
 
+QString strandSummary(const Strand& strand)
+{
+    const QString kind = toQString(sourceWords[strand.source.index()]);
+    const auto hertz = [](double v) { return QString::number(v, 'g', 3); };
+    if (const auto* jitter = std::get_if<Jitter>(&strand.source))
+        return jitter->every == 1 ? StrandRow::tr("jitter, every frame")
+                                  : StrandRow::tr("jitter, every %1 frames").arg(jitter->every);
+    if (std::holds_alternative<Drawn>(strand.source))
+        return kind;
+    if (const auto* kick = std::get_if<Kick>(&strand.source))
+        return StrandRow::tr("kick, %1 Hz, damping %2").arg(hertz(strand.rate.peakHz)).arg(kick->damping);
+    if (const auto* swing = std::get_if<Oscillation>(&strand.source))
+        return StrandRow::tr("%1, %2 to %3 Hz")
+            .arg(swing->wave == Wave::sine       ? StrandRow::tr("sine")
+                 : swing->wave == Wave::triangle ? StrandRow::tr("triangle")
+                                                 : StrandRow::tr("square"),
+                 hertz(strand.rate.peakHz), hertz(strand.rate.restHz));
+    return StrandRow::tr("%1, %2 to %3 Hz").arg(kind, hertz(strand.rate.peakHz), hertz(strand.rate.restHz));
+}
+
 StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     : QWidget(parent), session_(session), index_(index), name_(new QLabel(this)), about_(new QLabel(this)),
-      solo_(new QToolButton(this)), mute_(new QToolButton(this))
+      open_(new QToolButton(this)), solo_(new QToolButton(this)), mute_(new QToolButton(this)),
+      column_(new QVBoxLayout(this))
 {
     setObjectName(QStringLiteral("strand-%1").arg(index));
-    auto* grid = new QGridLayout(this);
-    grid->setContentsMargins(10, 4, 8, 3);
-    grid->setHorizontalSpacing(3);
-    grid->setVerticalSpacing(1);
+    column_->setContentsMargins(10, 4, 8, 3);
+    column_->setSpacing(2);
+    auto* head = new QHBoxLayout;
+    head->setSpacing(4);
     name_->setFont(theme::words(13, true));
     about_->setFont(theme::words(11));
     about_->setStyleSheet(QStringLiteral("color: #9a8f80"));
-    grid->addWidget(name_, 0, 0, 1, 2);
-    grid->addWidget(about_, 0, 2, 1, 3);
-    grid->setColumnStretch(5, 1);
-    for (auto* button : {solo_, mute_}) {
-        button->setCheckable(true);
-        button->setFont(theme::words(11));
-        button->setStyleSheet(QStringLiteral("QToolButton { padding: 0 5px; }"));
-    }
-    solo_->setText(tr("Solo"));
-    solo_->setToolTip(tr("Feel only solo strands of this recipe"));
-    solo_->setObjectName(QStringLiteral("solo"));
-    mute_->setText(tr("Mute"));
-    mute_->setToolTip(tr("Leave this strand out"));
-    mute_->setObjectName(QStringLiteral("mute"));
-    grid->addWidget(solo_, 0, 6);
-    grid->addWidget(mute_, 0, 7);
+    head->addWidget(name_);
+    head->addWidget(about_, 1);
+    head->addSpacing(static_cast<int>(traceWidth) + 8);
+    const auto button = [&](QToolButton* made, const QString& text, const QString& tip, const char* name) {
+        made->setText(text);
+        made->setToolTip(tip);
+        made->setObjectName(QLatin1String(name));
+        made->setCheckable(true);
+        made->setFont(theme::words(11));
+        made->setStyleSheet(QStringLiteral("QToolButton { padding: 0 5px; }"));
+        head->addWidget(made);
+    };
+    button(solo_, tr("Solo"), tr("Feel only solo strands of this recipe"), "solo");
+    button(mute_, tr("Mute"), tr("Leave this strand out"), "mute");
+    button(open_, tr("More"), tr("Everything of this strand: source, rates, bursts, own envelope, order"), "open-strand");
+    column_->addLayout(head);
     auto* amounts = new QHBoxLayout;
     amounts->setSpacing(2);
+    Strand sample; // amounts are the same fields for every source
+    const Values values = valuesOf(sample);
     for (std::size_t i = 0; i < shownAxes.size(); ++i) {
-        auto* label = new QLabel(toQString(amountSpecs[i].label), this);
+        const std::string axisKey = "amount." + std::string(axisName(shownAxes[i]));
+        const auto found = std::find_if(values.begin(), values.end(), [&](const Value& v) { return v.key == axisKey; });
+        auto* label = dimLabel(toQString(found->spec->label), this);
         label->setFont(theme::words(11));
-        label->setStyleSheet(QStringLiteral("color: #9a8f80"));
-        auto* field = new ValueField(amountSpecs[i], this);
+        auto* field = new ValueField(*found->spec, this);
         field->setObjectName(QStringLiteral("amount-") + label->text());
-        field->setFixedWidth(i < 2 ? 64 : 50);
+        field->setFixedWidth(i < 2 ? 64 : 54);
         field->gestureSource = [this] { return session_.newGesture(); };
-        const Axis axis = shownAxes[i];
-        connect(field, &ValueField::wished, this, [this, axis, label](double value, quint64 gesture) {
-            change([&](Strand& s) { s.amount[axis] = value; },
-                   tr("%1 %2 %3").arg(name_->text(), label->text()).arg(axis == Axis::zoom ? value * 100 : value),
-                   gesture);
+        field->resetAction = [this, axisKey] { session_.resetRecipeValue(key(axisKey.c_str())); };
+        connect(field, &ValueField::wished, this, [this, axisKey](double value, quint64 gesture) {
+            session_.setRecipeValues({{key(axisKey.c_str()), value}}, gesture);
         });
         amounts->addWidget(label);
         amounts->addWidget(field);
         amounts_[i] = field;
     }
     amounts->addStretch(1);
-    grid->addLayout(amounts, 1, 0, 1, 8);
-    connect(mute_, &QToolButton::clicked, this, [this](bool on) {
-        change([on](Strand& s) { s.muted = on; },
-               on ? tr("%1 muted").arg(name_->text()) : tr("%1 felt again").arg(name_->text()));
-    });
-    connect(solo_, &QToolButton::clicked, this, [this](bool on) {
-        change([on](Strand& s) { s.solo = on; },
-               on ? tr("%1 alone").arg(name_->text()) : tr("%1 with the others").arg(name_->text()));
+    column_->addLayout(amounts);
+    connect(mute_, &QToolButton::clicked, this,
+            [this](bool on) { session_.setRecipeValues({{key("muted"), on ? 1 : 0}}, 0); });
+    connect(solo_, &QToolButton::clicked, this,
+            [this](bool on) { session_.setRecipeValues({{key("solo"), on ? 1 : 0}}, 0); });
+    connect(open_, &QToolButton::clicked, this, [this](bool on) {
+        const Strand* s = strand();
+        session_.setOpenStrand(on && s != nullptr ? s->name : std::string());
     });
     refresh();
 }
 
 const Strand* StrandRow::strand() const
 {
-    const Strike* strike = session_.selectedStrike();
-    const Recipe* recipe = strike != nullptr ? session_.project().recipe(strike->recipe) : nullptr;
+    const Recipe* recipe = session_.felt();
     return recipe != nullptr && index_ < recipe->strands.size() ? &recipe->strands[index_] : nullptr;
 }
 
-template <typename Change>
-void StrandRow::change(Change&& change, const QString& result, Document::Gesture gesture)
+std::string StrandRow::key(const char* value) const
 {
-    const Strike* strike = session_.selectedStrike();
-    Project next = session_.project();
-    Recipe* recipe = strike != nullptr ? next.recipe(strike->recipe) : nullptr;
-    if (recipe == nullptr || index_ >= recipe->strands.size())
-        return;
-    change(recipe->strands[index_]);
-    session_.edit(std::move(next), result, gesture);
+    const Strand* s = strand();
+    return "strand." + (s != nullptr ? s->name : std::string()) + "." + value;
 }
 
 void StrandRow::refresh()
@@ -114,41 +130,81 @@ void StrandRow::refresh()
     if (s == nullptr)
         return;
     name_->setText(QString::fromStdString(s->name));
-    const auto hertz = [](double v) { return QString::number(v, 'g', 3); };
-    if (const auto* kick = std::get_if<Kick>(&s->source))
-        about_->setText(tr("kick, %1 Hz, damping %2").arg(hertz(s->rate.peakHz)).arg(kick->damping));
-    else
-        about_->setText(
-            tr("%3, %1 to %2 Hz")
-                .arg(hertz(s->rate.peakHz), hertz(s->rate.restHz), toQString(sourceWords[s->source.index()])));
+    about_->setText(strandSummary(*s));
     mute_->setChecked(s->muted);
+    mute_->setText(session_.isOwnValue(key("muted")) ? tr("Mute *") : tr("Mute"));
     solo_->setChecked(s->solo);
-    for (std::size_t i = 0; i < shownAxes.size(); ++i)
+    for (std::size_t i = 0; i < shownAxes.size(); ++i) {
         amounts_[i]->setValue(s->amount[shownAxes[i]]);
-    // Its own trace: this strand alone, on the axis that moves most.
-    Project alone = onlyStrike(session_.project(), session_.selectedStrike()->id);
-    Strike& strike = alone.strikes.front();
-    Recipe& recipe = *alone.recipe(strike.recipe);
-    Strand only = *s;
-    only.muted = false;
-    recipe.strands = {only};
-    strike.frame = Frame{0};
+        amounts_[i]->setOwn(session_.isOwnValue(key(("amount." + std::string(axisName(shownAxes[i]))).c_str())));
+    }
+    const bool opened = session_.openStrand() == s->name;
+    open_->setChecked(opened);
+    open_->setText(opened ? tr("Less") : tr("More"));
+    if (opened && details_ == nullptr) {
+        details_ = new StrandDetails(session_, index_, this);
+        column_->addWidget(details_);
+    } else if (!opened && details_ != nullptr) {
+        details_->deleteLater();
+        details_->hide();
+        details_ = nullptr;
+    }
+    if (details_ != nullptr)
+        details_->refresh();
+    refreshTrace(*s);
+}
+
+void StrandRow::refreshTrace(const Strand& strand)
+{
+    // This strand alone, at full strength, on the axis that moves most; made again only when it is another.
+    const Strike* selected = session_.project().strike(session_.selection().front());
+    Recipe recipe = *session_.felt();
+    recipe.strands = {strand};
+    recipe.strands[0].muted = false;
+    recipe.strands[0].solo = false;
+    recipe.seed = recipe.variation == Variation::same ? recipe.seed : selected->seed;
+    recipe.variation = Variation::same;
+    recipe.id = 1;
+    const double rate = session_.project().rate.perSecond();
+    if (recipe == traced_ && rate == tracedRate_ && !trace_.empty())
+        return;
+    traced_ = recipe;
+    tracedRate_ = rate;
+    Project alone;
+    alone.rate = session_.project().rate;
+    alone.recipes = {recipe};
+    Strike strike;
+    strike.id = 1;
+    strike.recipe = 1;
+    strike.direction = 90; // along x and y alike for the eye: the larger is drawn
+    alone.strikes = {strike};
+    const bool sideways = std::abs(strand.amount[Axis::x]) > std::abs(strand.amount[Axis::y]);
+    if (sideways)
+        alone.strikes[0].direction = 0;
     const Motion motion(alone);
-    const double end = std::min(envelopeOf(alone, strike).end(), 60.0);
+    const double end = motion.spans().empty() ? 1 : std::min(motion.spans().front().end, 60.0);
     trace_.clear();
     double largest = 1e-9;
-    for (int i = 0; i <= traceWidth; ++i) {
-        const Pose pose = motion.poseAt(-1 + (end + 1) * i / traceWidth);
-        const double way = std::abs(only.amount[Axis::y]) >= std::abs(only.amount[Axis::x]) ? pose.y : pose.x;
-        const double value = only.amount[Axis::x] != 0 || only.amount[Axis::y] != 0 ? way
-                             : only.amount[Axis::roll] != 0                         ? pose.roll
-                                                                                    : -(pose.zoom - 1);
+    for (int i = 0; i <= traceSteps; ++i) {
+        const Pose pose = motion.poseAt(-1 + (end + 1) * i / traceSteps);
+        double value = sideways ? pose.x : pose.y;
+        if (strand.amount[Axis::x] == 0 && strand.amount[Axis::y] == 0)
+            value = strand.amount[Axis::roll] != 0   ? pose.roll
+                    : strand.amount[Axis::zoom] != 0 ? 1 - pose.zoom
+                    : strand.amount[Axis::pan] != 0  ? pose.pan
+                                                     : pose.tilt;
         trace_.push_back(value);
         largest = std::max(largest, std::abs(value));
     }
     for (double& value : trace_)
         value /= largest;
     update();
+}
+
+void StrandRow::mousePressEvent(QMouseEvent* event)
+{
+    if (event->button() == Qt::LeftButton && event->position().y() < headHeight)
+        open_->click();
 }
 
 void StrandRow::paintEvent(QPaintEvent*)
@@ -160,11 +216,11 @@ void StrandRow::paintEvent(QPaintEvent*)
     p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 4, 4);
     if (trace_.empty())
         return;
-    const double left = solo_->x() - 8 - traceWidth * 0.72;
+    const double left = solo_->x() - 8 - traceWidth;
     const double middle = name_->geometry().center().y() + 1;
     QPainterPath path;
     for (std::size_t i = 0; i < trace_.size(); ++i) {
-        const QPointF at(left + 0.72 * static_cast<double>(i), middle + 9 * trace_[i]);
+        const QPointF at(left + traceWidth * static_cast<double>(i) / traceSteps, middle + 9 * trace_[i]);
         i == 0 ? path.moveTo(at) : path.lineTo(at);
     }
     const Strand* s = strand();

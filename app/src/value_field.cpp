@@ -34,10 +34,12 @@ void ValueField::setSpec(const FieldSpec& spec)
 {
     spec_ = spec;
     const auto number = [this](double v) { return QString::number(v * shownFactor(), 'g', 6); };
-    const QString unit = toQString(spec.unit);
+    const QString unit = isTime() && inSeconds_ ? tr("s") : toQString(spec.unit);
     setAccessibleName(toQString(spec.label));
-    setToolTip(tr("%1.\n%2 to %3 %4, usually %5. Drag, turn the wheel or click and type; Ctrl+click returns to %5.")
-                   .arg(toQString(spec.help), number(spec.min), number(spec.max), unit, number(spec.fallback)));
+    setToolTip(tr("%1.\n%2 to %3 %4, usually %5. Drag, turn the wheel or click and type; with Shift finely; Ctrl+click "
+                  "returns to %6.")
+                   .arg(toQString(spec.help), number(spec.min), number(spec.max), unit, number(spec.fallback),
+                        own_ ? tr("the recipe's value") : number(spec.fallback)));
     updateGeometry();
     update();
 }
@@ -52,7 +54,18 @@ void ValueField::setBarred(const QString& reason)
 
 double ValueField::shownFactor() const
 {
+    if (isTime() && inSeconds_)
+        return 1 / framesPerSecond_;
     return spec_.unit == "%" ? 100 : 1;
+}
+
+void ValueField::setTime(double framesPerSecond, bool inSeconds)
+{
+    if (framesPerSecond == framesPerSecond_ && inSeconds == inSeconds_)
+        return;
+    framesPerSecond_ = framesPerSecond;
+    inSeconds_ = inSeconds && framesPerSecond > 0;
+    setSpec(spec_);
 }
 
 void ValueField::setValue(double value)
@@ -71,21 +84,25 @@ void ValueField::setMixed(bool mixed)
 
 void ValueField::setOwn(bool own)
 {
+    if (own == own_)
+        return;
     own_ = own;
-    update();
+    setSpec(spec_);
 }
 
 QString ValueField::shownText() const
 {
     if (mixed_)
         return QStringLiteral("–");
+    if (!spec_.choices.empty())
+        return toQString(spec_.choices[static_cast<std::size_t>(value_)]);
     const double shown = value_ * shownFactor();
     const int decimals = std::abs(shown - std::round(shown)) < 0.005 ? 0 : std::abs(shown) < 10 ? 2 : 1;
     QString number = QString::number(shown, 'f', decimals);
     if (number.contains(QLatin1Char('.')))
         while (number.endsWith(QLatin1Char('0')))
             number.chop(1);
-    const QString unit = spec_.unit == "frames" ? QString() : toQString(spec_.unit);
+    const QString unit = !isTime() ? toQString(spec_.unit) : inSeconds_ ? tr("s") : QString();
     if (unit.isEmpty())
         return number;
     return unit == QStringLiteral("°") ? number + unit : number + QLatin1Char(' ') + unit;
@@ -147,7 +164,10 @@ void ValueField::mousePressEvent(QMouseEvent* event)
     if (event->button() != Qt::LeftButton)
         return;
     if ((event->modifiers() & Qt::ControlModifier) != 0) {
-        wish(spec_.fallback, 0);
+        if (resetAction)
+            resetAction();
+        else
+            wish(spec_.fallback, 0);
         return;
     }
     pressed_ = event->position().toPoint();
@@ -238,14 +258,32 @@ void ValueField::endTyping(bool take)
         setFocus();
     if (!take)
         return;
+    if (const auto value = typedValue(text); value && std::abs(*value - value_) > 1e-9)
+        wish(*value, 0);
+    emit typed();
+}
+
+std::optional<double> ValueField::typedValue(QString text) const
+{
     text.replace(QLatin1Char(','), QLatin1Char('.'));
-    while (!text.isEmpty() && !text.back().isDigit() && text.back() != QLatin1Char('.'))
-        text.chop(1); // a unit typed along
+    QString unit;
+    while (!text.isEmpty() && !text.back().isDigit() && text.back() != QLatin1Char('.')) {
+        unit.prepend(text.back());
+        text.chop(1);
+    }
+    unit = unit.trimmed().toLower();
+    double factor = shownFactor();
+    if (isTime() && framesPerSecond_ > 0) {
+        if (unit == QStringLiteral("s") || unit == tr("s"))
+            factor = 1 / framesPerSecond_;
+        else if (unit == QStringLiteral("ms"))
+            factor = 1000 / framesPerSecond_;
+        else if (unit.startsWith(QLatin1Char('f')))
+            factor = 1;
+    }
     bool ok = false;
     const double number = QLocale::c().toDouble(text, &ok);
-    if (ok && std::isfinite(number) && std::abs(number / shownFactor() - value_) > 1e-9)
-        wish(number / shownFactor(), 0);
-    emit typed();
+    return ok && std::isfinite(number) ? std::optional(number / factor) : std::nullopt;
 }
 
 void ValueField::enterEvent(QEnterEvent*)

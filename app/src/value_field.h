@@ -2,6 +2,7 @@
 #pragma once
 
 #include <functional>
+#include <optional>
 
 #include <QWidget>
 
@@ -12,8 +13,8 @@ class QLineEdit;
 namespace ember::app {
 
 /// A number that is plain text until it is touched: drag it sideways, turn the wheel, press the arrow keys, or click
-/// (or press Enter) and type. Ctrl+click returns it to its default. It does not hold the truth: it shows what
-/// setValue() gives it and tells what was wished for.
+/// (or press Enter) and type. Ctrl+click resets it: to its recipe's value where it is the strike's own, else to its
+/// default. It does not hold the truth: it shows what setValue() gives it and tells what was wished for.
 class ValueField : public QWidget {
     Q_OBJECT
 public:
@@ -31,6 +32,8 @@ public:
     void setBarred(const QString& reason);
     /// Whole numbers only.
     void setWhole(bool whole) { whole_ = whole; }
+    /// Shows a number of frames in frames or in seconds; either can be typed ("12 f", "0.5 s").
+    void setTime(double framesPerSecond, bool inSeconds);
 
     QSize sizeHint() const override;
     QSize minimumSizeHint() const override { return sizeHint(); }
@@ -47,6 +50,8 @@ signals:
 public:
     /// Where a drag gets its identity from (Session::newGesture).
     std::function<quint64()> gestureSource;
+    /// What Ctrl+click does; without it the default is wished for.
+    std::function<void()> resetAction;
 
 protected:
     bool event(QEvent* event) override; ///< keeps the arrow and Enter keys from the window's shortcuts
@@ -68,6 +73,9 @@ private:
     void wish(double value, quint64 gesture);
     quint64 runGesture();
     double shownFactor() const;
+    bool isTime() const { return spec_.unit == "frames"; }
+    /// The value a typed text stands for.
+    std::optional<double> typedValue(QString text) const;
 
     FieldSpec spec_;
     double value_ = 0;
@@ -75,6 +83,8 @@ private:
     bool own_ = false;
     bool whole_ = false;
     bool hovered_ = false;
+    double framesPerSecond_ = 0; ///< 0: not known, frames only
+    bool inSeconds_ = false;
     QLineEdit* editor_ = nullptr;
     QPoint pressed_;
     double pressedValue_ = 0;

@@ -1,0 +1,43 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "book_shelf.h"
+
+namespace ember::app {
+
+BookShelf::BookShelf(QObject* parent) : QObject(parent), path_(userBookPath())
+{
+    UserBook book = openUserBook(path_);
+    entries_ = std::move(book.entries);
+    trouble_ = QString::fromStdString(book.trouble);
+}
+
+QString BookShelf::write(const BookEntries& entries)
+{
+    const auto status = saveRecipes(entries, path_);
+    return status ? QString() : QString::fromStdString(sentence(status.error()));
+}
+
+QString BookShelf::change(BookEntries entries, const QString& what)
+{
+    if (entries == entries_)
+        return {};
+    if (QString wrong = write(entries); !wrong.isEmpty())
+        return wrong;
+    before_.push_back({std::move(entries_), what});
+    entries_ = std::move(entries);
+    emit changed();
+    return {};
+}
+
+QString BookShelf::takeBack()
+{
+    if (before_.empty())
+        return {};
+    if (QString wrong = write(before_.back().entries); !wrong.isEmpty())
+        return wrong;
+    entries_ = std::move(before_.back().entries);
+    before_.pop_back();
+    emit changed();
+    return {};
+}
+
+} // namespace ember::app

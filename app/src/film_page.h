@@ -1,0 +1,60 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <array>
+#include <vector>
+
+#include <QWidget>
+
+#include "session.h"
+
+class QLabel;
+class QLineEdit;
+class QPushButton;
+class QToolButton;
+class QVBoxLayout;
+
+namespace ember::app {
+
+class ControlGrid;
+class KeyRows;
+
+/// What stands over all strikes of the film: the master, where strikes meet, settle marks, drift, the shot's own move.
+class FilmPage : public QWidget {
+    Q_OBJECT
+public:
+    explicit FilmPage(Session& session, QWidget* parent = nullptr);
+
+private:
+    void buildMaster(QVBoxLayout& column);
+    void buildMeeting(QVBoxLayout& column);
+    void buildSettles(QVBoxLayout& column);
+    void buildDrift(QVBoxLayout& column);
+    void buildMove(QVBoxLayout& column);
+    /// A part's name, with buttons at its right end.
+    QWidget* heading(const QString& text, const std::vector<QPushButton*>& buttons);
+    QPushButton* button(const QString& text, const char* name, const QString& tip, const std::function<void()>& act);
+    void refresh();
+    void refreshGroups();
+    void refreshAxes();
+    void setAxes(std::initializer_list<Axis> axes, bool on, const QString& what);
+
+    struct GroupRow {
+        QWidget* box;
+        QLineEdit* name;
+        ControlGrid* values;
+    };
+    Session& session_;
+    ControlGrid* master_ = nullptr;
+    std::array<QToolButton*, axisCount> axes_{};
+    QToolButton* position_ = nullptr;
+    QToolButton* rotation_ = nullptr;
+    ControlGrid* overlap_ = nullptr;
+    ControlGrid* drift_ = nullptr;
+    std::vector<KeyRows*> lists_;
+    std::vector<GroupRow> groups_;
+    QVBoxLayout* groupColumn_ = nullptr;
+    std::vector<QPushButton*> needClip_;
+};
+
+} // namespace ember::app

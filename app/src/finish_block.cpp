@@ -1,0 +1,121 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "finish_block.h"
+
+#include <QComboBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPushButton>
+#include <QRegularExpression>
+#include <QRegularExpressionValidator>
+#include <QVBoxLayout>
+
+#include "theme.h"
+#include "value_control.h"
+
+namespace ember::app {
+
+namespace {
+
+QString edgeTitle(EdgeMode mode)
+{
+    switch (mode) {
+    case EdgeMode::mirror: return FinishBlock::tr("mirrored");
+    case EdgeMode::extend: return FinishBlock::tr("extended");
+    case EdgeMode::plain: return FinishBlock::tr("plain colour");
+    }
+    return {};
+}
+
+} // namespace
+
+FinishBlock::FinishBlock(Session& session, QWidget* parent) : QWidget(parent), session_(session)
+{
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(14, 5, 14, 6);
+    column->setSpacing(4);
+    auto* row = new QHBoxLayout;
+    row->setSpacing(6);
+    auto* title = dimLabel(tr("Finish"), this);
+    title->setMinimumWidth(48);
+    row->addWidget(title);
+    row->addWidget(dimLabel(tr("Edges"), this));
+    edges_ = new QComboBox(this);
+    edges_->setObjectName(QStringLiteral("finish-edges"));
+    for (const auto mode : {EdgeMode::mirror, EdgeMode::extend, EdgeMode::plain})
+        edges_->addItem(edgeTitle(mode));
+    edges_->setToolTip(tr("What shows where the picture has moved away from its border"));
+    connect(edges_, &QComboBox::activated, this, [this](int index) {
+        Project next = session_.project();
+        next.finish.edges = static_cast<EdgeMode>(index);
+        session_.edit(std::move(next), tr("Edges %1").arg(edges_->itemText(index)));
+    });
+    row->addWidget(edges_);
+    colour_ = new QLineEdit(this);
+    colour_->setObjectName(QStringLiteral("finish-colour"));
+    colour_->setFixedWidth(74);
+    colour_->setFont(theme::numbers(12));
+    colour_->setValidator(
+        new QRegularExpressionValidator(QRegularExpression(QStringLiteral("#[0-9a-fA-F]{6}")), colour_));
+    colour_->setToolTip(tr("The plain colour, such as #1a2b3c"));
+    connect(colour_, &QLineEdit::editingFinished, this, [this] {
+        const QColor colour(colour_->text());
+        Project next = session_.project();
+        next.finish.plain = {static_cast<std::uint8_t>(colour.red()), static_cast<std::uint8_t>(colour.green()),
+                             static_cast<std::uint8_t>(colour.blue())};
+        session_.edit(std::move(next), tr("Plain colour %1").arg(colour_->text()));
+    });
+    row->addWidget(colour_);
+    row->addStretch(1);
+    column->addLayout(row);
+    auto* last = new QHBoxLayout;
+    last->setSpacing(6);
+    auto* cover = dimLabel(tr("Cover"), this);
+    cover->setMinimumWidth(48);
+    last->addWidget(cover);
+    cover_ = new QComboBox(this);
+    cover_->setObjectName(QStringLiteral("finish-cover"));
+    cover_->addItem(tr("off"));
+    cover_->addItem(tr("exact"));
+    cover_->setToolTip(tr("Exact: the whole film is enlarged by just as much as hides every border"));
+    connect(cover_, &QComboBox::activated, this, [this](int index) {
+        Project next = session_.project();
+        next.finish.cover = static_cast<CoverMode>(index);
+        session_.edit(std::move(next), tr("Cover %1").arg(cover_->itemText(index)));
+    });
+    last->addWidget(cover_);
+    coverSays_ = dimLabel({}, this);
+    coverSays_->setFont(theme::words(12));
+    coverSays_->setWordWrap(true);
+    last->addWidget(coverSays_, 1);
+    auto* render = new QPushButton(tr("Render film"), this);
+    render->setObjectName(QStringLiteral("render-open"));
+    render->setToolTip(tr("Choose where and how to render (Ctrl+R)"));
+    connect(render, &QPushButton::clicked, this, &FinishBlock::renderAsked);
+    row->addWidget(render);
+    column->addLayout(last);
+    connect(&session_, &Session::projectChanged, this, &FinishBlock::refresh);
+    refresh();
+}
+
+void FinishBlock::refresh()
+{
+    const Finish& finish = session_.project().finish;
+    edges_->setCurrentIndex(static_cast<int>(finish.edges));
+    cover_->setCurrentIndex(static_cast<int>(finish.cover));
+    colour_->setVisible(finish.edges == EdgeMode::plain);
+    if (!colour_->hasFocus())
+        colour_->setText(QColor(finish.plain.r, finish.plain.g, finish.plain.b).name());
+    const Cover& cover = session_.cover();
+    if (cover.needed <= 1)
+        coverSays_->setText(tr("No frame shows its border."));
+    else if (cover.needed > largestCover)
+        coverSays_->setText(tr("Frame %1 leaves the picture: no zoom hides its border.").arg(cover.worstFrame));
+    else if (finish.cover == CoverMode::off)
+        coverSays_->setText(
+            tr("%1 % would hide the borders (frame %2).").arg(100 * cover.needed, 0, 'f', 1).arg(cover.worstFrame));
+    else
+        coverSays_->setText(
+            tr("Zoomed to %1 %, set by frame %2.").arg(100 * cover.zoom, 0, 'f', 1).arg(cover.worstFrame));
+}
+
+} // namespace ember::app

@@ -1,0 +1,91 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "key_rows.h"
+
+#include <QGridLayout>
+#include <QPushButton>
+
+#include "theme.h"
+#include "text.h"
+#include "value_control.h"
+#include "value_field.h"
+
+namespace ember::app {
+
+KeyRows::KeyRows(Session& session, Kind kind, QWidget* parent)
+    : QWidget(parent), session_(session), kind_(std::move(kind)), grid_(new QGridLayout(this))
+{
+    grid_->setContentsMargins(0, 0, 0, 0);
+    grid_->setHorizontalSpacing(2);
+    grid_->setVerticalSpacing(1);
+    grid_->setColumnStretch(static_cast<int>(kind_.fields.size()), 1);
+}
+
+void KeyRows::addRow()
+{
+    const std::size_t index = rows_.size();
+    Row row{};
+    const auto valuesNow = [this, index] {
+        const auto all = kind_.rows(session_.project());
+        return index < all.size() ? all[index] : std::vector<double>();
+    };
+    for (std::size_t i = 0; i < kind_.fields.size(); ++i) {
+        auto* control = new ValueControl(kind_.fields[i], toQString(kind_.fields[i].label), this);
+        control->setObjectName(QStringLiteral("%1-%2-%3").arg(kind_.name).arg(index).arg(toQString(kind_.fields[i].key)));
+        control->gestureSource = [this] { return session_.newGesture(); };
+        // Queued: the change may order the rows anew.
+        connect(
+            control, &ValueControl::wished, this,
+            [this, index, i, valuesNow](double value, quint64 gesture) {
+                auto values = valuesNow();
+                if (values.empty())
+                    return;
+                values[i] = value;
+                session_.edit(kind_.change(session_.project(), index, values), kind_.changed, gesture);
+            },
+            Qt::QueuedConnection);
+        grid_->addWidget(control, static_cast<int>(index), static_cast<int>(i));
+        row.controls.push_back(control);
+    }
+    const auto button = [&](const QString& text, const QString& tip, const char* name, int column) {
+        auto* made = new QPushButton(text, this);
+        made->setFont(theme::words(11));
+        made->setStyleSheet(QStringLiteral("padding: 0 6px;"));
+        made->setToolTip(tip);
+        made->setObjectName(QStringLiteral("%1-%2-%3").arg(kind_.name).arg(index).arg(QLatin1String(name)));
+        grid_->addWidget(made, static_cast<int>(index), static_cast<int>(kind_.fields.size()) + column);
+        return made;
+    };
+    row.go = button(tr("Go"), tr("Moves the playhead there"), "go", 1);
+    row.remove = button(tr("Delete"), tr("Takes it away"), "delete", 2);
+    connect(row.go, &QPushButton::clicked, this, [this, valuesNow] {
+        if (const auto values = valuesNow(); !values.empty())
+            session_.setPlayhead(static_cast<std::int64_t>(values.front()));
+    });
+    connect(
+        row.remove, &QPushButton::clicked, this,
+        [this, index] { session_.edit(kind_.remove(session_.project(), index), kind_.removed); },
+        Qt::QueuedConnection);
+    rows_.push_back(std::move(row));
+}
+
+void KeyRows::refresh()
+{
+    const auto values = kind_.rows(session_.project());
+    while (rows_.size() > values.size()) {
+        for (auto* control : rows_.back().controls)
+            delete control;
+        delete rows_.back().go;
+        delete rows_.back().remove;
+        rows_.pop_back();
+    }
+    while (rows_.size() < values.size())
+        addRow();
+    for (std::size_t i = 0; i < rows_.size(); ++i)
+        for (std::size_t k = 0; k < kind_.fields.size(); ++k) {
+            rows_[i].controls[k]->setTime(session_.project().rate.perSecond(), session_.inSeconds());
+            rows_[i].controls[k]->setValue(values[i][k], false);
+        }
+    setVisible(!rows_.empty());
+}
+
+} // namespace ember::app

@@ -1,0 +1,50 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <functional>
+#include <vector>
+
+#include <QWidget>
+
+#include "session.h"
+
+class QGridLayout;
+class QPushButton;
+
+namespace ember::app {
+
+class ValueControl;
+
+/// A short list of things with a frame (settle marks, keys), a row each: its values, a button that goes there, and one
+/// that deletes it.
+class KeyRows : public QWidget {
+    Q_OBJECT
+public:
+    /// What is listed. Values are those of one row, in the order of the fields; the first is its frame.
+    struct Kind {
+        QString name; ///< in object names
+        std::vector<FieldSpec> fields;
+        std::function<std::vector<std::vector<double>>(const Project&)> rows;
+        std::function<Project(Project, std::size_t row, const std::vector<double>& values)> change;
+        std::function<Project(Project, std::size_t row)> remove;
+        QString changed; ///< undo texts
+        QString removed;
+    };
+    KeyRows(Session& session, Kind kind, QWidget* parent = nullptr);
+    void refresh();
+
+private:
+    struct Row {
+        std::vector<ValueControl*> controls;
+        QPushButton* go;
+        QPushButton* remove;
+    };
+    void addRow();
+
+    Session& session_;
+    Kind kind_;
+    QGridLayout* grid_;
+    std::vector<Row> rows_;
+};
+
+} // namespace ember::app

@@ -1,0 +1,520 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "recipe_page.h"
+
+#include <algorithm>
+
+#include <QFileInfo>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QListWidget>
+#include <QPainter>
+#include <QPushButton>
+#include <QScrollBar>
+#include <QStyledItemDelegate>
+#include <QVBoxLayout>
+
+#include "ember/project/shipped_recipes.h"
+#include "theme.h"
+#include "value_control.h"
+
+namespace ember::app {
+
+namespace {
+
+constexpr int sourceRole = Qt::UserRole;
+constexpr int whichRole = Qt::UserRole + 1;
+constexpr int aboutRole = Qt::UserRole + 2;
+constexpr int traceRole = Qt::UserRole + 3;
+constexpr int rowHeight = 38;
+constexpr int traceWidth = 118;
+constexpr int traceCount = 118;
+
+/// A recipe's row: its trace, its name, what it is for.
+class RecipeDelegate : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex& index) const override
+    {
+        return {200, index.data(sourceRole).toInt() == 0 ? 24 : rowHeight};
+    }
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override
+    {
+        const QRect box = option.rect;
+        p->save();
+        if (index.data(sourceRole).toInt() == 0) {
+            p->setFont(theme::words(11));
+            p->setPen(theme::dim);
+            p->drawText(box.adjusted(6, 0, -6, -3), Qt::AlignLeft | Qt::AlignBottom, index.data().toString());
+            p->restore();
+            return;
+        }
+        const bool chosen = (option.state & QStyle::State_Selected) != 0;
+        if (chosen || (option.state & QStyle::State_MouseOver) != 0) {
+            p->setPen(chosen ? theme::copper : theme::line);
+            p->setBrush(theme::raised);
+            p->drawRoundedRect(QRectF(box).adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
+        }
+        paintRecipeTrace(*p, QRectF(box.left() + 6, box.top() + 3, traceWidth, box.height() - 6),
+                         index.data(traceRole).value<RecipeTrace>());
+        const QRect words = box.adjusted(traceWidth + 18, 3, -6, -3);
+        p->setFont(theme::words(13));
+        p->setPen(theme::text);
+        p->drawText(words, Qt::AlignLeft | Qt::AlignTop, index.data().toString());
+        p->setFont(theme::words(11));
+        p->setPen(theme::dim);
+        p->drawText(words, Qt::AlignLeft | Qt::AlignBottom,
+                    p->fontMetrics().elidedText(index.data(aboutRole).toString(), Qt::ElideRight, words.width()));
+        p->restore();
+    }
+    void updateEditorGeometry(QWidget* editor, const QStyleOptionViewItem& option, const QModelIndex&) const override
+    {
+        editor->setGeometry(option.rect.adjusted(traceWidth + 14, 6, -6, -6));
+    }
+};
+
+} // namespace
+
+} // namespace ember::app
+
+Q_DECLARE_METATYPE(ember::app::RecipeTrace)
+
+namespace ember::app {
+
+RecipePage::RecipePage(Session& session, Dialogs dialogs, QWidget* parent)
+    : QWidget(parent), session_(session), dialogs_(std::move(dialogs)), list_(new QListWidget(this))
+{
+    build();
+    connect(&session_, &Session::projectChanged, this, &RecipePage::fill);
+    connect(&session_, &Session::selectionChanged, this, &RecipePage::refreshButtons);
+    connect(&session_.book(), &BookShelf::changed, this, &RecipePage::fill);
+    fill();
+}
+
+void RecipePage::build()
+{
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(8, 2, 8, 6);
+    column->setSpacing(4);
+    list_->setObjectName(QStringLiteral("recipe-list"));
+    list_->setItemDelegate(new RecipeDelegate(list_));
+    list_->setMouseTracking(true);
+    list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    list_->setEditTriggers(QAbstractItemView::EditKeyPressed);
+    list_->setStyleSheet(QStringLiteral("QListWidget { background: transparent; border: none; outline: none; }"));
+    list_->installEventFilter(this);
+    list_->viewport()->installEventFilter(this);
+    column->addWidget(list_, 1);
+    connect(list_, &QListWidget::itemEntered, this, [this](QListWidgetItem* item) { preview(item); });
+    connect(list_, &QListWidget::currentItemChanged, this, [this](QListWidgetItem* item) {
+        if (filling_)
+            return;
+        wantedSource_ = sourceOf(item);
+        wanted_ = whichOf(item);
+        refreshButtons();
+        preview(item);
+    });
+    connect(list_, &QListWidget::itemDoubleClicked, this, [this] { apply(); });
+    connect(list_, &QListWidget::itemChanged, this, [this](QListWidgetItem* item) {
+        if (!filling_)
+            rename(item);
+    });
+    for (const bool first : {true, false}) {
+        auto* row = new QHBoxLayout;
+        row->setSpacing(4);
+        const auto button = [&](const char* name, const QString& text, const std::function<void()>& act) {
+            auto* made = new QPushButton(text, this);
+            made->setObjectName(QLatin1String(name));
+            made->setFont(theme::words(12));
+            made->setStyleSheet(QStringLiteral("padding: 2px 7px;"));
+            connect(made, &QPushButton::clicked, this, act);
+            row->addWidget(made);
+            buttons_[name] = made;
+        };
+        if (first) {
+            button("recipe-apply", tr("Apply"), [this] { apply(); });
+            button("recipe-duplicate", tr("Duplicate"), [this] { duplicate(); });
+            button("recipe-rename", tr("Rename"), [this] {
+                if (auto* item = list_->currentItem())
+                    list_->editItem(item);
+            });
+            button("recipe-delete", tr("Delete"), [this] { remove(); });
+            button("recipe-up", tr("Up"), [this] { move(-1); });
+            button("recipe-down", tr("Down"), [this] { move(1); });
+        } else {
+            button("recipe-keep", tr("Keep in my book"), [this] { keep(); });
+            button("recipe-export", tr("Export"), [this] { exportRecipe(); });
+            button("recipe-import", tr("Import"), [this] { importRecipes(); });
+            button("recipe-undo", tr("Undo in book"), [this] {
+                if (const QString wrong = session_.book().takeBack(); !wrong.isEmpty())
+                    emit session_.trouble(wrong);
+            });
+        }
+        row->addStretch(1);
+        column->addLayout(row);
+    }
+}
+
+void RecipePage::addRow(Source source, qint64 which, const QString& name, const QString& about, const Recipe& recipe)
+{
+    auto* item = new QListWidgetItem(name, list_);
+    item->setData(sourceRole, static_cast<int>(source));
+    item->setData(whichRole, which);
+    item->setData(aboutRole, about);
+    const Project& project = session_.project();
+    item->setData(traceRole, QVariant::fromValue(traceOf(recipe, project.rate, project.width, traceCount)));
+    item->setToolTip(tr("%1. Hover to see it move on this frame, double-click to apply it.").arg(about));
+    Qt::ItemFlags flags = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
+    if (source != Source::shipped)
+        flags |= Qt::ItemIsEditable;
+    item->setFlags(flags);
+    if (source == wantedSource_ && which == wanted_)
+        list_->setCurrentItem(item);
+}
+
+void RecipePage::fill()
+{
+    stale_ = !isVisible(); // filled when it is looked at
+    if (stale_)
+        return;
+    filling_ = true;
+    const int scrolled = list_->verticalScrollBar()->value();
+    list_->clear();
+    const auto heading = [this](const QString& text) {
+        auto* item = new QListWidgetItem(text, list_);
+        item->setData(sourceRole, static_cast<int>(Source::heading));
+        item->setFlags(Qt::NoItemFlags);
+    };
+    const Project& project = session_.project();
+    heading(tr("In this project"));
+    for (const Recipe& recipe : project.recipes) {
+        const auto users = usersOf(project, recipe.id);
+        addRow(Source::project, recipe.id, QString::fromStdString(recipe.name),
+               users == 0   ? tr("not used")
+               : users == 1 ? tr("1 strike")
+                            : tr("%1 strikes").arg(users),
+               recipe);
+    }
+    heading(tr("Shipped"));
+    for (std::size_t i = 0; i < shippedRecipes().size(); ++i) {
+        const BookEntry& entry = shippedRecipes()[i];
+        addRow(Source::shipped, static_cast<qint64>(i), QString::fromStdString(entry.recipe.name),
+               QString::fromStdString(entry.about), recipeFor(entry, project));
+    }
+    heading(session_.book().entries().empty() ? tr("My book is empty: keep a recipe in it") : tr("My book"));
+    for (std::size_t i = 0; i < session_.book().entries().size(); ++i) {
+        const BookEntry& entry = session_.book().entries()[i];
+        addRow(Source::user, static_cast<qint64>(i), QString::fromStdString(entry.recipe.name),
+               QString::fromStdString(entry.about), recipeFor(entry, project));
+    }
+    list_->verticalScrollBar()->setValue(scrolled);
+    filling_ = false;
+    refreshButtons();
+}
+
+const QListWidgetItem* RecipePage::current() const
+{
+    return list_->currentItem();
+}
+
+RecipePage::Source RecipePage::sourceOf(const QListWidgetItem* item) const
+{
+    return item == nullptr ? Source::heading : static_cast<Source>(item->data(sourceRole).toInt());
+}
+
+qint64 RecipePage::whichOf(const QListWidgetItem* item) const
+{
+    return item == nullptr ? -1 : item->data(whichRole).toLongLong();
+}
+
+void RecipePage::choose(Source source, qint64 which)
+{
+    wantedSource_ = source;
+    wanted_ = which;
+}
+
+std::optional<Recipe> RecipePage::recipeOfRow(const QListWidgetItem* item) const
+{
+    const auto at = static_cast<std::size_t>(std::max<qint64>(0, whichOf(item)));
+    switch (sourceOf(item)) {
+    case Source::heading: break;
+    case Source::project:
+        if (const Recipe* recipe = session_.project().recipe(whichOf(item)))
+            return *recipe;
+        break;
+    case Source::shipped:
+        if (at < shippedRecipes().size())
+            return recipeFor(shippedRecipes()[at], session_.project());
+        break;
+    case Source::user:
+        if (at < session_.book().entries().size())
+            return recipeFor(session_.book().entries()[at], session_.project());
+        break;
+    }
+    return std::nullopt;
+}
+
+void RecipePage::preview(const QListWidgetItem* item)
+{
+    emit previewAsked(recipeOfRow(item));
+}
+
+void RecipePage::refreshButtons()
+{
+    const Source source = sourceOf(current());
+    const bool any = source != Source::heading;
+    const bool own = source == Source::project || source == Source::user;
+    const auto set = [this](const char* name, bool on, const QString& tip, const QString& reason) {
+        buttons_[name]->setEnabled(on);
+        buttons_[name]->setToolTip(on ? tip : reason);
+    };
+    const QString choose = tr("Choose a recipe first");
+    const QString shipped = any ? tr("Shipped recipes stay as they are; duplicate or keep it to change it") : choose;
+    const auto count = session_.selection().size();
+    const bool film = session_.length() > 0;
+    buttons_["recipe-apply"]->setText(count == 0 ? tr("Add") : tr("Apply"));
+    set("recipe-apply", any && film,
+        count == 0 ? tr("Adds it to the project; no strike is selected") : tr("The selected strikes use it (Enter)"),
+        film ? choose : tr("Open a clip first"));
+    set("recipe-duplicate", any && (film || source == Source::user), tr("A copy to change: of a shipped one in this project"),
+        choose);
+    set("recipe-rename", own, tr("Another name (F2)"), shipped);
+    set("recipe-delete", own, tr("Takes it out; one that strikes use is asked about first"), shipped);
+    set("recipe-up", own, tr("Moves it up the list"), shipped);
+    set("recipe-down", own, tr("Moves it down the list"), shipped);
+    set("recipe-keep", source == Source::project || source == Source::shipped,
+        tr("Puts a copy into your own book, for other projects"),
+        any ? tr("It is in your book already") : choose);
+    set("recipe-export", any, tr("Writes it to a small JSON file for somebody else"), choose);
+    set("recipe-import", true, tr("Takes recipes from such a file into your book"), {});
+    set("recipe-undo", session_.book().canTakeBack(), tr("Takes back: %1").arg(session_.book().takeBackText()),
+        tr("Nothing was changed in your book"));
+}
+
+// --- what the buttons do ---
+
+void RecipePage::apply()
+{
+    const auto recipe = recipeOfRow(current());
+    if (!recipe || session_.length() == 0)
+        return;
+    if (sourceOf(current()) == Source::project) {
+        session_.applyRecipe(whichOf(current()));
+        return;
+    }
+    // One that is in the project as it is is not added a second time.
+    Project next = session_.project();
+    RecipeId id = 0;
+    if (const Recipe* same = next.recipeNamed(recipe->name)) {
+        Recipe alike = *recipe;
+        alike.id = same->id;
+        if (alike == *same)
+            id = same->id;
+    }
+    if (id == 0) {
+        auto added = withRecipe(std::move(next), *recipe);
+        next = std::move(added.project);
+        id = added.id;
+    }
+    const QString name = QString::fromStdString(next.recipe(id)->name);
+    choose(Source::project, id);
+    session_.edit(withRecipeApplied(std::move(next), session_.selection(), id),
+                  session_.selection().empty() ? tr("%1 added to the project").arg(name) : tr("Recipe %1").arg(name));
+}
+
+void RecipePage::rename(QListWidgetItem* item)
+{
+    const std::string name = item->text().trimmed().toStdString();
+    const auto refuse = [&](const std::string& before) {
+        emit session_.told(name.empty() ? tr("A recipe needs a name")
+                                        : tr("Another recipe is called %1 already").arg(item->text()));
+        const bool was = filling_;
+        filling_ = true;
+        item->setText(QString::fromStdString(before));
+        filling_ = was;
+    };
+    if (sourceOf(item) == Source::project) {
+        const Recipe* recipe = session_.project().recipe(whichOf(item));
+        if (recipe == nullptr || recipe->name == name)
+            return;
+        if (name.empty() || session_.project().recipeNamed(name) != nullptr)
+            return refuse(recipe->name);
+        session_.edit(withRecipeRenamed(session_.project(), recipe->id, name),
+                      tr("Recipe named %1").arg(QString::fromStdString(name)));
+    } else if (sourceOf(item) == Source::user) {
+        BookEntries entries = session_.book().entries();
+        BookEntry& entry = entries[static_cast<std::size_t>(whichOf(item))];
+        if (entry.recipe.name == name)
+            return;
+        if (name.empty() || entryNamed(entries, name) != nullptr)
+            return refuse(entry.recipe.name);
+        entry.recipe.name = name;
+        changeBook(std::move(entries), tr("naming of %1").arg(QString::fromStdString(name)));
+    }
+}
+
+void RecipePage::duplicate()
+{
+    const auto recipe = recipeOfRow(current());
+    if (!recipe)
+        return;
+    if (sourceOf(current()) == Source::user) {
+        BookEntries entries = session_.book().entries();
+        BookEntry copy = entries[static_cast<std::size_t>(whichOf(current()))];
+        copy.recipe.name = freshEntryName(entries, copy.recipe.name);
+        entries.push_back(copy);
+        choose(Source::user, static_cast<qint64>(entries.size()) - 1);
+        changeBook(std::move(entries), tr("copy of %1").arg(QString::fromStdString(recipe->name)));
+        return;
+    }
+    auto [next, id] = withRecipe(session_.project(), *recipe);
+    choose(Source::project, id);
+    session_.edit(next, tr("%1 made").arg(QString::fromStdString(next.recipe(id)->name)));
+}
+
+void RecipePage::remove()
+{
+    const auto recipe = recipeOfRow(current());
+    if (!recipe)
+        return;
+    const QString name = QString::fromStdString(recipe->name);
+    if (sourceOf(current()) == Source::user) {
+        BookEntries entries = session_.book().entries();
+        entries.erase(entries.begin() + static_cast<std::ptrdiff_t>(whichOf(current())));
+        changeBook(std::move(entries), tr("deletion of %1").arg(name));
+        return;
+    }
+    const Project& project = session_.project();
+    const RecipeId id = whichOf(current());
+    const auto users = usersOf(project, id);
+    RecipeId instead = 0;
+    QString asked;
+    for (const Recipe& other : project.recipes)
+        if (other.id != id && instead == 0) {
+            instead = other.id;
+            asked = tr("%1 strikes use %2. Delete it and let them use %3?")
+                        .arg(users)
+                        .arg(name, QString::fromStdString(other.name));
+        }
+    if (instead == 0)
+        asked = tr("%1 strikes use %2, and there is no other recipe. Delete it and the strikes?").arg(users).arg(name);
+    if (users > 0 && !dialogs_.confirm(this, asked, tr("Delete")))
+        return;
+    session_.edit(withoutRecipe(project, id, instead), tr("Recipe %1 deleted").arg(name));
+}
+
+void RecipePage::move(int by)
+{
+    if (sourceOf(current()) == Source::project) {
+        session_.edit(withRecipeMoved(session_.project(), whichOf(current()), by), tr("Recipe moved"));
+    } else if (sourceOf(current()) == Source::user) {
+        BookEntries entries = session_.book().entries();
+        const auto from = whichOf(current());
+        const auto to = std::clamp<qint64>(from + by, 0, static_cast<qint64>(entries.size()) - 1);
+        std::swap(entries[static_cast<std::size_t>(from)], entries[static_cast<std::size_t>(to)]);
+        choose(Source::user, to);
+        changeBook(std::move(entries), tr("order"));
+    }
+}
+
+void RecipePage::keep()
+{
+    const auto recipe = recipeOfRow(current());
+    if (!recipe)
+        return;
+    BookEntries entries = session_.book().entries();
+    BookEntry entry{*recipe, scaleOf(session_.project()), {}};
+    if (sourceOf(current()) == Source::shipped)
+        entry = shippedRecipes()[static_cast<std::size_t>(whichOf(current()))];
+    entry.recipe.id = 0;
+    entry.recipe.name = freshEntryName(entries, entry.recipe.name);
+    const QString name = QString::fromStdString(entry.recipe.name);
+    entries.push_back(std::move(entry));
+    changeBook(std::move(entries), tr("keeping of %1").arg(name));
+    emit session_.told(tr("%1 is in your book").arg(name));
+}
+
+void RecipePage::exportRecipe()
+{
+    const auto recipe = recipeOfRow(current());
+    if (!recipe)
+        return;
+    BookEntry entry{*recipe, scaleOf(session_.project()), {}};
+    entry.recipe.id = 0;
+    const QString suggested = QString::fromStdString(recipe->name).simplified().replace(QLatin1Char(' '), QLatin1Char('-')).toLower() +
+                              QStringLiteral(".json");
+    QString path = dialogs_.saveFile(this, tr("Export the recipe to"), suggested, tr("Recipes (*.json)"));
+    if (path.isEmpty())
+        return;
+    if (QFileInfo(path).suffix().isEmpty())
+        path += QStringLiteral(".json");
+    if (const auto status = saveRecipes({entry}, path.toStdString()); !status)
+        emit session_.trouble(QString::fromStdString(sentence(status.error())));
+    else
+        emit session_.told(tr("Recipe written to %1").arg(QFileInfo(path).fileName()));
+}
+
+void RecipePage::importRecipes()
+{
+    const QString path = dialogs_.openFile(this, tr("Import recipes from"), tr("Recipes (*.json)"));
+    if (path.isEmpty())
+        return;
+    const auto loaded = loadRecipes(path.toStdString());
+    if (!loaded) {
+        emit session_.trouble(QString::fromStdString(sentence(loaded.error())));
+        return;
+    }
+    BookEntries entries = session_.book().entries();
+    for (BookEntry entry : loaded.value()) {
+        entry.recipe.name = freshEntryName(entries, entry.recipe.name);
+        entries.push_back(std::move(entry));
+    }
+    const auto count = loaded->size();
+    choose(Source::user, static_cast<qint64>(entries.size()) - 1);
+    changeBook(std::move(entries), tr("import of %1").arg(QFileInfo(path).fileName()));
+    emit session_.told(count == 1 ? tr("1 recipe imported into your book") : tr("%1 recipes imported into your book").arg(count));
+}
+
+void RecipePage::changeBook(BookEntries entries, const QString& what)
+{
+    if (const QString wrong = session_.book().change(std::move(entries), what); !wrong.isEmpty())
+        emit session_.trouble(wrong);
+}
+
+// --- events ---
+
+bool RecipePage::eventFilter(QObject* watched, QEvent* event)
+{
+    if (watched == list_->viewport() && event->type() == QEvent::Leave)
+        preview(list_->hasFocus() ? current() : nullptr);
+    if (watched == list_ && event->type() == QEvent::FocusOut)
+        preview(nullptr);
+    if (watched == list_ && event->type() == QEvent::KeyPress) {
+        const int key = static_cast<QKeyEvent*>(event)->key();
+        if (key == Qt::Key_Return || key == Qt::Key_Enter) {
+            apply();
+            return true;
+        }
+    }
+    if (watched == list_ && event->type() == QEvent::ShortcutOverride) { // the list keeps the keys it is worked with
+        const int key = static_cast<QKeyEvent*>(event)->key();
+        if (key == Qt::Key_Up || key == Qt::Key_Down || key == Qt::Key_Home || key == Qt::Key_End)
+            event->accept();
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
+void RecipePage::showEvent(QShowEvent* event)
+{
+    QWidget::showEvent(event);
+    if (stale_)
+        fill();
+}
+
+void RecipePage::hideEvent(QHideEvent* event)
+{
+    QWidget::hideEvent(event);
+    preview(nullptr);
+}
+
+} // namespace ember::app

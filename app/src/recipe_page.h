@@ -1,0 +1,70 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <map>
+#include <optional>
+
+#include <QWidget>
+
+#include "dialogs.h"
+#include "recipe_trace.h"
+#include "session.h"
+
+class QListWidget;
+class QListWidgetItem;
+class QPushButton;
+
+namespace ember::app {
+
+/// The recipes of the project, the shipped ones and the user's own, each with its trace. The one under the mouse, or
+/// else the chosen one, is asked to be shown moving.
+class RecipePage : public QWidget {
+    Q_OBJECT
+public:
+    RecipePage(Session& session, Dialogs dialogs, QWidget* parent = nullptr);
+
+    enum class Source { heading, project, shipped, user };
+    /// The recipe of a row as this project would use it.
+    std::optional<Recipe> recipeOfRow(const QListWidgetItem* item) const;
+
+signals:
+    /// A recipe to be shown moving on the current frame, or none.
+    void previewAsked(const std::optional<ember::Recipe>& recipe);
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override; ///< the mouse leaves the list; Enter applies
+    void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
+
+private:
+    void build();
+    void fill();
+    void addRow(Source source, qint64 which, const QString& name, const QString& about, const Recipe& recipe);
+    void refreshButtons();
+    void preview(const QListWidgetItem* item);
+    const QListWidgetItem* current() const;
+    Source sourceOf(const QListWidgetItem* item) const;
+    qint64 whichOf(const QListWidgetItem* item) const;
+    void choose(Source source, qint64 which);
+
+    void apply();
+    void rename(QListWidgetItem* item);
+    void duplicate();
+    void remove();
+    void move(int by);
+    void keep();
+    void exportRecipe();
+    void importRecipes();
+    void changeBook(BookEntries entries, const QString& what);
+
+    Session& session_;
+    Dialogs dialogs_;
+    QListWidget* list_;
+    std::map<const char*, QPushButton*> buttons_;
+    bool filling_ = false;
+    bool stale_ = true;
+    Source wantedSource_ = Source::project; ///< chosen again after the list is filled anew
+    qint64 wanted_ = -1;
+};
+
+} // namespace ember::app

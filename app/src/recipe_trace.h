@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <vector>
+
+#include <QPointF>
+#include <QRectF>
+
+#include "ember/core/motion.h"
+
+class QPainter;
+
+namespace ember::app {
+
+/// How far the picture's edge moves, in pixels, signed by its way down (or right): shifts, roll and zoom in one number.
+double feltAt(const Pose& pose, int width);
+
+/// What a recipe does alone, for a list: the signed way of the picture's edge at `count` moments, the largest 1, and
+/// how strongly it is felt there, 0 to 1. Long recipes show their first four seconds.
+struct RecipeTrace {
+    std::vector<double> way;
+    std::vector<double> heat;
+};
+RecipeTrace traceOf(const Recipe& recipe, FrameRate rate, int width, int count);
+
+/// A project with this recipe alone, struck once at `frame`.
+Project strikeAlone(const Project& like, const Recipe& recipe, std::int64_t frame);
+
+/// The line of a trace over its heat.
+void paintRecipeTrace(QPainter& painter, const QRectF& place, const RecipeTrace& trace);
+
+} // namespace ember::app

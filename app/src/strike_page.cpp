@@ -1,0 +1,401 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "strike_page.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <QApplication>
+#include <QClipboard>
+#include <QComboBox>
+#include <QGridLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QMenu>
+#include <QPushButton>
+#include <QSignalBlocker>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "ember/core/values.h"
+#include "strand_row.h"
+#include "strength_bar.h"
+#include "text.h"
+#include "theme.h"
+#include "value_control.h"
+#include "value_field.h"
+
+namespace ember::app {
+
+namespace {
+
+const FieldSpec frameSpec{"frame", "Frame", "", 0, 100'000'000, 0, 1, "The frame it hits, counted from 0"};
+const FieldSpec seedSpec{
+    "seed",       "Variation", "", 0,
+    4294967295.0, 1,           1,  "The number the motion grows from; the same number gives the same shake"};
+
+/// A strand to begin with, of a kind.
+Strand freshStrand(std::size_t kind, int width)
+{
+    Strand strand;
+    strand.source = sourceOfKind(kind);
+    strand.name = std::string(sourceWords[kind]);
+    strand.name[0] = static_cast<char>(std::toupper(static_cast<unsigned char>(strand.name[0])));
+    const double pixels = std::round(8.0 * width / 1280);
+    strand.amount[Axis::x] = kind == 4 ? 0 : pixels;
+    strand.amount[Axis::y] = pixels;
+    return strand;
+}
+
+} // namespace
+
+StrikeBlock::StrikeBlock(Session& session, QWidget* parent)
+    : QWidget(parent), session_(session), column_(new QVBoxLayout(this))
+{
+    column_->setContentsMargins(0, 0, 0, 0);
+    column_->setSpacing(5);
+    build();
+}
+
+void StrikeBlock::changeStrikes(const std::function<void(Strike&)>& change, const QString& result,
+                                Document::Gesture gesture)
+{
+    Project next = withStrikesChanged(session_.project(), session_.selection(), change);
+    next.sortStrikes();
+    session_.edit(std::move(next), result, gesture);
+}
+
+void StrikeBlock::build()
+{
+    const auto gesture = [this] { return session_.newGesture(); };
+    auto* head = new QHBoxLayout;
+    name_ = new QLineEdit(this);
+    name_->setObjectName(QStringLiteral("strike-name"));
+    name_->setFont(theme::words(16, true));
+    name_->setFrame(false);
+    name_->setStyleSheet(QStringLiteral("QLineEdit { background: transparent; border: 1px solid transparent; padding: "
+                                        "0; } QLineEdit:focus { border-color: #6fb3a2; }"));
+    name_->setToolTip(tr("The strike's name; type to change it"));
+    connect(name_, &QLineEdit::editingFinished, this, [this] {
+        const Strike* strike = session_.selectedStrike();
+        const QString text = name_->text().trimmed();
+        if (strike == nullptr || text == strikeTitle(*strike))
+            return;
+        changeStrikes([&](Strike& s) { s.name = text.toStdString(); }, tr("Strike named %1").arg(text));
+    });
+    head->addWidget(name_, 1);
+    kind_ = new QComboBox(this);
+    kind_->setObjectName(QStringLiteral("strike-kind"));
+    for (const auto kind : {StrikeKind::blast, StrikeKind::landing, StrikeKind::hit, StrikeKind::beat})
+        kind_->addItem(kindTitle(kind));
+    kind_->setToolTip(tr("What hits; it is a label, the motion is the recipe's"));
+    connect(kind_, &QComboBox::activated, this, [this](int index) {
+        const auto kind = static_cast<StrikeKind>(index);
+        changeStrikes([kind](Strike& s) { s.kind = kind; }, tr("Strike is a %1 now").arg(kindTitle(kind).toLower()));
+    });
+    head->addWidget(kind_);
+    head->addWidget(dimLabel(tr("frame"), this));
+    frame_ = new ValueField(frameSpec, this);
+    frame_->setFixedWidth(52);
+    frame_->setObjectName(QStringLiteral("strike-frame"));
+    frame_->setWhole(true);
+    frame_->gestureSource = gesture;
+    connect(frame_, &ValueField::wished, this, [this](double value, quint64 g) {
+        if (const Strike* strike = session_.selectedStrike()) {
+            const auto by = static_cast<std::int64_t>(value) - strike->frame.index;
+            session_.edit(withStrikesMoved(session_.project(), session_.selection(), by),
+                          tr("Strike moved to frame %1").arg(value), g);
+        }
+    });
+    head->addWidget(frame_);
+    column_->addLayout(head);
+    column_->addWidget(rule(this));
+
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(4);
+    grid->setVerticalSpacing(3);
+    grid->setColumnMinimumWidth(0, 62);
+    grid->addWidget(dimLabel(tr("Strength"), this), 0, 0);
+    strengthBar_ = new StrengthBar(this);
+    strengthBar_->gestureSource = gesture;
+    grid->addWidget(strengthBar_, 0, 1, 1, 4);
+    strength_ = new ValueField(strikefield::strength, this);
+    strength_->setFixedWidth(60);
+    strength_->setObjectName(QStringLiteral("strike-strength"));
+    strength_->gestureSource = gesture;
+    grid->addWidget(strength_, 0, 5);
+    const auto setStrength = [this](double value, quint64 g) {
+        changeStrikes([value](Strike& s) { s.strength = value; }, tr("Strength %1 %").arg(std::lround(100 * value)), g);
+    };
+    connect(strengthBar_, &StrengthBar::wished, this, setStrength);
+    connect(strength_, &ValueField::wished, this, setStrength);
+
+    grid->addWidget(dimLabel(tr("Direction"), this), 1, 0);
+    dial_ = new DirectionDial(this);
+    dial_->gestureSource = gesture;
+    grid->addWidget(dial_, 1, 1);
+    direction_ = new ValueField(strikefield::direction, this);
+    direction_->setFixedWidth(46);
+    direction_->setObjectName(QStringLiteral("strike-direction"));
+    direction_->gestureSource = gesture;
+    grid->addWidget(direction_, 1, 2);
+    bySeed_ = new QPushButton(tr("By seed"), this);
+    bySeed_->setStyleSheet(QStringLiteral("padding: 3px 7px;"));
+    bySeed_->setObjectName(QStringLiteral("direction-by-seed"));
+    bySeed_->setCheckable(true);
+    bySeed_->setToolTip(tr("Lets the variation choose the direction"));
+    grid->addWidget(bySeed_, 1, 3);
+    const auto setDirection = [this](double value, quint64 g) {
+        changeStrikes([value](Strike& s) { s.direction = value; }, tr("Direction %1°").arg(value), g);
+    };
+    connect(dial_, &DirectionDial::wished, this, setDirection);
+    connect(direction_, &ValueField::wished, this, setDirection);
+    connect(bySeed_, &QPushButton::clicked, this, [this](bool on) {
+        changeStrikes([on](Strike& s) { s.direction = on ? std::nullopt : std::optional(90.0); },
+                      on ? tr("The seed chooses the direction") : tr("Direction 90°"));
+    });
+    grid->addWidget(dimLabel(tr("Variation"), this), 1, 4);
+    auto* variation = new QHBoxLayout;
+    variation->setSpacing(2);
+    seed_ = new ValueField(seedSpec, this);
+    seed_->setFixedWidth(52);
+    seed_->setObjectName(QStringLiteral("strike-seed"));
+    seed_->setWhole(true);
+    seed_->gestureSource = gesture;
+    connect(seed_, &ValueField::wished, this, [this](double value, quint64 g) {
+        changeStrikes([value](Strike& s) { s.seed = static_cast<std::uint32_t>(value); },
+                      tr("Variation %1").arg(value, 0, 'f', 0), g);
+    });
+    variation->addWidget(seed_);
+    auto* fresh = new QPushButton(tr("New"), this);
+    fresh->setStyleSheet(QStringLiteral("padding: 3px 7px;"));
+    fresh->setObjectName(QStringLiteral("new-variation"));
+    fresh->setToolTip(tr("Another shake of the same kind (N)"));
+    connect(fresh, &QPushButton::clicked, &session_, &Session::newVariation);
+    variation->addWidget(fresh);
+    locked_ = new QPushButton(tr("Lock"), this);
+    locked_->setStyleSheet(QStringLiteral("padding: 3px 6px;"));
+    locked_->setObjectName(QStringLiteral("lock-variation"));
+    locked_->setCheckable(true);
+    locked_->setToolTip(tr("Keeps an approved variation: New leaves it alone (Shift+N)"));
+    connect(locked_, &QPushButton::clicked, &session_, &Session::toggleLocked);
+    variation->addWidget(locked_);
+    grid->addLayout(variation, 1, 5);
+    grid->setColumnStretch(3, 1);
+    column_->addLayout(grid);
+    column_->addWidget(rule(this));
+
+    auto* recipe = new QHBoxLayout;
+    auto* label = dimLabel(tr("Recipe"), this);
+    label->setMinimumWidth(62);
+    recipe->addWidget(label);
+    recipe_ = new QComboBox(this);
+    recipe_->setObjectName(QStringLiteral("strike-recipe"));
+    recipe_->setPlaceholderText(tr("several"));
+    kind_->setPlaceholderText(tr("several"));
+    recipe_->setToolTip(tr("The shake this strike makes; all strikes of a recipe follow it"));
+    connect(recipe_, &QComboBox::activated, this,
+            [this](int index) { session_.applyRecipe(recipe_->itemData(index).toLongLong()); });
+    recipe->addWidget(recipe_);
+    recipe->addStretch(1);
+    users_ = dimLabel({}, this);
+    recipe->addWidget(users_);
+    own_ = new QPushButton(tr("Own recipe"), this);
+    own_->setObjectName(QStringLiteral("own-recipe"));
+    own_->setStyleSheet(QStringLiteral("padding: 3px 7px;"));
+    own_->setToolTip(tr("Makes this strike its own recipe, as it is now; others keep theirs"));
+    connect(own_, &QPushButton::clicked, &session_, &Session::makeOwnRecipe);
+    recipe->addWidget(own_);
+    column_->addLayout(recipe);
+}
+
+void StrikeBlock::refresh()
+{
+    const Project& project = session_.project();
+    const auto& selection = session_.selection();
+    const Strike* first = selection.empty() ? nullptr : project.strike(selection.front());
+    if (first == nullptr)
+        return;
+    const auto mixed = [&](auto&& value) {
+        return std::any_of(selection.begin(), selection.end(),
+                           [&](StrikeId id) { return value(*project.strike(id)) != value(*first); });
+    };
+    const bool one = selection.size() == 1;
+    if (!name_->hasFocus())
+        name_->setText(one ? strikeTitle(*first) : tr("%1 strikes").arg(selection.size()));
+    name_->setReadOnly(!one);
+    kind_->setCurrentIndex(mixed([](const Strike& s) { return s.kind; }) ? -1 : static_cast<int>(first->kind));
+    frame_->setValue(static_cast<double>(first->frame.index));
+    frame_->setBarred(one ? QString()
+                          : tr("Several strikes are selected; drag them on the Reel to move them together"));
+    strength_->setValue(first->strength);
+    strength_->setMixed(mixed([](const Strike& s) { return s.strength; }));
+    strengthBar_->setValue(first->strength);
+    dial_->setValue(first->direction.value_or(90), !first->direction);
+    direction_->setValue(first->direction.value_or(90));
+    direction_->setMixed(!first->direction || mixed([](const Strike& s) { return s.direction; }));
+    bySeed_->setChecked(!first->direction);
+    seed_->setValue(first->seed);
+    seed_->setMixed(mixed([](const Strike& s) { return s.seed; }));
+    const QSignalBlocker block(recipe_);
+    recipe_->clear();
+    for (const Recipe& recipe : project.recipes)
+        recipe_->addItem(QString::fromStdString(recipe.name), QVariant::fromValue<qlonglong>(recipe.id));
+    recipe_->setCurrentIndex(mixed([](const Strike& s) { return s.recipe; })
+                                 ? -1
+                                 : recipe_->findData(QVariant::fromValue<qlonglong>(first->recipe)));
+    const auto users = std::count_if(project.strikes.begin(), project.strikes.end(),
+                                     [&](const Strike& s) { return s.recipe == first->recipe; });
+    users_->setVisible(recipe_->currentIndex() >= 0);
+    users_->setText(users == 1 ? tr("1 strike") : tr("%1 strikes").arg(users));
+    const bool alike =
+        session_.felt() != nullptr && project.recipe(first->recipe)->variation == Variation::same;
+    seed_->setBarred(first->locked ? tr("The variation is locked; press Lock to free it")
+                     : alike       ? tr("All strikes of this recipe move alike, by the recipe's seed below")
+                                   : QString());
+    locked_->setChecked(first->locked);
+    own_->setEnabled(one);
+    own_->setToolTip(one ? tr("Makes this strike its own recipe, as it is now; others keep theirs")
+                         : tr("Select one strike to give it its own recipe"));
+}
+
+// --- the page ---
+
+StrikePage::StrikePage(Session& session, QWidget* parent) : QWidget(parent), session_(session)
+{
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(14, 4, 14, 6);
+    column->setSpacing(4);
+    hint_ = dimLabel({}, this);
+    hint_->setWordWrap(true);
+    column->addWidget(hint_);
+    strike_ = new StrikeBlock(session, this);
+    column->addWidget(strike_);
+    strands_ = new QVBoxLayout;
+    strands_->setSpacing(4);
+    column->addLayout(strands_);
+    column->addWidget(buildBelow());
+    column->addStretch(1);
+    connect(&session_, &Session::projectChanged, this, &StrikePage::refresh);
+    connect(&session_, &Session::selectionChanged, this, &StrikePage::refresh);
+    connect(&session_, &Session::scopeChanged, this, &StrikePage::refresh);
+    refresh();
+}
+
+QWidget* StrikePage::buildBelow()
+{
+    below_ = new QWidget(this);
+    auto* column = new QVBoxLayout(below_);
+    column->setContentsMargins(0, 2, 0, 0);
+    column->setSpacing(4);
+    auto* row = new QHBoxLayout;
+    row->setSpacing(4);
+    add_ = new QToolButton(below_);
+    add_->setObjectName(QStringLiteral("add-strand"));
+    add_->setText(tr("Add strand"));
+    add_->setToolTip(tr("Another source of motion in this recipe"));
+    add_->setPopupMode(QToolButton::InstantPopup);
+    auto* menu = new QMenu(add_);
+    for (std::size_t kind = 0; kind < sourceWords.size(); ++kind)
+        connect(menu->addAction(toQString(sourceWords[kind])), &QAction::triggered, this,
+                [this, kind] { addStrand(freshStrand(kind, session_.project().width)); });
+    add_->setMenu(menu);
+    row->addWidget(add_);
+    auto* paste = new QPushButton(tr("Paste strand"), below_);
+    paste->setObjectName(QStringLiteral("paste-strand"));
+    paste->setToolTip(tr("A strand that was copied from any recipe"));
+    connect(paste, &QPushButton::clicked, this, [this] {
+        const auto strand = strandFromText(QApplication::clipboard()->text().toStdString());
+        if (strand)
+            addStrand(strand.value());
+        else
+            emit session_.told(QString::fromStdString(sentence(strand.error())));
+    });
+    row->addWidget(paste);
+    row->addStretch(1);
+    column->addLayout(row);
+    const auto whole = [] { return std::string(); };
+    values_ = new ControlGrid(session_, recipeBinding(session_, whole), 3, below_);
+    Recipe sample;
+    for (const Value& value : valuesOf(sample))
+        values_->add(value.key, *value.spec, value.key == "variation" ? tr("Strikes") : QString());
+    group_ = new QComboBox(values_);
+    group_->setObjectName(QStringLiteral("strike-group"));
+    group_->setToolTip(tr("Strikes of a group meet by the group's own rule, apart from all others (see Film)"));
+    connect(group_, &QComboBox::activated, this, [this](int index) {
+        const QString name = index == 0 ? QString() : group_->itemText(index);
+        if (index == group_->count() - 1) {
+            Project next = withGroup(session_.project(), tr("Group").toStdString());
+            const std::string made = next.groups.back().name;
+            session_.edit(withStrikesInGroup(std::move(next), session_.selection(), made),
+                          tr("Strike in a new group"));
+        } else {
+            session_.edit(withStrikesInGroup(session_.project(), session_.selection(), name.toStdString()),
+                          name.isEmpty() ? tr("Strike in no group") : tr("Strike in %1").arg(name));
+        }
+    });
+    auto* pair = new QWidget(values_);
+    auto* pairRow = new QHBoxLayout(pair);
+    pairRow->setContentsMargins(0, 0, 0, 0);
+    auto* label = dimLabel(tr("Group"), pair);
+    label->setFont(theme::words(11));
+    pairRow->addWidget(label);
+    pairRow->addWidget(group_, 1);
+    values_->addWidget(pair, 1);
+    column->addWidget(values_);
+    return below_;
+}
+
+void StrikePage::addStrand(const Strand& strand)
+{
+    const Recipe* recipe = session_.felt();
+    if (recipe == nullptr)
+        return;
+    const std::string name = freshStrandName(*recipe, strand.name);
+    session_.edit(withStrand(session_.project(), recipe->id, strand), tr("Strand %1 added").arg(QString::fromStdString(name)));
+    session_.setOpenStrand(name);
+}
+
+void StrikePage::refresh()
+{
+    const Project& project = session_.project();
+    const auto& selection = session_.selection();
+    const Strike* first = selection.empty() ? nullptr : project.strike(selection.front());
+    strike_->setVisible(first != nullptr);
+    hint_->setVisible(first == nullptr);
+    if (first == nullptr)
+        hint_->setText(project.strikes.empty() ? tr("No strike yet.\n\nStep to the first frame of contact and press S, "
+                                                    "or 1 blast, 2 landing, 3 hit, 4 beat.")
+                                               : tr("No strike selected.\n\nClick a spark on the Reel, or press Up and "
+                                                    "Down to go from strike to strike."));
+    strike_->refresh();
+    // Strands are shown for one strike, or for several that share a recipe.
+    const bool shared = first != nullptr && std::all_of(selection.begin(), selection.end(), [&](StrikeId id) {
+                            return project.strike(id)->recipe == first->recipe;
+                        });
+    const Recipe* recipe = shared ? session_.felt() : nullptr;
+    below_->setVisible(recipe != nullptr);
+    const std::size_t wanted = recipe != nullptr ? recipe->strands.size() : 0;
+    while (rows_.size() > wanted) {
+        delete rows_.back();
+        rows_.pop_back();
+    }
+    for (StrandRow* row : rows_)
+        row->refresh();
+    while (rows_.size() < wanted) {
+        rows_.push_back(new StrandRow(session_, rows_.size(), this));
+        strands_->addWidget(rows_.back());
+    }
+    if (recipe == nullptr)
+        return;
+    values_->refresh();
+    const QSignalBlocker block(group_);
+    group_->clear();
+    group_->addItem(tr("none"));
+    for (const StrikeGroup& group : project.groups)
+        group_->addItem(QString::fromStdString(group.name));
+    group_->addItem(tr("new group"));
+    const int at = first->group.empty() ? 0 : group_->findText(QString::fromStdString(first->group));
+    group_->setCurrentIndex(std::max(0, at));
+}
+
+} // namespace ember::app

@@ -1,0 +1,77 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <functional>
+#include <vector>
+
+#include <QWidget>
+
+#include "session.h"
+
+class QComboBox;
+class QLabel;
+class QLineEdit;
+class QPushButton;
+class QToolButton;
+class QVBoxLayout;
+
+namespace ember::app {
+
+class ControlGrid;
+class DirectionDial;
+class StrandRow;
+class StrengthBar;
+class ValueField;
+
+/// The selected strikes themselves: name, kind, frame, strength, direction, variation, recipe.
+class StrikeBlock : public QWidget {
+    Q_OBJECT
+public:
+    explicit StrikeBlock(Session& session, QWidget* parent = nullptr);
+    void refresh();
+
+private:
+    void build();
+    void changeStrikes(const std::function<void(Strike&)>& change, const QString& result,
+                       Document::Gesture gesture = 0);
+
+    Session& session_;
+    QVBoxLayout* column_;
+    QLineEdit* name_ = nullptr;
+    QComboBox* kind_ = nullptr;
+    ValueField* frame_ = nullptr;
+    StrengthBar* strengthBar_ = nullptr;
+    ValueField* strength_ = nullptr;
+    DirectionDial* dial_ = nullptr;
+    ValueField* direction_ = nullptr;
+    QPushButton* bySeed_ = nullptr;
+    ValueField* seed_ = nullptr;
+    QPushButton* locked_ = nullptr;
+    QComboBox* recipe_ = nullptr;
+    QLabel* users_ = nullptr;
+    QPushButton* own_ = nullptr;
+};
+
+/// The strike, its recipe's strands, and what the recipe as a whole has.
+class StrikePage : public QWidget {
+    Q_OBJECT
+public:
+    explicit StrikePage(Session& session, QWidget* parent = nullptr);
+
+private:
+    QWidget* buildBelow();
+    void addStrand(const Strand& strand);
+    void refresh();
+
+    Session& session_;
+    QLabel* hint_;
+    StrikeBlock* strike_;
+    QVBoxLayout* strands_;
+    std::vector<StrandRow*> rows_;
+    QWidget* below_ = nullptr;
+    QToolButton* add_ = nullptr;
+    ControlGrid* values_ = nullptr;
+    QComboBox* group_ = nullptr;
+};
+
+} // namespace ember::app

@@ -1,0 +1,220 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "value_control.h"
+
+#include <QComboBox>
+#include <QFrame>
+#include <QGridLayout>
+#include <QLabel>
+#include <QMouseEvent>
+#include <QToolButton>
+
+#include "text.h"
+#include "theme.h"
+#include "value_field.h"
+
+namespace ember::app {
+
+QString shownWord(std::string_view word)
+{
+    QString text = toQString(word);
+    text.replace(QLatin1Char('_'), QLatin1Char(' '));
+    return text;
+}
+
+QLabel* dimLabel(const QString& text, QWidget* parent)
+{
+    auto* label = new QLabel(text, parent);
+    label->setStyleSheet(QStringLiteral("color: #9a8f80"));
+    return label;
+}
+
+QWidget* rule(QWidget* parent)
+{
+    auto* line = new QFrame(parent);
+    line->setFixedHeight(1);
+    line->setStyleSheet(QStringLiteral("background: #3a332c"));
+    return line;
+}
+
+// --- one value ---
+
+ValueControl::ValueControl(const FieldSpec& spec, const QString& label, QWidget* parent)
+    : QWidget(parent), spec_(spec), label_(label), help_(toQString(spec.help))
+{
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    if (spec.choices.data() == offOn.data()) {
+        switch_ = new QToolButton(this);
+        switch_->setText(label);
+        switch_->setCheckable(true);
+        switch_->setFont(theme::words(11));
+        switch_->setStyleSheet(QStringLiteral("QToolButton { padding: 1px 6px; }"));
+        switch_->installEventFilter(this);
+        row->addWidget(switch_);
+        connect(switch_, &QToolButton::clicked, this, [this](bool on) { emit wished(on ? 1 : 0, 0); });
+    } else if (!spec.choices.empty()) {
+        list_ = new QComboBox(this);
+        for (const auto word : spec.choices)
+            list_->addItem(shownWord(word));
+        list_->setFont(theme::words(12));
+        list_->setStyleSheet(QStringLiteral("QComboBox { padding: 0 4px; }"));
+        list_->setMinimumContentsLength(5);
+        list_->setSizeAdjustPolicy(QComboBox::AdjustToContents);
+        list_->installEventFilter(this);
+        row->addWidget(list_);
+        connect(list_, &QComboBox::activated, this, [this](int index) { emit wished(index, 0); });
+    } else {
+        field_ = new ValueField(spec, this);
+        field_->setWhole(spec.whole);
+        field_->gestureSource = [this] { return gestureSource ? gestureSource() : 0; };
+        row->addWidget(field_);
+        connect(field_, &ValueField::wished, this, &ValueControl::wished);
+        field_->resetAction = [this] {
+            if (resetAction)
+                resetAction();
+            else
+                emit wished(spec_.fallback, 0);
+        };
+        setFocusProxy(field_);
+    }
+    if (field_ == nullptr)
+        row->addStretch(1);
+    setBarred({});
+}
+
+void ValueControl::setBarred(const QString& reason)
+{
+    if (field_ != nullptr) {
+        field_->setBarred(reason);
+        return;
+    }
+    auto* control = list_ != nullptr ? static_cast<QWidget*>(list_) : switch_;
+    control->setEnabled(reason.isEmpty());
+    control->setToolTip(reason.isEmpty() ? help_ + tr(".\nCtrl+click resets it.") : reason);
+}
+
+void ValueControl::setValue(double value, bool own)
+{
+    if (field_ != nullptr) {
+        field_->setValue(value);
+        field_->setOwn(own);
+    } else if (list_ != nullptr) {
+        list_->setCurrentIndex(static_cast<int>(value));
+        list_->setFont(theme::words(12, own)); // marked like a number's asterisk
+        list_->setItemText(static_cast<int>(value), shownWord(spec_.choices[static_cast<std::size_t>(value)]));
+    } else {
+        switch_->setChecked(value != 0);
+        switch_->setText(own ? label_ + QStringLiteral(" *") : label_);
+    }
+}
+
+void ValueControl::setTime(double framesPerSecond, bool inSeconds)
+{
+    if (field_ != nullptr)
+        field_->setTime(framesPerSecond, inSeconds);
+}
+
+bool ValueControl::eventFilter(QObject* watched, QEvent* event)
+{
+    if (event->type() == QEvent::MouseButtonPress) {
+        const auto* press = static_cast<QMouseEvent*>(event);
+        if (press->button() == Qt::LeftButton && (press->modifiers() & Qt::ControlModifier) != 0) {
+            if (resetAction)
+                resetAction();
+            else
+                emit wished(spec_.fallback, 0);
+            return true;
+        }
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
+// --- many ---
+
+ControlGrid::ControlGrid(Session& session, Binding binding, int columns, QWidget* parent)
+    : QWidget(parent), session_(session), binding_(std::move(binding)), grid_(new QGridLayout(this)), columns_(columns)
+{
+    grid_->setContentsMargins(0, 0, 0, 0);
+    grid_->setHorizontalSpacing(4);
+    grid_->setVerticalSpacing(2);
+    for (int i = 0; i < columns; ++i)
+        grid_->setColumnStretch(2 * i + 1, 1);
+}
+
+void ControlGrid::place(QWidget* label, QWidget* control, int span)
+{
+    if (at_ % columns_ + span > columns_)
+        nextRow();
+    const int row = at_ / columns_;
+    const int column = 2 * (at_ % columns_);
+    if (label != nullptr) {
+        grid_->addWidget(label, row, column);
+        grid_->addWidget(control, row, column + 1, 1, 2 * span - 1);
+    } else {
+        grid_->addWidget(control, row, column, 1, 2 * span);
+    }
+    at_ += span;
+}
+
+ValueControl* ControlGrid::add(const std::string& key, const FieldSpec& spec, const QString& label, int span)
+{
+    const QString name = label.isNull() ? toQString(spec.label) : label;
+    auto* control = new ValueControl(spec, name, this);
+    QString objectName = QString::fromStdString(key);
+    control->setObjectName(objectName.replace(QLatin1Char('.'), QLatin1Char('-')));
+    control->gestureSource = [this] { return session_.newGesture(); };
+    connect(control, &ValueControl::wished, this, [this, key, spec](double value, quint64 gesture) {
+        binding_.write(key, spec, value, gesture);
+    });
+    if (binding_.reset)
+        control->resetAction = [this, key, spec] { binding_.reset(key, spec); };
+    QWidget* text = nullptr;
+    if (!control->isSwitch() && !name.isEmpty()) {
+        text = dimLabel(name, this);
+        text->setFont(theme::words(11));
+    }
+    place(text, control, span);
+    items_.push_back({key, text, control});
+    return control;
+}
+
+void ControlGrid::addWidget(QWidget* widget, int span)
+{
+    place(nullptr, widget, span);
+}
+
+void ControlGrid::nextRow()
+{
+    at_ = (at_ + columns_ - 1) / columns_ * columns_;
+}
+
+void ControlGrid::refresh()
+{
+    const double rate = session_.project().rate.perSecond();
+    for (const Item& item : items_) {
+        const auto value = binding_.read(item.key);
+        item.control->setVisible(value.has_value());
+        if (item.label != nullptr)
+            item.label->setVisible(value.has_value());
+        if (!value)
+            continue;
+        item.control->setTime(rate, session_.inSeconds());
+        item.control->setValue(*value, binding_.own && binding_.own(item.key));
+    }
+}
+
+ControlGrid::Binding recipeBinding(Session& session, std::function<std::string()> prefix)
+{
+    ControlGrid::Binding binding;
+    binding.read = [&session, prefix](const std::string& key) { return session.recipeValue(prefix() + key); };
+    binding.own = [&session, prefix](const std::string& key) { return session.isOwnValue(prefix() + key); };
+    binding.write = [&session, prefix](const std::string& key, const FieldSpec&, double value, quint64 gesture) {
+        session.setRecipeValues({{prefix() + key, value}}, gesture);
+    };
+    binding.reset = [&session, prefix](const std::string& key, const FieldSpec&) {
+        session.resetRecipeValue(prefix() + key);
+    };
+    return binding;
+}
+
+} // namespace ember::app

@@ -1,0 +1,101 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <functional>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include <QWidget>
+
+#include "ember/core/field.h"
+#include "session.h"
+
+class QComboBox;
+class QGridLayout;
+class QLabel;
+class QToolButton;
+
+namespace ember::app {
+
+class ValueField;
+
+/// Any value as the control that suits its field: a number, a list of words, or a switch. Like ValueField it shows what
+/// it is given and tells what is wished for. A list or a switch is reset by Ctrl+click too.
+class ValueControl : public QWidget {
+    Q_OBJECT
+public:
+    ValueControl(const FieldSpec& spec, const QString& label, QWidget* parent = nullptr);
+
+    void setValue(double value, bool own);
+    void setTime(double framesPerSecond, bool inSeconds);
+    void setBarred(const QString& reason);
+    bool isSwitch() const { return switch_ != nullptr; }
+    ValueField* field() { return field_; }
+
+    std::function<quint64()> gestureSource;
+    std::function<void()> resetAction;
+
+signals:
+    void wished(double value, quint64 gesture);
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override; ///< Ctrl+click on lists and switches
+
+private:
+    FieldSpec spec_;
+    QString label_;
+    QString help_;
+    ValueField* field_ = nullptr;
+    QComboBox* list_ = nullptr;
+    QToolButton* switch_ = nullptr;
+};
+
+/// A word of a choice as it is shown: "first_moved" is "first moved".
+QString shownWord(std::string_view word);
+
+/// Values with their names in columns, bound to what holds them.
+class ControlGrid : public QWidget {
+    Q_OBJECT
+public:
+    struct Binding {
+        std::function<std::optional<double>(const std::string& key)> read; ///< nothing: there is no such value now
+        std::function<bool(const std::string& key)> own = nullptr;
+        std::function<void(const std::string& key, const FieldSpec& spec, double value, quint64 gesture)> write;
+        std::function<void(const std::string& key, const FieldSpec& spec)> reset = nullptr;
+    };
+
+    /// `columns` pairs of a name and a control beside each other.
+    ControlGrid(Session& session, Binding binding, int columns, QWidget* parent = nullptr);
+
+    /// `span`: how many pairs of columns it takes.
+    ValueControl* add(const std::string& key, const FieldSpec& spec, const QString& label = {}, int span = 1);
+    void addWidget(QWidget* widget, int span);
+    void nextRow();
+    void refresh();
+
+private:
+    void place(QWidget* label, QWidget* control, int span);
+
+    struct Item {
+        std::string key;
+        QWidget* label;
+        ValueControl* control;
+    };
+    Session& session_;
+    Binding binding_;
+    QGridLayout* grid_;
+    int columns_;
+    int at_ = 0;
+    std::vector<Item> items_;
+};
+
+/// Values of the selected strike's recipe; keys are put behind `prefix` ("strand.Kick.").
+ControlGrid::Binding recipeBinding(Session& session, std::function<std::string()> prefix);
+
+/// A dim small name.
+QLabel* dimLabel(const QString& text, QWidget* parent);
+/// A thin line across.
+QWidget* rule(QWidget* parent);
+
+} // namespace ember::app
