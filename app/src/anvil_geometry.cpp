@@ -16,6 +16,12 @@ constexpr double handleGap = 13; ///< neighbours are kept this far apart so that
 
 using F = EnvelopeField;
 
+/// The slope a bend is pulled on: straight and constant ones become exponential.
+Slope bendable(Slope slope)
+{
+    return slope == Slope::linear || slope == Slope::constant ? Slope::exponential : slope;
+}
+
 } // namespace
 
 AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even, std::size_t strands)
@@ -62,7 +68,8 @@ std::vector<HandlePoint> handlePoints(const AnvilLayout& layout, const Envelope&
     }
     if (e.chosen<Anchor>(F::anchor) == Anchor::peak)
         points.push_back({Handle::onset, layout.at(e.onset(), 0)});
-    points.push_back({Handle::peak, layout.at(e.peak(), 1)});
+    else
+        points.push_back({Handle::peak, layout.at(e.peak(), 1)});
     points.push_back({Handle::hold, layout.at(e.holdEnd(), 1)});
     if (e[F::decay] > 0) {
         const double frame = curveHandleFrame(layout, e);
@@ -131,18 +138,15 @@ EnvelopeChanges dragHandle(const AnvilLayout& layout, const Envelope& e, Handle 
     case Handle::lead: return {{F::lead, length(frame, e.onset())}};
     case Handle::leadLevel: return {{F::leadLevel, level()}};
     case Handle::onset: return {{F::attack, length(frame, 0)}};
-    // Where the peak is fixed to the strike, pulling it changes how long before the strike it begins.
-    case Handle::peak:
-        if (e.chosen<Anchor>(F::anchor) == Anchor::peak)
-            return {{F::attack, length(frame, e[F::attack])}};
-        return {{F::attack, length(e.onset(), frame)}};
+    case Handle::peak: return {{F::attack, length(e.onset(), frame)}};
     case Handle::hold: return {{F::hold, length(e.peak(), frame)}};
     case Handle::curve: {
         const double u = (curveHandleFrame(layout, e) - e.holdEnd()) / std::max(1e-9, e[F::decay]);
         const double rumble = e[F::rumble];
         const double share = (layout.toLevel(place.y()) - rumble) / std::max(1e-9, 1 - rumble);
-        const double curve = curveThrough(e.chosen<Slope>(F::decaySlope), u, std::clamp(share, 0.0, 1.0));
-        return {{F::decayCurve, fine ? curve : std::round(curve * 4) / 4}};
+        const auto slope = bendable(e.chosen<Slope>(F::decaySlope));
+        const double curve = curveThrough(slope, u, std::clamp(share, 0.0, 1.0));
+        return {{F::decaySlope, static_cast<double>(slope)}, {F::decayCurve, fine ? curve : std::round(curve * 4) / 4}};
     }
     case Handle::decay: return {{F::decay, length(e.holdEnd(), frame)}, {F::rumble, level()}};
     case Handle::rumble:

@@ -112,10 +112,14 @@ QString handleText(Handle handle, const Envelope& e)
     case Handle::none: return {};
     case Handle::lead: return e[F::lead] == 0 ? tr("pull for a lead") : tr("lead %1").arg(frames(e[F::lead]));
     case Handle::leadLevel: return tr("back %1 %").arg(frames(100 * e[F::leadLevel]));
-    case Handle::onset: return tr("sets off");
+    case Handle::onset: return tr("attack %1").arg(frames(e[F::attack]));
     case Handle::peak: return e[F::attack] == 0 ? tr("peak on the strike") : tr("attack %1").arg(frames(e[F::attack]));
     case Handle::hold: return tr("hold %1").arg(frames(e[F::hold]));
     case Handle::curve: {
+        if (e.chosen<Slope>(F::decaySlope) == Slope::constant)
+            return tr("stays up");
+        if (e.chosen<Slope>(F::decaySlope) == Slope::linear)
+            return tr("straight");
         const double curve = e[F::decayCurve];
         const char* words = curve > 0.4    ? "curve %1, falls fast first"
                             : curve < -0.4 ? "curve %1, falls late"
@@ -140,6 +144,8 @@ void paintHandles(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pi
     // The one in hand is named first; the others where their names find room.
     std::vector<QRectF> taken;
     const auto name = [&](const HandlePoint& point) {
+        if (point.handle == Handle::lead && point.handle != lit && picture.envelope[EnvelopeField::lead] == 0)
+            return;
         const QString text = handleText(point.handle, picture.envelope);
         const double width = metrics.horizontalAdvance(text) + 6;
         const bool top = point.at.y() < layout.plot.top() + 20;

@@ -2,8 +2,10 @@
 #include "anvil_view.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 
+#include <QCoreApplication>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QMouseEvent>
@@ -11,10 +13,11 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
-#include "anvil_painter.h"
 #include "ember/render/frame.h"
+#include "recipe_trace.h"
 #include "text.h"
 #include "theme.h"
+#include "value_control.h"
 #include "value_field.h"
 
 namespace ember::app {
@@ -27,6 +30,7 @@ AnvilCanvas::AnvilCanvas(Session& session, QWidget* parent) : QWidget(parent), s
     setMouseTracking(true);
     connect(&session_, &Session::projectChanged, this, &AnvilCanvas::repaintAll);
     connect(&session_, &Session::selectionChanged, this, &AnvilCanvas::repaintAll);
+    connect(&session_, &Session::scopeChanged, this, &AnvilCanvas::repaintAll);
     connect(&session_, &Session::playheadChanged, this, [this] { update(); });
     connect(&session_.thumbs(), &ThumbStore::ready, this, [this](qint64 frame) {
         // Most thumbs are the Reel's.
@@ -52,15 +56,58 @@ void AnvilCanvas::setEven(bool even)
     repaintAll();
 }
 
-Envelope AnvilCanvas::envelope() const
+void AnvilCanvas::setStrandsShown(bool shown)
 {
-    const Strike* strike = session_.selectedStrike();
-    return strike != nullptr ? envelopeOf(session_.project(), *strike) : Envelope();
+    strandsShown_ = shown;
+    repaintAll();
 }
 
 AnvilLayout AnvilCanvas::layoutNow() const
 {
-    return gesture_ == Gesture::handle ? dragLayout_ : layOutAnvil(size(), envelope(), even_);
+    if (gesture_ == Gesture::handle)
+        return dragLayout_;
+    const Recipe* recipe = strandsShown_ && session_.selectedStrike() != nullptr ? session_.felt() : nullptr;
+    return layOutAnvil(size(), envelope(), even_, recipe != nullptr ? recipe->strands.size() : 0);
+}
+
+std::vector<StrandPicture> AnvilCanvas::strandPictures() const
+{
+    std::vector<StrandPicture> pictures;
+    const Strike* strike = session_.selectedStrike();
+    const Recipe* recipe = strandsShown_ && strike != nullptr ? session_.felt() : nullptr;
+    if (recipe == nullptr)
+        return pictures;
+    const bool anySolo = std::any_of(recipe->strands.begin(), recipe->strands.end(), [](auto& s) { return s.solo; });
+    for (const Strand& strand : recipe->strands) {
+        Recipe alone = *recipe;
+        alone.strands = {strand};
+        alone.strands[0].muted = alone.strands[0].solo = false;
+        Project project = strikeAlone(session_.project(), alone, strike->frame.index);
+        project.strikes[0].direction = strike->direction;
+        project.strikes[0].strength = strike->strength;
+        project.strikes[0].seed = strike->seed;
+        pictures.push_back({QString::fromStdString(strand.name), Motion(std::move(project)),
+                            strand.muted || (anySolo && !strand.solo)});
+    }
+    return pictures;
+}
+
+std::vector<Envelope> AnvilCanvas::otherEnvelopes() const
+{
+    std::vector<Envelope> others;
+    const Recipe* recipe = session_.selectedStrike() != nullptr ? session_.felt() : nullptr;
+    if (recipe == nullptr)
+        return others;
+    const Envelope shaped = envelope();
+    const auto take = [&](const Envelope& other) {
+        if (!(other == shaped))
+            others.push_back(other);
+    };
+    take(recipe->envelope);
+    for (const Strand& strand : recipe->strands)
+        if (strand.envelope)
+            take(*strand.envelope);
+    return others;
 }
 
 void AnvilCanvas::paintEvent(QPaintEvent*)
@@ -97,7 +144,10 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
                            lookOf(project, session_.cover(), session_.motion().poseAt(static_cast<double>(frame))),
                            thumbWidth, thumbHeight);
     };
+    const std::vector<Envelope> ghosts = otherEnvelopes();
     const AnvilPicture picture{shape,
+                               strands_,
+                               ghosts,
                                session_.motion(),
                                strike->frame.index,
                                strike->strength,
@@ -108,6 +158,7 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
                                shapeRatio,
                                shaken};
     painter.drawPixmap(0, 0, paper_.picture(*this, [&](QPixmap& paper) {
+        strands_ = strandPictures();
         paper.fill(theme::window);
         QPainter ink(&paper);
         paintAnvilPaper(ink, layout, picture);
@@ -172,24 +223,13 @@ void AnvilCanvas::mouseMoveEvent(QMouseEvent* event)
 
 void AnvilCanvas::dragTo(QPointF place, bool fine)
 {
-    const Strike* strike = session_.selectedStrike();
-    if (strike == nullptr)
-        return;
-    Project next = session_.project();
-    QStringList told;
-    for (const auto& [field, value] : dragHandle(dragLayout_, dragEnvelope_, dragged_, place, fine)) {
-        if (value == dragEnvelope_[field] && value == envelope()[field])
-            continue;
-        next = withEnvelopeValue(std::move(next), strike->id, field, value, session_.shapeScope());
-        const FieldSpec& spec = specOf(field);
-        const QString unit = toQString(spec.unit);
-        told << QStringLiteral("%1 %2 %3")
-                    .arg(toQString(spec.label))
-                    .arg(spec.unit == "%" ? value * 100 : value)
-                    .arg(unit)
-                    .trimmed();
-    }
-    session_.edit(std::move(next), told.join(QStringLiteral(", ")), documentGesture_);
+    std::vector<std::pair<std::string, double>> values;
+    const std::string prefix = session_.envelopePrefix();
+    for (const auto& [field, value] : dragHandle(dragLayout_, dragEnvelope_, dragged_, place, fine))
+        if (value != dragEnvelope_[field] || value != envelope()[field])
+            values.emplace_back(prefix + std::string(specOf(field).key), value);
+    if (!values.empty())
+        session_.setRecipeValues(values, documentGesture_);
 }
 
 void AnvilCanvas::mouseReleaseEvent(QMouseEvent* event)
@@ -209,10 +249,61 @@ void AnvilCanvas::leaveEvent(QEvent*)
 
 // --- the whole ---
 
+namespace {
+
+using F = EnvelopeField;
+
+struct ValueItem {
+    F field;
+    int width;
+};
+struct ValueGroup {
+    const char* name;
+    const char* tip;
+    std::vector<ValueItem> items;
+};
+
+/// All values of an envelope in the order of time, as they stand above the canvas.
+const std::vector<ValueGroup>& valueGroups()
+{
+    static const std::vector<ValueGroup> groups{
+        {QT_TRANSLATE_NOOP("Anvil", "Lead"), QT_TRANSLATE_NOOP("Anvil", "A small swing back before contact: length, level"),
+         {{F::lead, 40}, {F::leadLevel, 48}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Strike is"), QT_TRANSLATE_NOOP("Anvil", "What falls on the strike's frame"),
+         {{F::anchor, 104}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Attack"), QT_TRANSLATE_NOOP("Anvil", "Rise to the peak: length, slope, bend"),
+         {{F::attack, 42}, {F::attackSlope, 104}, {F::attackCurve, 44}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Hold"), QT_TRANSLATE_NOOP("Anvil", "How long the peak stays"), {{F::hold, 42}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Decay"), QT_TRANSLATE_NOOP("Anvil", "Fall to the rumble: length, slope, bend"),
+         {{F::decay, 46}, {F::decaySlope, 104}, {F::decayCurve, 44}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Rumble"), QT_TRANSLATE_NOOP("Anvil", "What is left: level, until when, length"),
+         {{F::rumble, 50}, {F::rumbleUntil, 96}, {F::rumbleLength, 50}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Release"), QT_TRANSLATE_NOOP("Anvil", "Way home: length, slope, bend"),
+         {{F::release, 46}, {F::releaseSlope, 104}, {F::releaseCurve, 44}}},
+    };
+    return groups;
+}
+
+} // namespace
+
 AnvilView::AnvilView(Session& session, QWidget* parent)
-    : QWidget(parent), session_(session), canvas_(new AnvilCanvas(session, this)), title_(new QLabel(this)),
-      scope_(new QPushButton(this)), axis_(new QPushButton(tr("Stretched near the strike"), this)),
-      restore_(new QPushButton(tr("Follow recipe"), this))
+    : QWidget(parent), session_(session), canvas_(new AnvilCanvas(session, this)), title_(dimLabel({}, this)),
+      scope_(new QPushButton(this)), axis_(new QPushButton(this)), restore_(new QPushButton(tr("Follow recipe"), this)),
+      strands_(new QPushButton(tr("Strands"), this)), unit_(new QPushButton(this))
+{
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addLayout(buildTitle());
+    column->addLayout(buildValues());
+    column->addWidget(canvas_, 1);
+    connect(&session_, &Session::projectChanged, this, &AnvilView::refresh);
+    connect(&session_, &Session::selectionChanged, this, &AnvilView::refresh);
+    connect(&session_, &Session::scopeChanged, this, &AnvilView::refresh);
+    refresh();
+}
+
+QLayout* AnvilView::buildTitle()
 {
     auto* row = new QHBoxLayout;
     row->setContentsMargins(12, 3, 12, 0);
@@ -221,41 +312,28 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
     name->setFont(theme::words(13, true));
     row->addWidget(name);
     row->addSpacing(6);
-    title_->setStyleSheet(QStringLiteral("color: #9a8f80"));
     row->addWidget(title_);
     row->addStretch(1);
-    using F = EnvelopeField;
-    for (const F field : {F::attack, F::hold, F::decay, F::decayCurve, F::rumble, F::rumbleLength, F::release}) {
-        const FieldSpec& spec = specOf(field);
-        auto* label = new QLabel(field == F::decayCurve     ? tr("Curve")
-                                 : field == F::rumbleLength ? tr("for")
-                                                            : toQString(spec.label),
-                                 this);
-        label->setStyleSheet(QStringLiteral("color: #9a8f80"));
-        label->setFont(theme::words(12));
-        auto* value = new ValueField(spec, this);
-        value->setObjectName(QStringLiteral("envelope-") + toQString(spec.key));
-        value->setFixedWidth(field == F::rumble ? 52 : 44);
-        value->gestureSource = [this] { return session_.newGesture(); };
-        connect(value, &ValueField::wished, this, [this, field](double wanted, quint64 gesture) {
-            const Strike* strike = session_.selectedStrike();
-            if (strike == nullptr)
-                return;
-            const FieldSpec& s = specOf(field);
-            session_.edit(withEnvelopeValue(session_.project(), strike->id, field, wanted, session_.shapeScope()),
-                          QStringLiteral("%1 %2").arg(toQString(s.label)).arg(s.unit == "%" ? wanted * 100 : wanted),
-                          gesture);
-        });
-        row->addWidget(label);
-        row->addWidget(value);
-        fields_[field] = value;
+    const auto toggle = [&](QPushButton* button, const char* objectName, const QString& tip) {
+        button->setObjectName(QLatin1String(objectName));
+        button->setCheckable(true);
+        button->setToolTip(tip);
+        row->addWidget(button);
+    };
+    row->addWidget(dimLabel(tr("Decay"), this));
+    const std::array<std::tuple<Slope, QString, const char*>, 3> decays{
+        {{Slope::constant, tr("Constant"), "decay-constant"},
+         {Slope::linear, tr("Linear"), "decay-linear"},
+         {Slope::exponential, tr("Fast"), "decay-fast"}}};
+    for (const auto& [slope, text, objectName] : decays) {
+        auto* button = decays_[slope] = new QPushButton(text, this);
+        toggle(button, objectName, {});
+        connect(button, &QPushButton::clicked, this, [this, wanted = slope] { compareDecay(wanted); });
     }
-    row->addSpacing(6);
-    scope_->setObjectName(QStringLiteral("shape-scope"));
-    scope_->setCheckable(true);
-    connect(scope_, &QPushButton::toggled, this,
+    row->addSpacing(10);
+    toggle(scope_, "shape-scope", {});
+    connect(scope_, &QPushButton::clicked, this,
             [this](bool alone) { session_.setShapeScope(alone ? ShapeScope::strike : ShapeScope::recipe); });
-    row->addWidget(scope_);
     restore_->setObjectName(QStringLiteral("follow-recipe"));
     restore_->setToolTip(tr("Gives the values marked * back to the recipe"));
     connect(restore_, &QPushButton::clicked, this, [this] {
@@ -263,58 +341,138 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
                       tr("The strike follows its recipe again"));
     });
     row->addWidget(restore_);
-    axis_->setObjectName(QStringLiteral("axis-even"));
-    axis_->setCheckable(true);
-    axis_->setToolTip(tr("How frames are spread along the Anvil: wide near the strike, or all alike"));
+    row->addSpacing(10);
+    toggle(strands_, "anvil-strands", tr("Each strand's own motion below the trace (T)"));
+    strands_->setChecked(canvas_->strandsShown());
+    connect(strands_, &QPushButton::clicked, this, &AnvilView::setStrandsShown);
+    toggle(unit_, "time-unit", tr("Lengths in frames or in seconds; either can be typed: 12 f, 0.5 s"));
+    connect(unit_, &QPushButton::clicked, this, [this](bool seconds) { session_.setInSeconds(seconds); });
+    toggle(axis_, "axis-even", tr("How frames are spread along the Anvil: wide near the strike, or all alike"));
+    axis_->setText(tr("Stretched"));
     connect(axis_, &QPushButton::toggled, this, [this](bool even) {
         canvas_->setEven(even);
         axis_->setText(even ? tr("Even") : tr("Stretched"));
     });
-    axis_->setText(tr("Stretched"));
-    row->addWidget(axis_);
+    return row;
+}
 
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(0);
-    column->addLayout(row);
-    column->addWidget(canvas_, 1);
-    connect(&session_, &Session::projectChanged, this, &AnvilView::refresh);
-    connect(&session_, &Session::selectionChanged, this, &AnvilView::refresh);
-    connect(&session_, &Session::scopeChanged, this, &AnvilView::refresh);
-    refresh();
+QLayout* AnvilView::buildValues()
+{
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(12, 3, 12, 0);
+    row->setSpacing(0);
+    bool first = true;
+    for (const ValueGroup& group : valueGroups()) {
+        if (!first)
+            row->addStretch(1);
+        first = false;
+        auto* cell = new QVBoxLayout;
+        cell->setSpacing(0);
+        auto* name = dimLabel(QCoreApplication::translate("Anvil", group.name), this);
+        name->setFont(theme::words(11));
+        name->setContentsMargins(5, 0, 0, 0);
+        name->setToolTip(QCoreApplication::translate("Anvil", group.tip));
+        cell->addWidget(name);
+        auto* values = new QHBoxLayout;
+        values->setSpacing(1);
+        for (const auto& [field, width] : group.items) {
+            const FieldSpec& spec = specOf(field);
+            auto* control = new ValueControl(spec, {}, this);
+            const QString objectName = QStringLiteral("envelope-") + toQString(spec.key);
+            (control->field() != nullptr ? static_cast<QWidget*>(control->field()) : control)->setObjectName(objectName);
+            control->setFixedWidth(width);
+            control->gestureSource = [this] { return session_.newGesture(); };
+            const auto key = [this, field = field] { return session_.envelopePrefix() + std::string(specOf(field).key); };
+            control->resetAction = [this, key] { session_.resetRecipeValue(key()); };
+            connect(control, &ValueControl::wished, this, [this, key](double wanted, quint64 gesture) {
+                session_.setRecipeValues({{key(), wanted}}, gesture);
+            });
+            values->addWidget(control);
+            fields_[field] = control;
+        }
+        cell->addLayout(values);
+        row->addLayout(cell);
+    }
+    return row;
+}
+
+void AnvilView::setStrandsShown(bool shown)
+{
+    strands_->setChecked(shown);
+    canvas_->setStrandsShown(shown);
+}
+
+void AnvilView::compareDecay(Slope slope)
+{
+    const std::string prefix = session_.envelopePrefix();
+    const auto key = [&](F field) { return prefix + std::string(specOf(field).key); };
+    std::vector<std::pair<std::string, double>> values{{key(F::decaySlope), static_cast<double>(slope)}};
+    // A bend that was set is kept for the comparison; one that does not fall fast is not what is asked for.
+    if (slope == Slope::exponential && session_.shapedEnvelope()[F::decayCurve] < 1)
+        values.emplace_back(key(F::decayCurve), specOf(F::decayCurve).fallback);
+    session_.setRecipeValues(values, 0);
+    refreshDecays(session_.shapedEnvelope());
+}
+
+void AnvilView::refreshDecays(const Envelope& envelope)
+{
+    const auto now = envelope.chosen<Slope>(F::decaySlope);
+    for (const auto& [slope, button] : decays_)
+        button->setChecked(slope == Slope::exponential
+                               ? now != Slope::constant && now != Slope::linear && envelope[F::decayCurve] > 0
+                               : slope == now);
 }
 
 void AnvilView::refresh()
 {
     const Strike* strike = session_.selectedStrike();
-    const Project& project = session_.project();
-    scope_->setChecked(session_.shapeScope() == ShapeScope::strike);
-    scope_->setEnabled(strike != nullptr);
+    const Recipe* recipe = strike != nullptr ? session_.felt() : nullptr;
+    const bool alone = session_.shapeScope() == ShapeScope::strike;
+    scope_->setChecked(alone);
     restore_->setVisible(strike != nullptr && !strike->overrides.empty());
-    const QString reason = strike != nullptr ? QString() : tr("Select one strike to shape it");
-    for (const auto& [field, value] : fields_)
-        value->setBarred(reason);
-    scope_->setToolTip(strike == nullptr
+    unit_->setChecked(session_.inSeconds());
+    unit_->setText(session_.inSeconds() ? tr("Seconds") : tr("Frames"));
+    const QString reason = recipe != nullptr ? QString() : tr("Select one strike to shape it");
+    for (const auto& [field, control] : fields_)
+        control->setBarred(reason);
+    scope_->setEnabled(recipe != nullptr);
+    scope_->setToolTip(recipe == nullptr
                            ? reason
                            : tr("Whom changes of the shape are for: the recipe and every strike that uses it, or this "
                                 "strike alone"));
-    if (strike == nullptr) {
+    for (const auto& [slope, button] : decays_) {
+        button->setEnabled(recipe != nullptr);
+        button->setToolTip(recipe == nullptr           ? reason
+                           : slope == Slope::constant ? tr("The decay stays up and drops at its end, to compare")
+                           : slope == Slope::linear   ? tr("The decay falls in a straight line, to compare")
+                                                      : tr("The decay falls fast first and then settles"));
+    }
+    if (recipe == nullptr) {
         title_->setText(tr("no strike selected"));
         scope_->setText(tr("For the recipe"));
         return;
     }
-    const Envelope envelope = envelopeOf(project, *strike);
-    for (const auto& [field, value] : fields_) {
-        value->setValue(envelope[field]);
-        value->setOwn(strike->overrides[field].has_value());
+    const Envelope envelope = session_.shapedEnvelope();
+    const std::string prefix = session_.envelopePrefix();
+    const double rate = session_.project().rate.perSecond();
+    for (const auto& [field, control] : fields_) {
+        control->setTime(rate, session_.inSeconds());
+        control->setValue(envelope[field], session_.isOwnValue(prefix + std::string(specOf(field).key)));
     }
-    const Recipe* recipe = project.recipe(strike->recipe);
-    title_->setText(tr("%1, frames from the strike").arg(strikeTitle(*strike)));
-    const auto users = std::count_if(project.strikes.begin(), project.strikes.end(),
+    const auto until = envelope.chosen<RumbleUntil>(F::rumbleUntil);
+    if (until != RumbleUntil::length)
+        fields_[F::rumbleLength]->setBarred(until == RumbleUntil::nextStrike
+                                                ? tr("The rumble lasts until the next strike")
+                                                : tr("The rumble lasts to the end of the shot"));
+    refreshDecays(envelope);
+    title_->setText(prefix == "envelope." ? strikeTitle(*strike)
+                                          : tr("%1, envelope of the strand %2")
+                                                .arg(strikeTitle(*strike), QString::fromStdString(session_.openStrand())));
+    const auto& strikes = session_.project().strikes;
+    const auto users = std::count_if(strikes.begin(), strikes.end(),
                                      [&](const Strike& s) { return s.recipe == strike->recipe; });
-    scope_->setText(session_.shapeScope() == ShapeScope::strike ? tr("For this strike")
-                    : recipe == nullptr                         ? tr("For the recipe")
-                                        : tr("For %1 (%2)").arg(QString::fromStdString(recipe->name)).arg(users));
+    scope_->setText(alone ? tr("For this strike")
+                          : tr("For %1 (%2)").arg(QString::fromStdString(recipe->name)).arg(users));
 }
 
 } // namespace ember::app

@@ -5,16 +5,17 @@
 
 #include <QWidget>
 
-#include "anvil_geometry.h"
+#include "anvil_painter.h"
 #include "paper.h"
 #include "session.h"
 
 class QLabel;
+class QLayout;
 class QPushButton;
 
 namespace ember::app {
 
-class ValueField;
+class ValueControl;
 
 /// The painted part of the Anvil: envelope with handles, trace and film frames, all over frames from the strike.
 class AnvilCanvas : public QWidget {
@@ -24,6 +25,9 @@ public:
 
     bool even() const { return even_; }
     void setEven(bool even);
+    /// Each strand's own motion in a row below the trace.
+    bool strandsShown() const { return strandsShown_; }
+    void setStrandsShown(bool shown);
     /// As laid out now, for the selected strike.
     AnvilLayout layoutNow() const;
 
@@ -40,7 +44,10 @@ protected:
 private:
     enum class Gesture { none, handle, scrub };
 
-    Envelope envelope() const;
+    Envelope envelope() const { return session_.shapedEnvelope(); }
+    std::vector<StrandPicture> strandPictures() const;
+    /// The recipe's other envelopes: of the recipe while a strand's is shaped, and the other way round.
+    std::vector<Envelope> otherEnvelopes() const;
     void scrubTo(double x);
     void dragTo(QPointF place, bool fine);
 
@@ -49,6 +56,8 @@ private:
     Session& session_;
     Paper paper_;
     bool even_ = false;
+    bool strandsShown_ = true;
+    std::vector<StrandPicture> strands_; ///< as they are on the paper
     Handle hovered_ = Handle::none;
     Gesture gesture_ = Gesture::none;
     Handle dragged_ = Handle::none;
@@ -60,16 +69,21 @@ private:
     Document::Gesture documentGesture_ = 0;
 };
 
-/// The Anvil: a row that says what is shaped and holds every value as a number, and the canvas.
+/// The Anvil: what is shaped and for whom, every value of the envelope as a number, and the canvas.
 class AnvilView : public QWidget {
     Q_OBJECT
 public:
     explicit AnvilView(Session& session, QWidget* parent = nullptr);
 
     AnvilCanvas& canvas() { return *canvas_; }
+    void setStrandsShown(bool shown);
 
 private:
+    QLayout* buildTitle();
+    QLayout* buildValues();
+    void compareDecay(Slope slope);
     void refresh();
+    void refreshDecays(const Envelope& envelope);
 
     Session& session_;
     AnvilCanvas* canvas_;
@@ -77,7 +91,10 @@ private:
     QPushButton* scope_;
     QPushButton* axis_;
     QPushButton* restore_;
-    std::map<EnvelopeField, ValueField*> fields_;
+    QPushButton* strands_;
+    QPushButton* unit_;
+    std::map<Slope, QPushButton*> decays_;
+    std::map<EnvelopeField, ValueControl*> fields_;
 };
 
 } // namespace ember::app
