@@ -9,6 +9,7 @@
 #include <QDir>
 #include <QElapsedTimer>
 #include <QLineEdit>
+#include <QListWidget>
 #include <QProgressBar>
 #include <QSettings>
 #include <QStandardPaths>
@@ -42,6 +43,31 @@ void take(MainWindow& window, const QDir& folder, const char* name)
 {
     settle(300);
     window.grab().save(folder.filePath(QLatin1String(name) + QStringLiteral(".png")));
+}
+
+void press(MainWindow& window, const char* name)
+{
+    window.findChild<QAbstractButton*>(QLatin1String(name))->click();
+    settle(200);
+}
+
+/// The side column's pages, each with something to see on it.
+void takePages(MainWindow& window, const QDir& folder)
+{
+    press(window, "page-1");
+    auto* list = window.findChild<QListWidget*>(QStringLiteral("recipe-list"));
+    for (int i = 0; i < list->count(); ++i)
+        if (list->item(i)->text() == QStringLiteral("Bell swing"))
+            list->setCurrentRow(i);
+    settle(900); // the preview is under way
+    take(window, folder, "recipe-book");
+    press(window, "page-2");
+    take(window, folder, "film-page");
+    press(window, "page-0");
+    auto* strand = window.findChild<QWidget*>(QStringLiteral("strand-1"));
+    strand->findChild<QAbstractButton*>(QStringLiteral("open-strand"))->click();
+    take(window, folder, "strand-open");
+    strand->findChild<QAbstractButton*>(QStringLiteral("open-strand"))->click();
 }
 
 } // namespace
@@ -78,6 +104,7 @@ int main(int argc, char** argv)
         }
     settle(6000);
     take(window, folder, "main-window");
+    takePages(window, folder);
 
     QTemporaryDir scratch;
     window.showRender(true);

@@ -10,7 +10,7 @@ namespace {
 
 constexpr double sideLeft = 62;
 constexpr double sideRight = 34;
-constexpr double strandRow = 15;
+constexpr double strandRow = 13;
 constexpr double grabRadius = 9;
 constexpr double handleGap = 13; ///< neighbours are kept this far apart so that each can be grabbed
 
@@ -31,8 +31,8 @@ AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even,
     const double height = std::max(120.0, size.height());
     const double rows = static_cast<double>(strands) * strandRow;
     const double rest = std::max(120.0, height - rows);
-    const double frames = std::clamp(rest * 0.29, 34.0, 96.0);
-    const double trace = std::clamp(rest * 0.17, 20.0, 56.0);
+    const double frames = std::clamp(rest * 0.27, 34.0, 96.0);
+    const double trace = std::clamp(rest * (strands > 0 ? 0.12 : 0.17), 18.0, 56.0);
     constexpr double ruler = 18;
     constexpr double top = 22;
     const double left = sideLeft;

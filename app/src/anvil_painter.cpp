@@ -59,6 +59,8 @@ void paintGrid(QPainter& p, const AnvilLayout& layout)
 {
     p.setFont(theme::numbers(11));
     for (const int level : {0, 50, 100}) {
+        if (level == 50 && layout.plot.height() < 48)
+            continue;
         const double y = std::round(layout.toY(level / 100.0)) + 0.5;
         p.setPen(QPen(theme::line, 1, level == 0 ? Qt::SolidLine : Qt::DotLine));
         p.drawLine(QPointF(layout.plot.left(), y), QPointF(layout.plot.right(), y));
@@ -211,12 +213,11 @@ void paintTrace(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pict
     draw(&Pose::y, theme::text);
     p.setFont(theme::words(11));
     p.setPen(theme::dim);
-    const QRectF margin(12, middle - 15, 44, 15);
+    const QRectF margin(12, middle - 8, 46, 16);
     p.drawText(margin, Qt::AlignLeft | Qt::AlignVCenter, tr("trace"));
+    p.drawText(margin.adjusted(0, 0, -9, 0), Qt::AlignRight | Qt::AlignVCenter, tr("x"));
     p.setPen(theme::text);
     p.drawText(margin, Qt::AlignRight | Qt::AlignVCenter, tr("y"));
-    p.setPen(theme::dim);
-    p.drawText(margin.translated(0, 15), Qt::AlignRight | Qt::AlignVCenter, tr("x"));
 }
 
 /// Each strand's own motion, y over x, at a scale all share.
@@ -252,21 +253,23 @@ void paintStrands(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pi
         } else { // moves by turns or zoom alone
             double most = 1e-9;
             for (const Pose& pose : poses[i])
-                most = std::max({most, std::abs(pose.roll), std::abs(pose.pan), std::abs(pose.tilt),
-                                 20 * std::abs(pose.zoom - 1)});
+                most = std::max(
+                    {most, std::abs(pose.roll), std::abs(pose.pan), std::abs(pose.tilt), 20 * std::abs(pose.zoom - 1)});
             const double turn = 0.46 * row.height() / most;
-            draw([turn](const Pose& pose) {
-                     return turn * (pose.roll != 0   ? pose.roll
-                                    : pose.zoom != 1 ? 20 * (1 - pose.zoom)
-                                    : pose.pan != 0  ? pose.pan
-                                                     : pose.tilt);
-                 },
-                 muted ? theme::faint : theme::text);
+            draw(
+                [turn](const Pose& pose) {
+                    return turn * (pose.roll != 0   ? pose.roll
+                                   : pose.zoom != 1 ? 20 * (1 - pose.zoom)
+                                   : pose.pan != 0  ? pose.pan
+                                                    : pose.tilt);
+                },
+                muted ? theme::faint : theme::text);
         }
         p.setFont(theme::words(10));
         p.setPen(muted ? theme::faint : theme::dim);
-        p.drawText(QRectF(6, row.top(), layout.plot.left() - 10, row.height()), Qt::AlignRight | Qt::AlignVCenter,
-                   QFontMetricsF(p.font()).elidedText(picture.strands[i].name, Qt::ElideRight, layout.plot.left() - 10));
+        p.drawText(
+            QRectF(6, row.top(), layout.plot.left() - 10, row.height()), Qt::AlignRight | Qt::AlignVCenter,
+            QFontMetricsF(p.font()).elidedText(picture.strands[i].name, Qt::ElideRight, layout.plot.left() - 10));
     }
 }
 

@@ -268,18 +268,18 @@ const std::vector<ValueGroup>& valueGroups()
 {
     static const std::vector<ValueGroup> groups{
         {QT_TRANSLATE_NOOP("Anvil", "Lead"), QT_TRANSLATE_NOOP("Anvil", "A small swing back before contact: length, level"),
-         {{F::lead, 40}, {F::leadLevel, 48}}},
+         {{F::lead, 44}, {F::leadLevel, 48}}},
         {QT_TRANSLATE_NOOP("Anvil", "Strike is"), QT_TRANSLATE_NOOP("Anvil", "What falls on the strike's frame"),
          {{F::anchor, 104}}},
         {QT_TRANSLATE_NOOP("Anvil", "Attack"), QT_TRANSLATE_NOOP("Anvil", "Rise to the peak: length, slope, bend"),
-         {{F::attack, 42}, {F::attackSlope, 104}, {F::attackCurve, 44}}},
-        {QT_TRANSLATE_NOOP("Anvil", "Hold"), QT_TRANSLATE_NOOP("Anvil", "How long the peak stays"), {{F::hold, 42}}},
+         {{F::attack, 50}, {F::attackSlope, 104}, {F::attackCurve, 44}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Hold"), QT_TRANSLATE_NOOP("Anvil", "How long the peak stays"), {{F::hold, 50}}},
         {QT_TRANSLATE_NOOP("Anvil", "Decay"), QT_TRANSLATE_NOOP("Anvil", "Fall to the rumble: length, slope, bend"),
-         {{F::decay, 46}, {F::decaySlope, 104}, {F::decayCurve, 44}}},
+         {{F::decay, 58}, {F::decaySlope, 104}, {F::decayCurve, 44}}},
         {QT_TRANSLATE_NOOP("Anvil", "Rumble"), QT_TRANSLATE_NOOP("Anvil", "What is left: level, until when, length"),
-         {{F::rumble, 50}, {F::rumbleUntil, 96}, {F::rumbleLength, 50}}},
+         {{F::rumble, 54}, {F::rumbleUntil, 96}, {F::rumbleLength, 66}}},
         {QT_TRANSLATE_NOOP("Anvil", "Release"), QT_TRANSLATE_NOOP("Anvil", "Way home: length, slope, bend"),
-         {{F::release, 46}, {F::releaseSlope, 104}, {F::releaseCurve, 44}}},
+         {{F::release, 58}, {F::releaseSlope, 104}, {F::releaseCurve, 44}}},
     };
     return groups;
 }

@@ -21,7 +21,8 @@ namespace ember::app {
 
 namespace {
 
-const FieldSpec frameField{"frame", "Frame", "", 0, 100'000'000, 0, 1, "The frame it stands on, counted from 0", {}, true};
+const FieldSpec frameField{"frame", "Frame", "", 0, 100'000'000, 0, 1, "The frame it stands on, counted from 0",
+                           {},      true};
 const FieldSpec intensityField{"value", "Intensity", "%", 0, 2, 1, 0.05, "Strength of all shakes at this frame"};
 
 /// Values of one part of the project.
@@ -44,7 +45,8 @@ ControlGrid::Binding partBinding(Session& session, const std::function<const Par
         const auto value = find(copy, key);
         return value ? std::optional(value->get()) : std::nullopt;
     };
-    binding.write = [&session, part, put, find](const std::string& key, const FieldSpec& spec, double value, quint64 gesture) {
+    binding.write = [&session, part, put, find](const std::string& key, const FieldSpec& spec, double value,
+                                                quint64 gesture) {
         Project next = session.project();
         const Part* held = part(next);
         if (held == nullptr)
@@ -136,12 +138,13 @@ void FilmPage::setAxes(std::initializer_list<Axis> axes, bool on, const QString&
 
 void FilmPage::buildMaster(QVBoxLayout& column)
 {
-    auto* key = button(tr("Key here"), "intensity-key", tr("Keeps the intensity at the playhead as a key; between keys it changes evenly"),
-                       [this] {
-                           session_.edit(withIntensityKey(session_.project(),
-                                                          intensityKeyHere(session_.project(), Frame{session_.playhead()})),
-                                         tr("Intensity key on frame %1").arg(session_.playhead()));
-                       });
+    auto* key =
+        button(tr("Key here"), "intensity-key",
+               tr("Keeps the intensity at the playhead as a key; between keys it changes evenly"), [this] {
+                   session_.edit(withIntensityKey(session_.project(),
+                                                  intensityKeyHere(session_.project(), Frame{session_.playhead()})),
+                                 tr("Intensity key on frame %1").arg(session_.playhead()));
+               });
     needClip_.push_back(key);
     column.addWidget(heading(tr("All shakes"), {key}));
     master_ = new ControlGrid(session_, memberBinding(session_, &Project::master), 3, this);
@@ -156,23 +159,28 @@ void FilmPage::buildMaster(QVBoxLayout& column)
         made->setObjectName(name);
         made->setCheckable(true);
         made->setFont(theme::words(11));
-        made->setStyleSheet(QStringLiteral("QToolButton { padding: 1px 6px; }"));
+        made->setStyleSheet(QStringLiteral("QToolButton { padding: 1px 4px; }"));
         made->setToolTip(tip);
-        row->addWidget(made);
         return made;
     };
-    row->addWidget(dimLabel(tr("Felt"), this));
     position_ = toggle(tr("Position"), QStringLiteral("master-position"), tr("x, y and zoom on or off together"));
     rotation_ = toggle(tr("Rotation"), QStringLiteral("master-rotation"), tr("Roll, pan and tilt on or off together"));
-    connect(position_, &QToolButton::clicked, this,
-            [this](bool on) { setAxes({Axis::x, Axis::y, Axis::zoom}, on, tr("Position")); });
-    connect(rotation_, &QToolButton::clicked, this,
-            [this](bool on) { setAxes({Axis::roll, Axis::pan, Axis::tilt}, on, tr("Rotation")); });
-    row->addSpacing(6);
+    connect(position_, &QToolButton::clicked, this, [this](bool on) {
+        setAxes({Axis::x, Axis::y, Axis::zoom}, on, tr("Position"));
+    });
+    connect(rotation_, &QToolButton::clicked, this, [this](bool on) {
+        setAxes({Axis::roll, Axis::pan, Axis::tilt}, on, tr("Rotation"));
+    });
+    row->addWidget(position_);
     for (const Axis axis : allAxes) {
+        if (axis == Axis::roll) { // beside the axes it stands for
+            row->addSpacing(8);
+            row->addWidget(rotation_);
+        }
         const QString name = toQString(axisName(axis));
         auto* made = toggle(name, QStringLiteral("master-") + name, tr("Whether shakes move this axis"));
         connect(made, &QToolButton::clicked, this, [this, axis, name](bool on) { setAxes({axis}, on, name); });
+        row->addWidget(made);
         axes_[static_cast<std::size_t>(axis)] = made;
     }
     row->addStretch(1);
@@ -198,10 +206,10 @@ void FilmPage::buildMaster(QVBoxLayout& column)
 
 void FilmPage::buildMeeting(QVBoxLayout& column)
 {
-    auto* add = button(tr("New group"), "new-group", tr("A group of strikes that meet by a rule of their own; put strikes into it under Strike"),
-                       [this] {
-                           session_.edit(withGroup(session_.project(), tr("Group").toStdString()), tr("Group made"));
-                       });
+    auto* add =
+        button(tr("New group"), "new-group",
+               tr("A group of strikes that meet by a rule of their own; put strikes into it under Strike"),
+               [this] { session_.edit(withGroup(session_.project(), tr("Group").toStdString()), tr("Group made")); });
     column.addWidget(heading(tr("Where strikes meet"), {add}));
     overlap_ = new ControlGrid(session_, memberBinding(session_, &Project::overlap), 3, this);
     overlap_->setObjectName(QStringLiteral("overlap"));
@@ -216,8 +224,9 @@ void FilmPage::buildSettles(QVBoxLayout& column)
 {
     auto* cut = button(tr("Cut here"), "settle-cut", tr("What runs at the playhead is at rest on this frame (X)"),
                        [this] { session_.settleHere(SettleMode::cut); });
-    auto* ease = button(tr("Ease home here"), "settle-ease", tr("What runs at the playhead is eased home from this frame (H)"),
-                        [this] { session_.settleHere(SettleMode::ease); });
+    auto* ease =
+        button(tr("Ease home here"), "settle-ease", tr("What runs at the playhead is eased home from this frame (H)"),
+               [this] { session_.settleHere(SettleMode::ease); });
     needClip_.insert(needClip_.end(), {cut, ease});
     column.addWidget(heading(tr("Settle marks"), {cut, ease}));
     KeyRows::Kind kind;
@@ -230,8 +239,9 @@ void FilmPage::buildSettles(QVBoxLayout& column)
         return rows;
     };
     kind.change = [](Project project, std::size_t row, const std::vector<double>& v) {
-        return withSettleAt(std::move(project), row,
-                            {Frame{static_cast<std::int64_t>(v[0])}, static_cast<SettleMode>(static_cast<int>(v[1])), v[2]});
+        return withSettleAt(
+            std::move(project), row,
+            {Frame{static_cast<std::int64_t>(v[0])}, static_cast<SettleMode>(static_cast<int>(v[1])), v[2]});
     };
     kind.remove = withoutSettle;
     kind.changed = tr("Settle mark");
@@ -246,20 +256,31 @@ void FilmPage::buildDrift(QVBoxLayout& column)
     drift_ = new ControlGrid(session_, memberBinding(session_, &Project::drift), 3, this);
     drift_->setObjectName(QStringLiteral("drift"));
     addAll(*drift_, Drift{},
-           {{"on", tr("Under the whole shot")}, {"rate", {}}, {"seed", {}}, {"amount.x", {}}, {"amount.y", {}},
-            {"amount.zoom", {}}, {"amount.roll", {}}, {"amount.pan", {}}, {"amount.tilt", {}}, {"octaves", {}},
-            {"gain", {}}, {"lacunarity", {}}, {"fade_in", {}}, {"fade_out", {}}});
+           {{"on", tr("On")},
+            {"rate", {}},
+            {"seed", {}},
+            {"amount.x", {}},
+            {"amount.y", {}},
+            {"amount.zoom", {}},
+            {"amount.roll", {}},
+            {"amount.pan", {}},
+            {"amount.tilt", {}},
+            {"octaves", {}},
+            {"gain", {}},
+            {"lacunarity", {}},
+            {"fade_in", {}},
+            {"fade_out", {}}});
     column.addWidget(drift_);
 }
 
 void FilmPage::buildMove(QVBoxLayout& column)
 {
-    auto* key = button(tr("Key here"), "move-key", tr("Keeps where the shot is at the playhead as a key of its own move; shakes are added to it"),
-                       [this] {
-                           session_.edit(withMoveKey(session_.project(),
-                                                     moveKeyHere(session_.project(), Frame{session_.playhead()})),
-                                         tr("Key of the shot's move on frame %1").arg(session_.playhead()));
-                       });
+    auto* key = button(
+        tr("Key here"), "move-key",
+        tr("Keeps where the shot is at the playhead as a key of its own move; shakes are added to it"), [this] {
+            session_.edit(withMoveKey(session_.project(), moveKeyHere(session_.project(), Frame{session_.playhead()})),
+                          tr("Key of the shot's move on frame %1").arg(session_.playhead()));
+        });
     needClip_.push_back(key);
     column.addWidget(heading(tr("The shot's own move"), {key}));
     KeyRows::Kind kind;
@@ -269,7 +290,8 @@ void FilmPage::buildMove(QVBoxLayout& column)
         std::vector<std::vector<double>> rows;
         if (project.shot)
             for (const MoveKey& k : project.shot->move)
-                rows.push_back({static_cast<double>(k.frame.index), k.x, k.y, k.zoom, k.roll, static_cast<double>(k.ease)});
+                rows.push_back(
+                    {static_cast<double>(k.frame.index), k.x, k.y, k.zoom, k.roll, static_cast<double>(k.ease)});
         return rows;
     };
     kind.change = [](Project project, std::size_t row, const std::vector<double>& v) {
@@ -321,13 +343,13 @@ void FilmPage::refreshGroups()
             Qt::QueuedConnection);
         head->addWidget(remove);
         column->addLayout(head);
-        row.values = new ControlGrid(session_, partBinding<Overlap>(
-                                         session_,
-                                         [index](const Project& p) {
-                                             return index < p.groups.size() ? &p.groups[index].overlap : nullptr;
-                                         },
-                                         [index](Project& p, const Overlap& o) { p.groups[index].overlap = o; }),
-                                     3, row.box);
+        row.values = new ControlGrid(
+            session_,
+            partBinding<Overlap>(
+                session_,
+                [index](const Project& p) { return index < p.groups.size() ? &p.groups[index].overlap : nullptr; },
+                [index](Project& p, const Overlap& o) { p.groups[index].overlap = o; }),
+            3, row.box);
         addAll(*row.values, Overlap{}, {{"rule", tr("Rule")}, {"ceiling", {}}, {"knee", {}}});
         column->addWidget(row.values);
         groupColumn_->addWidget(row.box);
@@ -365,8 +387,7 @@ void FilmPage::refresh()
     }
     // With keys, the one number for the whole film does not count.
     if (auto* control = master_->findChild<ValueControl*>(QStringLiteral("intensity")))
-        control->setBarred(session_.project().master.keys.empty() ? QString()
-                                                                  : tr("The keys below set the intensity"));
+        control->setBarred(session_.project().master.keys.empty() ? QString() : tr("The keys below set the intensity"));
 }
 
 } // namespace ember::app

@@ -35,9 +35,6 @@ FinishBlock::FinishBlock(Session& session, QWidget* parent) : QWidget(parent), s
     column->setSpacing(4);
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
-    auto* title = dimLabel(tr("Finish"), this);
-    title->setMinimumWidth(48);
-    row->addWidget(title);
     row->addWidget(dimLabel(tr("Edges"), this));
     edges_ = new QComboBox(this);
     edges_->setObjectName(QStringLiteral("finish-edges"));
@@ -64,34 +61,33 @@ FinishBlock::FinishBlock(Session& session, QWidget* parent) : QWidget(parent), s
                              static_cast<std::uint8_t>(colour.blue())};
         session_.edit(std::move(next), tr("Plain colour %1").arg(colour_->text()));
     });
-    row->addWidget(colour_);
-    row->addStretch(1);
-    column->addLayout(row);
-    auto* last = new QHBoxLayout;
-    last->setSpacing(6);
-    auto* cover = dimLabel(tr("Cover"), this);
-    cover->setMinimumWidth(48);
-    last->addWidget(cover);
+    row->addSpacing(4);
+    row->addWidget(dimLabel(tr("Cover"), this));
     cover_ = new QComboBox(this);
     cover_->setObjectName(QStringLiteral("finish-cover"));
     cover_->addItem(tr("off"));
     cover_->addItem(tr("exact"));
-    cover_->setToolTip(tr("Exact: the whole film is enlarged by just as much as hides every border"));
     connect(cover_, &QComboBox::activated, this, [this](int index) {
         Project next = session_.project();
         next.finish.cover = static_cast<CoverMode>(index);
         session_.edit(std::move(next), tr("Cover %1").arg(cover_->itemText(index)));
     });
-    last->addWidget(cover_);
+    row->addWidget(cover_);
+    row->addStretch(1);
     coverSays_ = dimLabel({}, this);
     coverSays_->setFont(theme::words(12));
     coverSays_->setWordWrap(true);
-    last->addWidget(coverSays_, 1);
     auto* render = new QPushButton(tr("Render film"), this);
     render->setObjectName(QStringLiteral("render-open"));
     render->setToolTip(tr("Choose where and how to render (Ctrl+R)"));
     connect(render, &QPushButton::clicked, this, &FinishBlock::renderAsked);
     row->addWidget(render);
+    column->addLayout(row);
+    // Only there while there is something to say or to set.
+    auto* last = new QHBoxLayout;
+    last->setSpacing(6);
+    last->addWidget(colour_);
+    last->addWidget(coverSays_, 1);
     column->addLayout(last);
     connect(&session_, &Session::projectChanged, this, &FinishBlock::refresh);
     refresh();
@@ -106,16 +102,19 @@ void FinishBlock::refresh()
     if (!colour_->hasFocus())
         colour_->setText(QColor(finish.plain.r, finish.plain.g, finish.plain.b).name());
     const Cover& cover = session_.cover();
+    QString says;
     if (cover.needed <= 1)
-        coverSays_->setText(tr("No frame shows its border."));
+        says = tr("No frame shows its border.");
     else if (cover.needed > largestCover)
-        coverSays_->setText(tr("Frame %1 leaves the picture: no zoom hides its border.").arg(cover.worstFrame));
+        says = tr("Frame %1 leaves the picture: no zoom hides its border.").arg(cover.worstFrame);
     else if (finish.cover == CoverMode::off)
-        coverSays_->setText(
-            tr("%1 % would hide the borders (frame %2).").arg(100 * cover.needed, 0, 'f', 1).arg(cover.worstFrame));
+        says = tr("%1 % would hide the borders (frame %2).").arg(100 * cover.needed, 0, 'f', 1).arg(cover.worstFrame);
     else
-        coverSays_->setText(
-            tr("Zoomed to %1 %, set by frame %2.").arg(100 * cover.zoom, 0, 'f', 1).arg(cover.worstFrame));
+        says = tr("Zoomed to %1 %, set by frame %2.").arg(100 * cover.zoom, 0, 'f', 1).arg(cover.worstFrame);
+    coverSays_->setText(says);
+    coverSays_->setVisible(cover.needed > 1 && (finish.cover == CoverMode::off || cover.needed > largestCover));
+    cover_->setToolTip(tr("Exact: the whole film is enlarged by just as much as hides every border.") +
+                       QLatin1Char(' ') + says);
 }
 
 } // namespace ember::app

@@ -23,6 +23,7 @@
 #include "anvil_view.h"
 #include "picture_view.h"
 #include "player.h"
+#include "recipe_page.h"
 #include "reel_view.h"
 #include "render_panel.h"
 #include "side_column.h"
@@ -57,6 +58,8 @@ MainWindow::MainWindow(Dialogs dialogs)
     statusBar()->setSizeGripEnabled(false);
     connectSession();
     restoreLayout();
+    if (const QString& wrong = session_->book().trouble(); !wrong.isEmpty())
+        emit session_->trouble(wrong);
     qApp->installEventFilter(this);
     refreshActions();
     refreshTransport();
@@ -107,8 +110,9 @@ void MainWindow::buildBands()
     bands_->setStretchFactor(0, 3);
     bands_->setStretchFactor(1, 1);
     bands_->setStretchFactor(2, 0);
-    bands_->setSizes({398, 232, 124});
+    bands_->setSizes({338, 296, 120});
     setCentralWidget(bands_);
+    connect(&side_->recipes(), &RecipePage::previewAsked, picture_, &PictureView::setPreview);
     connect(side_, &SideColumn::renderAsked, this, [this] { showRender(true); });
     connect(renderPanel_, &RenderPanel::closed, this, [this] { showRender(false); });
 }
@@ -380,6 +384,8 @@ void MainWindow::restoreLayout()
     restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray());
     bands_->restoreState(settings.value(QStringLiteral("window/bands")).toByteArray());
     top_->restoreState(settings.value(QStringLiteral("window/top")).toByteArray());
+    session_->setInSeconds(settings.value(QStringLiteral("view/seconds"), false).toBool());
+    anvil_->setStrandsShown(settings.value(QStringLiteral("view/strands"), true).toBool());
 }
 
 void MainWindow::saveLayout() const
@@ -388,6 +394,8 @@ void MainWindow::saveLayout() const
     settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
     settings.setValue(QStringLiteral("window/bands"), bands_->saveState());
     settings.setValue(QStringLiteral("window/top"), top_->saveState());
+    settings.setValue(QStringLiteral("view/seconds"), session_->inSeconds());
+    settings.setValue(QStringLiteral("view/strands"), anvil_->canvas().strandsShown());
 }
 
 // --- events ---

@@ -19,6 +19,7 @@
 #include "picture_view.h"
 #include "player.h"
 #include "reel_view.h"
+#include "side_column.h"
 
 namespace ember::app {
 
@@ -92,10 +93,18 @@ void MainWindow::buildStrikeMenu()
                                  [this] { session_->nudgeSelected(-1); }));
     needSelection_.push_back(add(menu, tr("Move one frame &later"), QKeySequence(Qt::ALT | Qt::Key_Right),
                                  [this] { session_->nudgeSelected(1); }));
-    needSelection_.push_back(add(menu, tr("&New variation"), QKeySequence(Qt::Key_N), [this] {
-        if (auto* button = findChild<QAbstractButton*>(QStringLiteral("new-variation")))
-            button->click();
-    }));
+    needSelection_.push_back(
+        add(menu, tr("&New variation"), QKeySequence(Qt::Key_N), [this] { session_->newVariation(); }));
+    needSelection_.push_back(add(menu, tr("Loc&k or free the variation"), QKeySequence(Qt::SHIFT | Qt::Key_N),
+                                 [this] { session_->toggleLocked(); }));
+    needSelection_.push_back(add(menu, tr("&Own recipe for this strike"), {}, [this] { session_->makeOwnRecipe(); }));
+    menu->addSeparator();
+    needClip_.push_back(add(menu, tr("E&ase shakes home from here"), QKeySequence(Qt::Key_H),
+                            [this] { session_->settleHere(SettleMode::ease); }));
+    needClip_.push_back(
+        add(menu, tr("&Cut shakes here"), QKeySequence(Qt::Key_X), [this] { session_->settleHere(SettleMode::cut); }));
+    needClip_.push_back(
+        add(menu, tr("&Bypass all shakes"), QKeySequence(Qt::Key_B), [this] { session_->toggleBypass(); }));
     menu->addSeparator();
     add(menu, tr("&Previous strike"), QKeySequence(Qt::Key_Up), [this] { session_->goToStrike(-1); });
     add(menu, tr("Ne&xt strike"), QKeySequence(Qt::Key_Down), [this] { session_->goToStrike(1); });
@@ -169,10 +178,25 @@ void MainWindow::buildViewMenu()
     });
     menu->addSeparator();
     add(menu, tr("&Whole film on the Reel"), QKeySequence(Qt::Key_W), [this] { reel_->showAll(); });
-    add(menu, tr("Stretched or e&ven Anvil"), QKeySequence(Qt::Key_E), [this] {
-        if (auto* button = findChild<QAbstractButton*>(QStringLiteral("axis-even")))
-            button->click();
-    });
+    const auto press = [this](const char* name) {
+        return [this, name] {
+            if (auto* button = findChild<QAbstractButton*>(QLatin1String(name)))
+                button->click();
+        };
+    };
+    add(menu, tr("Stretched or e&ven Anvil"), QKeySequence(Qt::Key_E), press("axis-even"));
+    add(menu, tr("S&trands on the Anvil"), QKeySequence(Qt::Key_T), press("anvil-strands"));
+    add(menu, tr("Lengths in frames or &seconds"), QKeySequence(Qt::SHIFT | Qt::Key_T), press("time-unit"));
+    menu->addSeparator();
+    const auto page = [this](SideColumn::Page wanted) {
+        return [this, wanted] {
+            showRender(false);
+            side_->setPage(wanted);
+        };
+    };
+    add(menu, tr("Str&ike page"), QKeySequence(Qt::Key_F5), page(SideColumn::Page::strike));
+    add(menu, tr("&Recipes page"), QKeySequence(Qt::Key_F6), page(SideColumn::Page::recipes));
+    add(menu, tr("&Film page"), QKeySequence(Qt::Key_F7), page(SideColumn::Page::film));
 }
 
 void MainWindow::buildHelpMenu()

@@ -9,6 +9,7 @@
 #include <QPainterPath>
 
 #include "player.h"
+#include "recipe_trace.h"
 #include "theme.h"
 
 namespace ember::app {
@@ -55,6 +56,7 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
         }
     });
     connect(&renderer_, &PictureRenderer::rendered, this, &PictureView::show);
+    connect(&previewTimer_, &QTimer::timeout, this, &PictureView::refresh);
 }
 
 void PictureView::setScale(PictureScale scale)
@@ -82,6 +84,40 @@ void PictureView::setPlain(bool plain)
         return;
     plain_ = plain;
     refresh();
+}
+
+void PictureView::setPreview(const std::optional<Recipe>& recipe)
+{
+    preview_.reset();
+    previewTimer_.stop();
+    const Project& project = session_.project();
+    if (recipe && session_.hasClip()) {
+        constexpr double longestSeconds = 3;
+        const double rate = project.rate.perSecond();
+        Motion motion(strikeAlone(project, *recipe, 0));
+        if (!motion.spans().empty()) {
+            const StrikeSpan span = motion.spans().front();
+            const double pause = rate / 4; // at rest between two rounds
+            const double last = std::min(span.end, longestSeconds * rate) + pause;
+            preview_.reset(new Preview{QString::fromStdString(recipe->name),
+                                       std::move(motion),
+                                       std::floor(span.start) - 1,
+                                       std::ceil(last),
+                                       {}});
+            preview_->clock.start();
+            previewTimer_.start(std::max(8, static_cast<int>(1000 / rate)));
+        }
+    }
+    refresh();
+}
+
+double PictureView::moment() const
+{
+    if (!preview_)
+        return static_cast<double>(session_.playhead());
+    const double rate = session_.project().rate.perSecond();
+    const double run = std::floor(static_cast<double>(preview_->clock.elapsed()) * rate / 1000);
+    return preview_->first + std::fmod(run, preview_->last - preview_->first);
 }
 
 QSize PictureView::renderSize() const
@@ -117,7 +153,7 @@ void PictureView::refresh()
         return;
     }
     const QSize size = renderSize();
-    const Pose pose = plain_ ? Pose{} : session_.motion().poseAt(static_cast<double>(frame));
+    const Pose pose = plain_ ? Pose{} : motion().poseAt(moment());
     FrameLook look = lookOf(session_.project(), session_.cover(), pose);
     if (plain_)
         look.cover = 1;
@@ -184,8 +220,8 @@ void PictureView::paintOverlays(QPainter& painter, const QRectF& frame) const
     const Project& project = session_.project();
     const double scale = frame.width() / project.width;
     const double cover = session_.cover().zoom;
-    const auto now = static_cast<double>(session_.playhead());
-    const Pose pose = session_.motion().poseAt(now);
+    const double now = moment();
+    const Pose pose = motion().poseAt(now);
     const QPointF centre = frame.center();
     if (border_ && (cover > 1 || !pose.atRest())) {
         const Matrix3 map = poseMatrix(pose, project.width, project.height);
@@ -214,7 +250,7 @@ void PictureView::paintOverlays(QPainter& painter, const QRectF& frame) const
     QPointF last;
     for (int i = 0; i <= steps; ++i) {
         const double back = span * (1.0 - static_cast<double>(i) / steps);
-        const Pose at = session_.motion().poseAt(now - back);
+        const Pose at = motion().poseAt(now - back);
         const QPointF point = centre + QPointF(at.x, at.y) * cover * scale;
         if (i > 0 && point != last) {
             painter.setPen(QPen(QColor(255, 255, 255, 20 + 170 * i / steps), 1.25));
@@ -235,7 +271,12 @@ void PictureView::paintLabels(QPainter& painter) const
         painter.setPen(theme::onSurround);
         painter.drawText(rect().adjusted(12, 5, -12, -5), static_cast<int>(where), text);
     };
-    label(Qt::AlignLeft | Qt::AlignTop, plain_ ? tr("plain") : tr("shaken"), theme::words(12));
+    label(Qt::AlignLeft | Qt::AlignTop,
+          plain_                  ? tr("plain")
+          : preview_              ? tr("preview of %1 on this frame").arg(preview_->name)
+          : project.master.bypass ? tr("all shakes bypassed")
+                                  : tr("shaken"),
+          theme::words(12));
     const Cover& cover = session_.cover();
     QString told =
         project.finish.cover == CoverMode::off ? tr("cover off, %1 % would hide the border") : tr("cover %1 %");

@@ -1,7 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <memory>
+#include <optional>
+
+#include <QElapsedTimer>
 #include <QImage>
+#include <QTimer>
 #include <QWidget>
 
 #include "picture_renderer.h"
@@ -32,6 +37,10 @@ public:
     /// Shows the frame as it is without any shake.
     void setPlain(bool plain);
     bool plain() const { return plain_; }
+    /// Shows this recipe alone, struck again and again, on the frame where the playhead stands; nothing ends it.
+    void setPreview(const std::optional<Recipe>& recipe);
+    /// The name of the recipe that is shown so.
+    QString previewName() const { return preview_ ? preview_->name : QString(); }
 
     /// The picture on show and the frame it is of; -1 when there is none.
     const QImage& picture() const { return picture_; }
@@ -51,7 +60,18 @@ protected:
     void resizeEvent(QResizeEvent* event) override;
 
 private:
+    struct Preview {
+        QString name;
+        Motion motion;
+        double first; ///< frames of its round
+        double last;
+        QElapsedTimer clock;
+    };
+
     void refresh();
+    /// What moves the picture now, and the moment of it.
+    const Motion& motion() const { return preview_ ? preview_->motion : session_.motion(); }
+    double moment() const;
     void show(qint64 frame, const QImage& picture, double milliseconds);
     QSize renderSize() const;
     void paintOverlays(QPainter& painter, const QRectF& frame) const;
@@ -67,6 +87,8 @@ private:
     bool thread_ = true;
     bool border_ = true;
     bool plain_ = false;
+    std::unique_ptr<Preview> preview_;
+    QTimer previewTimer_;
     bool ordered_ = false;    ///< a picture is being rendered
     bool waiting_ = false;    ///< its frame is being decoded
     bool againAfter_ = false; ///< something changed while one was rendered

@@ -55,6 +55,16 @@ StrikeId strikeAt(const ReelLayout& layout, const std::vector<Strike>& strikes, 
     return found;
 }
 
+const SettleMark* settleAt(const ReelLayout& layout, const std::vector<SettleMark>& marks, QPointF place)
+{
+    if (place.y() < layout.sparks.top() || place.y() > layout.trace.bottom())
+        return nullptr;
+    for (const SettleMark& mark : marks)
+        if (std::abs(layout.sparkX(mark.frame.index) - place.x()) <= sparkHalf)
+            return &mark;
+    return nullptr;
+}
+
 std::vector<StrikeId> strikesBetween(const ReelLayout& layout, const std::vector<Strike>& strikes, double x0, double x1)
 {
     std::vector<StrikeId> found;

@@ -30,6 +30,9 @@ ReelLayout layOutReel(const QSizeF& size, double first, double last);
 /// The strike whose spark is under a place; 0 when none is. Of several the topmost (the last) one.
 StrikeId strikeAt(const ReelLayout& layout, const std::vector<Strike>& strikes, QPointF place);
 
+/// The settle mark whose post is under a place; null when none is.
+const SettleMark* settleAt(const ReelLayout& layout, const std::vector<SettleMark>& marks, QPointF place);
+
 /// Strikes whose sparks stand between two pixels.
 std::vector<StrikeId> strikesBetween(const ReelLayout& layout, const std::vector<Strike>& strikes, double x0,
                                      double x1);

@@ -3,13 +3,13 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
 #include <QCoreApplication>
 #include <QPainter>
 #include <QPainterPath>
 
 #include "picture_renderer.h"
+#include "recipe_trace.h"
 #include "theme.h"
 
 namespace ember::app {
@@ -24,15 +24,6 @@ QString tr(const char* text)
 QRectF paperRect(const ReelLayout& layout)
 {
     return {layout.map.left - 8, 0, layout.map.right - layout.map.left + 16, layout.trace.bottom() + 4};
-}
-
-/// How far the picture's edge moves, signed by its way down (or right).
-double felt(const Pose& pose, int width)
-{
-    const double roll = pose.roll * std::numbers::pi / 180 * 0.5 * width;
-    const double zoom = (pose.zoom - 1) * 0.5 * width;
-    const double size = std::hypot(std::hypot(pose.x, pose.y), std::hypot(roll, zoom));
-    return pose.y < 0 || (pose.y == 0 && pose.x < 0) ? -size : size;
 }
 
 void paintNames(QPainter& p, const ReelLayout& layout)
@@ -151,6 +142,27 @@ void paintSparks(QPainter& p, const ReelLayout& layout, const ReelPicture& pictu
     }
 }
 
+/// A cut is a post, an ease a ramp down to where the picture is at rest.
+void paintSettles(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
+{
+    for (const SettleMark& mark : picture.project.settles) {
+        const double x = layout.sparkX(mark.frame.index);
+        const double ground = layout.sparks.bottom();
+        const double top = layout.sparks.top() + 2;
+        const double home =
+            mark.mode == SettleMode::cut ? x : layout.map.toPixel(static_cast<double>(mark.frame.index) + mark.frames);
+        if (home < layout.map.left - 10 || x > layout.map.right + 10)
+            continue;
+        p.setPen(QPen(theme::dim, 1.5));
+        p.setBrush(Qt::NoBrush);
+        p.drawLine(QPointF(x, top), QPointF(x, layout.trace.bottom()));
+        if (mark.mode == SettleMode::cut)
+            p.drawLine(QPointF(x - 4, top), QPointF(x + 4, top));
+        else
+            p.drawLine(QPointF(x, top), QPointF(std::max(home, x + 4), ground));
+    }
+}
+
 void paintTrace(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
 {
     const auto trace = traceSlots(layout, picture.project, picture.motion);
@@ -186,13 +198,13 @@ std::vector<TraceSlot> traceSlots(const ReelLayout& layout, const Project& proje
     const auto samples = static_cast<int>(std::clamp(std::ceil(frames), 1.0, mostSamples));
     std::vector<TraceSlot> found(count);
     const auto add = [&](std::size_t slot, double time) {
-        const double value = felt(motion.poseAt(time), project.width);
+        const double value = feltAt(motion.poseAt(time), project.width);
         found[slot].low = std::min(found[slot].low, value);
         found[slot].high = std::max(found[slot].high, value);
     };
     for (std::size_t i = 0; i < count; ++i) {
         const double from = layout.map.toFrame(layout.trace.left() + static_cast<double>(i));
-        const double first = felt(motion.poseAt(from), project.width);
+        const double first = feltAt(motion.poseAt(from), project.width);
         found[i] = {first, first};
         for (int k = 1; k < samples; ++k)
             add(i, from + frames * k / samples);
@@ -218,6 +230,7 @@ void paintReelPaper(QPainter& p, const ReelLayout& layout, const ReelPicture& pi
     paintSound(p, layout, picture);
     p.setRenderHint(QPainter::Antialiasing);
     paintTrace(p, layout, picture);
+    paintSettles(p, layout, picture);
     paintSparks(p, layout, picture);
 }
 

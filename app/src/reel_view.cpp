@@ -267,6 +267,15 @@ bool ReelView::event(QEvent* event)
                                    .arg(strike->frame.index)
                                    .arg(std::lround(100 * strike->strength)),
                                this);
+        else if (const SettleMark* mark = settleAt(layout, session_.project().settles, help->pos()))
+            QToolTip::showText(help->globalPos(),
+                               (mark->mode == SettleMode::cut
+                                    ? tr("Settle mark: shakes are cut on frame %1.").arg(mark->frame.index)
+                                    : tr("Settle mark: shakes are eased home from frame %1 over %2 frames.")
+                                          .arg(mark->frame.index)
+                                          .arg(mark->frames)) +
+                                   tr(" Change it on the Film page."),
+                               this);
         else if (layout.ruler.contains(help->pos()))
             QToolTip::showText(
                 help->globalPos(),

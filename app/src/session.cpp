@@ -231,8 +231,9 @@ void Session::nudgeSelected(std::int64_t frames)
 
 void Session::newVariation()
 {
-    const auto free = std::any_of(selection_.begin(), selection_.end(),
-                                  [this](StrikeId id) { return project().strike(id) && !project().strike(id)->locked; });
+    const auto free = std::any_of(selection_.begin(), selection_.end(), [this](StrikeId id) {
+        return project().strike(id) && !project().strike(id)->locked;
+    });
     if (!selection_.empty() && !free)
         emit told(tr("The variation is locked; unlock it to try another"));
     edit(withNewVariation(project(), selection_), tr("New variation"));
@@ -248,6 +249,14 @@ void Session::toggleLocked()
          lock ? tr("Variation locked") : tr("Variation unlocked"));
 }
 
+void Session::toggleBypass()
+{
+    Project next = project();
+    next.master.bypass = !next.master.bypass;
+    const bool off = next.master.bypass;
+    edit(std::move(next), off ? tr("All shakes bypassed") : tr("Shakes are felt again"));
+}
+
 void Session::settleHere(SettleMode mode)
 {
     if (length() == 0)
@@ -255,7 +264,7 @@ void Session::settleHere(SettleMode mode)
     SettleMark mark = easeHomeAt(project(), Frame{playhead_});
     mark.mode = mode;
     edit(withSettle(project(), mark), mode == SettleMode::cut ? tr("Shakes end on frame %1").arg(playhead_)
-                                                             : tr("Shakes eased home from frame %1").arg(playhead_));
+                                                              : tr("Shakes eased home from frame %1").arg(playhead_));
 }
 
 // --- the selected strike's recipe ---
@@ -304,7 +313,8 @@ void Session::resetRecipeValue(const std::string& key)
     if (spec == nullptr)
         return;
     if (isOwnValue(key))
-        edit(withoutOverride(project(), selection_, key), tr("%1 follows the recipe again").arg(toQString(spec->label)));
+        edit(withoutOverride(project(), selection_, key),
+             tr("%1 follows the recipe again").arg(toQString(spec->label)));
     else
         setRecipeValues({{key, spec->fallback}}, 0);
 }
@@ -355,8 +365,10 @@ void Session::applyRecipe(RecipeId recipe)
 void Session::makeOwnRecipe()
 {
     const Strike* strike = selectedStrike();
-    if (strike == nullptr)
+    if (strike == nullptr) {
+        emit told(tr("Select one strike to give it its own recipe"));
         return;
+    }
     auto [next, made] = withOwnRecipe(project(), strike->id);
     if (made != 0)
         edit(next, tr("%1 has its own recipe now: %2")
@@ -410,7 +422,11 @@ QString valueSentence(const std::string& key, const FieldSpec& spec, double valu
         QString word = toQString(spec.choices[static_cast<std::size_t>(value)]);
         return text + QLatin1Char(' ') + word.replace(QLatin1Char('_'), QLatin1Char(' '));
     }
-    return QStringLiteral("%1 %2 %3").arg(text).arg(spec.unit == "%" ? value * 100 : value).arg(toQString(spec.unit)).trimmed();
+    return QStringLiteral("%1 %2 %3")
+        .arg(text)
+        .arg(spec.unit == "%" ? value * 100 : value)
+        .arg(toQString(spec.unit))
+        .trimmed();
 }
 
 QString timecode(std::int64_t frame, FrameRate rate)

@@ -8,12 +8,12 @@
 #include <QString>
 #include <QStringList>
 
+#include "book_shelf.h"
 #include "ember/core/motion.h"
 #include "ember/core/projection.h"
 #include "ember/project/document.h"
 #include "ember/project/film_edits.h"
 #include "ember/project/recipe_edits.h"
-#include "book_shelf.h"
 #include "frame_store.h"
 #include "loop_range.h"
 #include "thumb_store.h"
@@ -68,6 +68,8 @@ public:
     /// Another seed for the selected strikes that are not locked.
     void newVariation();
     void toggleLocked();
+    /// All shakes off, or on again.
+    void toggleBypass();
     /// Ends what runs at the playhead: now, or eased home from there.
     void settleHere(SettleMode mode);
 
@@ -135,7 +137,7 @@ signals:
     void playheadChanged(qint64 frame);
     void loopChanged();
     void scopeChanged(); ///< whom shapes are for, which strand is open, how time is shown
-    void fileChanged(); ///< path, modified mark, clip
+    void fileChanged();  ///< path, modified mark, clip
     void openingChanged();
     void opened();
     /// A sentence for the status line.

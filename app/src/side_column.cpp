@@ -2,8 +2,10 @@
 #include "side_column.h"
 
 #include <QButtonGroup>
+#include <QCoreApplication>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QScrollBar>
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
@@ -18,14 +20,13 @@ namespace ember::app {
 
 namespace {
 
-QWidget* scrolling(QWidget* page)
+QScrollArea* scrolling(QWidget* page)
 {
     auto* area = new QScrollArea;
     area->setWidgetResizable(true);
     area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    auto* inside = page;
-    inside->setStyleSheet(QStringLiteral("QWidget { background: transparent; }"));
-    area->setWidget(inside);
+    page->setStyleSheet(QStringLiteral("QWidget { background: transparent; }"));
+    area->setWidget(page);
     area->setFocusPolicy(Qt::NoFocus);
     return area;
 }
@@ -36,7 +37,7 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
     : QWidget(parent), pages_(new QStackedWidget(this)), recipes_(new RecipePage(session, dialogs))
 {
     setObjectName(QStringLiteral("side"));
-    setMinimumWidth(400);
+    setMinimumWidth(412);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
@@ -47,22 +48,34 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
     const std::array<std::pair<QString, QString>, 3> names{
         {{tr("Strike"), tr("The selected strike and its recipe's strands (F5)")},
          {tr("Recipes"), tr("The recipe book: this project's, the shipped ones, your own (F6)")},
-         {tr("Film"), tr("All shakes together: intensity, where strikes meet, settle marks, drift, the shot's move (F7)")}}};
+         {tr("Film"),
+          tr("All shakes together: intensity, where strikes meet, settle marks, drift, the shot's move (F7)")}}};
     for (std::size_t i = 0; i < tabs_.size(); ++i) {
         tabs_[i] = new QPushButton(names[i].first, this);
         tabs_[i]->setToolTip(names[i].second);
         tabs_[i]->setCheckable(true);
         tabs_[i]->setObjectName(QStringLiteral("page-%1").arg(i));
-        tabs_[i]->setStyleSheet(QStringLiteral(
-            "QPushButton { border: none; border-bottom: 2px solid transparent; border-radius: 0; background: transparent; "
-            "padding: 2px 10px; color: #9a8f80; } QPushButton:checked { color: #d9d0c3; border-bottom-color: #6fb3a2; } "
-            "QPushButton:hover { color: #d9d0c3; } QPushButton:focus { color: #6fb3a2; }"));
+        tabs_[i]->setStyleSheet(
+            QStringLiteral("QPushButton { border: none; border-bottom: 2px solid transparent; border-radius: 0; "
+                           "background: transparent; "
+                           "padding: 2px 10px; color: #9a8f80; } QPushButton:checked { color: #d9d0c3; "
+                           "border-bottom-color: #6fb3a2; } "
+                           "QPushButton:hover { color: #d9d0c3; } QPushButton:focus { color: #6fb3a2; }"));
         group->addButton(tabs_[i], static_cast<int>(i));
         row->addWidget(tabs_[i]);
     }
     row->addStretch(1);
     column->addLayout(row);
-    pages_->addWidget(scrolling(new StrikePage(session)));
+    auto* strikePage = new StrikePage(session);
+    auto* strikeArea = scrolling(strikePage);
+    pages_->addWidget(strikeArea);
+    connect(strikePage, &StrikePage::shown, strikeArea, [strikeArea](QWidget* part) {
+        // The layout has to know the new height first; then as much of it as fits, its head at the top if it must.
+        QCoreApplication::sendPostedEvents(nullptr, QEvent::LayoutRequest);
+        strikeArea->ensureWidgetVisible(part, 0, 4);
+        if (part->height() > strikeArea->viewport()->height())
+            strikeArea->verticalScrollBar()->setValue(part->y() - 4);
+    });
     pages_->addWidget(recipes_);
     pages_->addWidget(scrolling(new FilmPage(session)));
     column->addWidget(pages_, 1);

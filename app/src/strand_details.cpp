@@ -23,15 +23,17 @@ namespace ember::app {
 
 namespace {
 
-const FieldSpec reboundsField{"rebounds", "Rebounds", "", 0.2, 48, 4, 1,
-                              "Half swings until the kick has fallen to 5 %; the damping told the other way"};
+const FieldSpec reboundsField{
+    "rebounds", "Rebounds", "", 0.2,
+    48,         4,          1,  "Half swings until the kick has fallen to 5 %; the damping told the other way"};
 
 FieldSpec limitField(const FieldSpec& amount, bool low)
 {
     FieldSpec spec = amount;
     spec.fallback = 0;
     (low ? spec.max : spec.min) = 0;
-    spec.help = low ? "How far it swings the one way, at strength 100 %" : "How far it swings the other way, at strength 100 %";
+    spec.help =
+        low ? "How far it swings the one way, at strength 100 %" : "How far it swings the other way, at strength 100 %";
     return spec;
 }
 
@@ -112,7 +114,8 @@ void SwingTable::refresh()
         row.to->setValue(std::max({out, back, 0.0}) + 0.0);
         row.ratio->setValue(read("ratio."));
         row.phase->setValue(read("phase."));
-        const bool own = session_.isOwnValue(prefix_() + "amount." + name) || session_.isOwnValue(prefix_() + "back." + name);
+        const bool own =
+            session_.isOwnValue(prefix_() + "amount." + name) || session_.isOwnValue(prefix_() + "back." + name);
         row.from->setOwn(own);
         row.to->setOwn(own);
         row.ratio->setOwn(session_.isOwnValue(prefix_() + "ratio." + name));
@@ -145,7 +148,10 @@ void StrandDetails::changeStrands(const std::function<Project(Project, RecipeId)
 
 void StrandDetails::build()
 {
-    delete content_;
+    if (content_ != nullptr) { // one of its own controls may have asked for this
+        content_->hide();
+        content_->deleteLater();
+    }
     swings_ = nullptr;
     drawn_ = nullptr;
     rebounds_ = nullptr;
@@ -193,7 +199,10 @@ void StrandDetails::build()
         addTo(values_, "rate_rest", tr("at rest"));
         addTo(values_, "rate_fall", tr("falls in"));
     }
-    for (const char* key : {"damping", "octaves", "gain", "lacunarity", "loop", "every", "wave", "start"})
+    for (const char* key : {"damping", "octaves", "gain", "lacunarity"})
+        addTo(values_, key);
+    addTo(values_, "loop", {}, 2); // its unit is a long word
+    for (const char* key : {"every", "wave", "start"})
         addTo(values_, key);
     if (std::holds_alternative<Kick>(sample.source)) {
         rebounds_ = new ValueField(reboundsField, content_);
@@ -239,7 +248,8 @@ QWidget* StrandDetails::buildButtons()
     auto* row = new QHBoxLayout(bar);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(4);
-    const auto button = [&](const QString& text, const char* name, const QString& tip, const std::function<void()>& act) {
+    const auto button = [&](const QString& text, const char* name, const QString& tip,
+                            const std::function<void()>& act) {
         auto* made = new QPushButton(text, bar);
         made->setObjectName(QLatin1String(name));
         made->setToolTip(tip);

@@ -24,7 +24,7 @@ namespace {
 
 constexpr std::array<Axis, 4> shownAxes{Axis::x, Axis::y, Axis::roll, Axis::zoom};
 constexpr int traceSteps = 110;
-constexpr double traceWidth = 72;
+constexpr double traceWidth = 64;
 constexpr int headHeight = 24;
 
 } // namespace
@@ -62,9 +62,10 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     name_->setFont(theme::words(13, true));
     about_->setFont(theme::words(11));
     about_->setStyleSheet(QStringLiteral("color: #9a8f80"));
+    about_->setMinimumWidth(20); // cut where there is no room; the tooltip has it all
     head->addWidget(name_);
     head->addWidget(about_, 1);
-    head->addSpacing(static_cast<int>(traceWidth) + 8);
+    head->addSpacing(static_cast<int>(traceWidth) + 10);
     const auto button = [&](QToolButton* made, const QString& text, const QString& tip, const char* name) {
         made->setText(text);
         made->setToolTip(tip);
@@ -76,7 +77,9 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     };
     button(solo_, tr("Solo"), tr("Feel only solo strands of this recipe"), "solo");
     button(mute_, tr("Mute"), tr("Leave this strand out"), "mute");
-    button(open_, tr("More"), tr("Everything of this strand: source, rates, bursts, own envelope, order"), "open-strand");
+    button(open_, tr("More"), tr("Everything of this strand: source, rates, bursts, own envelope, order"),
+           "open-strand");
+    open_->setFixedWidth(44); // alike with either of its words
     column_->addLayout(head);
     auto* amounts = new QHBoxLayout;
     amounts->setSpacing(2);
@@ -101,10 +104,12 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     }
     amounts->addStretch(1);
     column_->addLayout(amounts);
-    connect(mute_, &QToolButton::clicked, this,
-            [this](bool on) { session_.setRecipeValues({{key("muted"), on ? 1 : 0}}, 0); });
-    connect(solo_, &QToolButton::clicked, this,
-            [this](bool on) { session_.setRecipeValues({{key("solo"), on ? 1 : 0}}, 0); });
+    connect(mute_, &QToolButton::clicked, this, [this](bool on) {
+        session_.setRecipeValues({{key("muted"), on ? 1 : 0}}, 0);
+    });
+    connect(solo_, &QToolButton::clicked, this, [this](bool on) {
+        session_.setRecipeValues({{key("solo"), on ? 1 : 0}}, 0);
+    });
     connect(open_, &QToolButton::clicked, this, [this](bool on) {
         const Strand* s = strand();
         session_.setOpenStrand(on && s != nullptr ? s->name : std::string());
@@ -131,6 +136,7 @@ void StrandRow::refresh()
         return;
     name_->setText(QString::fromStdString(s->name));
     about_->setText(strandSummary(*s));
+    about_->setToolTip(about_->text());
     mute_->setChecked(s->muted);
     mute_->setText(session_.isOwnValue(key("muted")) ? tr("Mute *") : tr("Mute"));
     solo_->setChecked(s->solo);
@@ -138,13 +144,14 @@ void StrandRow::refresh()
         amounts_[i]->setValue(s->amount[shownAxes[i]]);
         amounts_[i]->setOwn(session_.isOwnValue(key(("amount." + std::string(axisName(shownAxes[i]))).c_str())));
     }
-    const bool opened = session_.openStrand() == s->name;
-    open_->setChecked(opened);
-    open_->setText(opened ? tr("Less") : tr("More"));
-    if (opened && details_ == nullptr) {
+    const bool open = session_.openStrand() == s->name;
+    open_->setChecked(open);
+    open_->setText(open ? tr("Less") : tr("More"));
+    if (open && details_ == nullptr) {
         details_ = new StrandDetails(session_, index_, this);
         column_->addWidget(details_);
-    } else if (!opened && details_ != nullptr) {
+        emit opened();
+    } else if (!open && details_ != nullptr) {
         details_->deleteLater();
         details_->hide();
         details_ = nullptr;

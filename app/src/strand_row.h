@@ -24,6 +24,10 @@ public:
     StrandRow(Session& session, std::size_t index, QWidget* parent = nullptr);
     void refresh();
 
+signals:
+    /// Its details are there now.
+    void opened();
+
 protected:
     void paintEvent(QPaintEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override; ///< a click on the head opens and closes it

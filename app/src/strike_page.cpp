@@ -117,12 +117,12 @@ void StrikeBlock::build()
     grid->addWidget(dimLabel(tr("Strength"), this), 0, 0);
     strengthBar_ = new StrengthBar(this);
     strengthBar_->gestureSource = gesture;
-    grid->addWidget(strengthBar_, 0, 1, 1, 4);
+    grid->addWidget(strengthBar_, 0, 1, 1, 5);
     strength_ = new ValueField(strikefield::strength, this);
     strength_->setFixedWidth(60);
     strength_->setObjectName(QStringLiteral("strike-strength"));
     strength_->gestureSource = gesture;
-    grid->addWidget(strength_, 0, 5);
+    grid->addWidget(strength_, 0, 6);
     const auto setStrength = [this](double value, quint64 g) {
         changeStrikes([value](Strike& s) { s.strength = value; }, tr("Strength %1 %").arg(std::lround(100 * value)), g);
     };
@@ -153,11 +153,10 @@ void StrikeBlock::build()
         changeStrikes([on](Strike& s) { s.direction = on ? std::nullopt : std::optional(90.0); },
                       on ? tr("The seed chooses the direction") : tr("Direction 90°"));
     });
-    grid->addWidget(dimLabel(tr("Variation"), this), 1, 4);
-    auto* variation = new QHBoxLayout;
-    variation->setSpacing(2);
+    auto* variation = new QGridLayout;
+    variation->setSpacing(1);
     seed_ = new ValueField(seedSpec, this);
-    seed_->setFixedWidth(52);
+    seed_->setFixedWidth(94);
     seed_->setObjectName(QStringLiteral("strike-seed"));
     seed_->setWhole(true);
     seed_->gestureSource = gesture;
@@ -165,22 +164,23 @@ void StrikeBlock::build()
         changeStrikes([value](Strike& s) { s.seed = static_cast<std::uint32_t>(value); },
                       tr("Variation %1").arg(value, 0, 'f', 0), g);
     });
-    variation->addWidget(seed_);
+    variation->addWidget(dimLabel(tr("Variation"), this), 0, 0);
+    variation->addWidget(seed_, 0, 1, 1, 2);
     auto* fresh = new QPushButton(tr("New"), this);
-    fresh->setStyleSheet(QStringLiteral("padding: 3px 7px;"));
+    fresh->setStyleSheet(QStringLiteral("padding: 1px 6px;"));
     fresh->setObjectName(QStringLiteral("new-variation"));
     fresh->setToolTip(tr("Another shake of the same kind (N)"));
     connect(fresh, &QPushButton::clicked, &session_, &Session::newVariation);
-    variation->addWidget(fresh);
+    variation->addWidget(fresh, 1, 1);
     locked_ = new QPushButton(tr("Lock"), this);
-    locked_->setStyleSheet(QStringLiteral("padding: 3px 6px;"));
+    locked_->setStyleSheet(QStringLiteral("padding: 1px 6px;"));
     locked_->setObjectName(QStringLiteral("lock-variation"));
     locked_->setCheckable(true);
     locked_->setToolTip(tr("Keeps an approved variation: New leaves it alone (Shift+N)"));
     connect(locked_, &QPushButton::clicked, &session_, &Session::toggleLocked);
-    variation->addWidget(locked_);
-    grid->addLayout(variation, 1, 5);
-    grid->setColumnStretch(3, 1);
+    variation->addWidget(locked_, 1, 2);
+    grid->addLayout(variation, 1, 5, 1, 2);
+    grid->setColumnStretch(4, 1);
     column_->addLayout(grid);
     column_->addWidget(rule(this));
 
@@ -247,8 +247,7 @@ void StrikeBlock::refresh()
                                      [&](const Strike& s) { return s.recipe == first->recipe; });
     users_->setVisible(recipe_->currentIndex() >= 0);
     users_->setText(users == 1 ? tr("1 strike") : tr("%1 strikes").arg(users));
-    const bool alike =
-        session_.felt() != nullptr && project.recipe(first->recipe)->variation == Variation::same;
+    const bool alike = session_.felt() != nullptr && project.recipe(first->recipe)->variation == Variation::same;
     seed_->setBarred(first->locked ? tr("The variation is locked; press Lock to free it")
                      : alike       ? tr("All strikes of this recipe move alike, by the recipe's seed below")
                                    : QString());
@@ -326,8 +325,7 @@ QWidget* StrikePage::buildBelow()
         if (index == group_->count() - 1) {
             Project next = withGroup(session_.project(), tr("Group").toStdString());
             const std::string made = next.groups.back().name;
-            session_.edit(withStrikesInGroup(std::move(next), session_.selection(), made),
-                          tr("Strike in a new group"));
+            session_.edit(withStrikesInGroup(std::move(next), session_.selection(), made), tr("Strike in a new group"));
         } else {
             session_.edit(withStrikesInGroup(session_.project(), session_.selection(), name.toStdString()),
                           name.isEmpty() ? tr("Strike in no group") : tr("Strike in %1").arg(name));
@@ -351,7 +349,8 @@ void StrikePage::addStrand(const Strand& strand)
     if (recipe == nullptr)
         return;
     const std::string name = freshStrandName(*recipe, strand.name);
-    session_.edit(withStrand(session_.project(), recipe->id, strand), tr("Strand %1 added").arg(QString::fromStdString(name)));
+    session_.edit(withStrand(session_.project(), recipe->id, strand),
+                  tr("Strand %1 added").arg(QString::fromStdString(name)));
     session_.setOpenStrand(name);
 }
 
@@ -382,7 +381,9 @@ void StrikePage::refresh()
     for (StrandRow* row : rows_)
         row->refresh();
     while (rows_.size() < wanted) {
-        rows_.push_back(new StrandRow(session_, rows_.size(), this));
+        auto* row = rows_.emplace_back(new StrandRow(session_, rows_.size(), this));
+        connect(
+            row, &StrandRow::opened, this, [this, row] { emit shown(row); }, Qt::QueuedConnection);
         strands_->addWidget(rows_.back());
     }
     if (recipe == nullptr)

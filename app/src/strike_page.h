@@ -58,6 +58,10 @@ class StrikePage : public QWidget {
 public:
     explicit StrikePage(Session& session, QWidget* parent = nullptr);
 
+signals:
+    /// A part that was opened and wants to be seen.
+    void shown(QWidget* part);
+
 private:
     QWidget* buildBelow();
     void addStrand(const Strand& strand);

@@ -102,7 +102,7 @@ QString ValueField::shownText() const
     if (number.contains(QLatin1Char('.')))
         while (number.endsWith(QLatin1Char('0')))
             number.chop(1);
-    const QString unit = !isTime() ? toQString(spec_.unit) : inSeconds_ ? tr("s") : QString();
+    const QString unit = !isTime() ? toQString(spec_.unit) : inSeconds_ ? tr("s") : tr("f");
     if (unit.isEmpty())
         return number;
     return unit == QStringLiteral("°") ? number + unit : number + QLatin1Char(' ') + unit;
