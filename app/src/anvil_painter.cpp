@@ -35,7 +35,7 @@ QPainterPath envelopeLine(const AnvilLayout& layout, const Envelope& e)
     const auto slope = [&](double a, double b) {
         const double x0 = layout.map.toPixel(a);
         const double x1 = layout.map.toPixel(b);
-        for (double x = x0; x < x1; x += 1.0) {
+        for (double x = x0; x < x1; x += 3.0) {
             const double frame = layout.map.toFrame(x);
             line.lineTo(QPointF(x, layout.toY(intensityAt(e, std::clamp(frame, a, b)))));
         }
@@ -81,15 +81,18 @@ void paintGrid(QPainter& p, const AnvilLayout& layout)
 void paintEnvelope(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
 {
     const Envelope& e = picture.envelope;
-    const auto from = static_cast<int>(std::floor(layout.map.toPixel(e.start())));
-    const auto to = static_cast<int>(std::ceil(std::min(layout.map.toPixel(e.end()), layout.plot.right())));
-    p.setRenderHint(QPainter::Antialiasing, false);
-    for (int x = from; x <= to; ++x) {
-        const double level = intensityAt(e, layout.map.toFrame(x + 0.5));
-        if (level <= 0)
-            continue;
-        p.setPen(theme::heat(level * picture.strength));
-        p.drawLine(QPointF(x, layout.toY(level)), QPointF(x, layout.toY(0) - 1));
+    // The heat under the line: one column of colour a pixel, seen through the envelope's shape.
+    const double from = std::floor(layout.map.toPixel(e.start()));
+    const double to = std::ceil(std::min(layout.map.toPixel(e.end()), layout.plot.right()));
+    const QPainterPath line = envelopeLine(layout, e);
+    if (to > from) {
+        QImage heat(static_cast<int>(to - from), 1, QImage::Format_ARGB32_Premultiplied);
+        for (int i = 0; i < heat.width(); ++i)
+            heat.setPixelColor(i, 0,
+                               theme::heat(intensityAt(e, layout.map.toFrame(from + i + 0.5)) * picture.strength));
+        QBrush brush(heat);
+        brush.setTransform(QTransform::fromTranslate(from, 0));
+        p.fillPath(line, brush);
     }
     p.setRenderHint(QPainter::Antialiasing);
     p.setBrush(Qt::NoBrush);
@@ -97,7 +100,7 @@ void paintEnvelope(QPainter& p, const AnvilLayout& layout, const AnvilPicture& p
     for (const Envelope& ghost : picture.ghosts)
         p.drawPath(envelopeLine(layout, ghost));
     p.setPen(QPen(theme::text, 1.5));
-    p.drawPath(envelopeLine(layout, e));
+    p.drawPath(line);
     if (picture.strength > 1) { // beyond full heat: said in words too
         p.setFont(theme::numbers(11));
         p.setPen(theme::text);
@@ -185,28 +188,34 @@ void paintHandles(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pi
     }
 }
 
+/// Where the traces are asked: every other pixel, which is less than half a frame even where frames are narrow.
+std::vector<double> samplePlaces(const AnvilLayout& layout)
+{
+    std::vector<double> places;
+    for (double x = layout.trace.left(); x < layout.trace.right(); x += 2)
+        places.push_back(x);
+    places.push_back(layout.trace.right());
+    return places;
+}
+
 void paintTrace(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
 {
-    const auto steps = static_cast<int>(layout.trace.width() * 1.5);
+    const std::vector<double> places = samplePlaces(layout);
     std::vector<Pose> poses;
-    poses.reserve(static_cast<std::size_t>(steps) + 1);
+    poses.reserve(places.size());
     double largest = 4;
-    for (int i = 0; i <= steps; ++i) {
-        const double x = layout.trace.left() + layout.trace.width() * i / steps;
+    for (const double x : places) {
         poses.push_back(picture.motion.poseAt(static_cast<double>(picture.strikeFrame) + layout.map.toFrame(x)));
         largest = std::max({largest, std::abs(poses.back().x), std::abs(poses.back().y)});
     }
     const double middle = layout.trace.center().y();
     const double scale = 0.48 * layout.trace.height() / largest;
     const auto draw = [&](double Pose::*axis, const QColor& colour) {
-        QPainterPath path;
-        for (int i = 0; i <= steps; ++i) {
-            const QPointF at(layout.trace.left() + layout.trace.width() * i / steps,
-                             middle + scale * poses[static_cast<std::size_t>(i)].*axis);
-            i == 0 ? path.moveTo(at) : path.lineTo(at);
-        }
-        p.setPen(QPen(colour, 1.2));
-        p.drawPath(path);
+        QPolygonF line;
+        for (std::size_t i = 0; i < places.size(); ++i)
+            line << QPointF(places[i], middle + scale * poses[i].*axis);
+        p.setPen(QPen(colour, 1)); // no wider: Qt draws hair lines much faster
+        p.drawPolyline(line);
     };
     p.setBrush(Qt::NoBrush);
     draw(&Pose::x, theme::dim.darker(115));
@@ -223,27 +232,25 @@ void paintTrace(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pict
 /// Each strand's own motion, y over x, at a scale all share.
 void paintStrands(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
 {
-    const auto steps = static_cast<int>(layout.trace.width());
+    const std::vector<double> places = samplePlaces(layout);
     const auto count = std::min(picture.strands.size(), layout.strands.size());
     std::vector<std::vector<Pose>> poses(count);
     for (std::size_t i = 0; i < count; ++i) {
         const QRectF& row = layout.strands[i];
         double largest = 1e-6;
-        for (int k = 0; k <= steps; ++k) {
-            const double frame = layout.map.toFrame(row.left() + k);
+        for (const double x : places) {
+            const double frame = layout.map.toFrame(x);
             poses[i].push_back(picture.strands[i].motion.poseAt(static_cast<double>(picture.strikeFrame) + frame));
             const Pose& pose = poses[i].back();
             largest = std::max({largest, std::abs(pose.x), std::abs(pose.y)});
         }
         const double scale = 0.46 * row.height() / largest;
         const auto draw = [&](const auto& value, const QColor& colour) {
-            QPainterPath path;
-            for (int k = 0; k <= steps; ++k) {
-                const QPointF at(row.left() + k, row.center().y() + value(poses[i][static_cast<std::size_t>(k)]));
-                k == 0 ? path.moveTo(at) : path.lineTo(at);
-            }
+            QPolygonF line;
+            for (std::size_t k = 0; k < places.size(); ++k)
+                line << QPointF(places[k], row.center().y() + value(poses[i][k]));
             p.setPen(QPen(colour, 1));
-            p.drawPath(path);
+            p.drawPolyline(line);
         };
         p.setBrush(Qt::NoBrush);
         const bool muted = picture.strands[i].muted;

@@ -246,14 +246,14 @@ void PictureView::paintOverlays(QPainter& painter, const QRectF& frame) const
         return;
     // The way the picture's centre took, fading into the past.
     const double span = threadSeconds * project.rate.perSecond();
-    constexpr int steps = 96;
+    constexpr int steps = 60;
     QPointF last;
     for (int i = 0; i <= steps; ++i) {
         const double back = span * (1.0 - static_cast<double>(i) / steps);
         const Pose at = motion().poseAt(now - back);
         const QPointF point = centre + QPointF(at.x, at.y) * cover * scale;
         if (i > 0 && point != last) {
-            painter.setPen(QPen(QColor(255, 255, 255, 20 + 170 * i / steps), 1.25));
+            painter.setPen(QPen(QColor(255, 255, 255, 20 + 170 * i / steps), 1));
             painter.drawLine(last, point);
         }
         last = point;

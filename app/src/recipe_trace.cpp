@@ -3,11 +3,11 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
 #include <QPainter>
 #include <QPainterPath>
 
+#include "ember/core/survey.h"
 #include "theme.h"
 
 namespace ember::app {
@@ -15,16 +15,6 @@ namespace ember::app {
 namespace {
 constexpr double longestSeconds = 4;
 } // namespace
-
-double feltAt(const Pose& pose, int width)
-{
-    const double half = 0.5 * width;
-    const double turn = half * std::numbers::pi / 180;
-    const double size = std::hypot(std::hypot(pose.x, pose.y), std::hypot(pose.roll * turn, (pose.zoom - 1) * half));
-    const double depth = std::hypot(pose.pan, pose.tilt) * turn;
-    const double all = std::hypot(size, depth);
-    return pose.y < 0 || (pose.y == 0 && pose.x < 0) ? -all : all;
-}
 
 Project strikeAlone(const Project& like, const Recipe& recipe, std::int64_t frame)
 {
@@ -61,7 +51,7 @@ RecipeTrace traceOf(const Recipe& recipe, FrameRate rate, int width, int count)
     double largest = 1e-9;
     for (int i = 0; i < count; ++i) {
         const MotionSample at = motion.at(from + (to - from) * i / (count - 1));
-        trace.way.push_back(feltAt(at.pose, width));
+        trace.way.push_back(edgeWay(at.pose, width));
         trace.heat.push_back(at.intensity);
         largest = std::max(largest, std::abs(trace.way.back()));
     }

@@ -12,9 +12,6 @@ class QPainter;
 
 namespace ember::app {
 
-/// How far the picture's edge moves, in pixels, signed by its way down (or right): shifts, roll and zoom in one number.
-double feltAt(const Pose& pose, int width);
-
 /// What a recipe does alone, for a list: the signed way of the picture's edge at `count` moments, the largest 1, and
 /// how strongly it is felt there, 0 to 1. Long recipes show their first four seconds.
 struct RecipeTrace {

@@ -9,7 +9,6 @@
 #include <QPainterPath>
 
 #include "picture_renderer.h"
-#include "recipe_trace.h"
 #include "theme.h"
 
 namespace ember::app {
@@ -165,7 +164,7 @@ void paintSettles(QPainter& p, const ReelLayout& layout, const ReelPicture& pict
 
 void paintTrace(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
 {
-    const auto trace = traceSlots(layout, picture.project, picture.motion);
+    const auto trace = traceSlots(layout, picture.ways);
     double largest = 8;
     for (const TraceSlot& slot : trace)
         largest = std::max({largest, -slot.low, slot.high});
@@ -190,34 +189,31 @@ void paintTrace(QPainter& p, const ReelLayout& layout, const ReelPicture& pictur
 
 } // namespace
 
-std::vector<TraceSlot> traceSlots(const ReelLayout& layout, const Project& project, const Motion& motion)
+std::vector<TraceSlot> traceSlots(const ReelLayout& layout, std::span<const float> ways)
 {
-    constexpr double mostSamples = 6;
-    const auto count = static_cast<std::size_t>(std::max(0.0, layout.trace.width())) + 1;
-    const double frames = layout.map.framesPerPixel();
-    const auto samples = static_cast<int>(std::clamp(std::ceil(frames), 1.0, mostSamples));
-    std::vector<TraceSlot> found(count);
-    const auto add = [&](std::size_t slot, double time) {
-        const double value = feltAt(motion.poseAt(time), project.width);
-        found[slot].low = std::min(found[slot].low, value);
-        found[slot].high = std::max(found[slot].high, value);
+    std::vector<TraceSlot> found(static_cast<std::size_t>(std::max(0.0, layout.trace.width())) + 1);
+    if (ways.empty())
+        return found;
+    const auto last = static_cast<std::int64_t>(ways.size()) - 1;
+    const auto way = [&](std::int64_t frame) {
+        return static_cast<double>(ways[static_cast<std::size_t>(std::clamp<std::int64_t>(frame, 0, last))]);
     };
-    for (std::size_t i = 0; i < count; ++i) {
+    const double frames = layout.map.framesPerPixel();
+    for (std::size_t i = 0; i < found.size(); ++i) {
         const double from = layout.map.toFrame(layout.trace.left() + static_cast<double>(i));
-        const double first = feltAt(motion.poseAt(from), project.width);
-        found[i] = {first, first};
-        for (int k = 1; k < samples; ++k)
-            add(i, from + frames * k / samples);
-    }
-    for (const StrikeSpan& span : motion.spans()) {
-        const double at = layout.map.toPixel(span.peak) - layout.trace.left();
-        if (at >= 0 && at < static_cast<double>(count))
-            add(static_cast<std::size_t>(at), span.peak);
+        const auto first = static_cast<std::int64_t>(std::floor(from));
+        const double part = from - static_cast<double>(first);
+        const double here = way(first) + part * (way(first + 1) - way(first));
+        found[i] = {here, here};
+        for (auto frame = first + 1; static_cast<double>(frame) < from + frames; ++frame) {
+            found[i].low = std::min(found[i].low, way(frame));
+            found[i].high = std::max(found[i].high, way(frame));
+        }
     }
     return found;
 }
 
-void paintReelPaper(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
+void paintReelGround(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
 {
     p.setPen(theme::line);
     p.drawLine(QPointF(0, 0), QPointF(layout.map.right + 40, 0));
@@ -228,6 +224,13 @@ void paintReelPaper(QPainter& p, const ReelLayout& layout, const ReelPicture& pi
     paintRuler(p, layout, picture);
     paintThumbs(p, layout, picture);
     paintSound(p, layout, picture);
+}
+
+void paintReelStrikes(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
+{
+    if (picture.project.length() == 0)
+        return;
+    p.setClipRect(paperRect(layout));
     p.setRenderHint(QPainter::Antialiasing);
     paintTrace(p, layout, picture);
     paintSettles(p, layout, picture);

@@ -2,9 +2,10 @@
 #pragma once
 
 #include <functional>
+#include <span>
 
 #include "ember/core/image.h"
-#include "ember/core/motion.h"
+#include "ember/core/project.h"
 #include "ember/core/sound.h"
 #include "loop_range.h"
 #include "reel_geometry.h"
@@ -16,7 +17,7 @@ namespace ember::app {
 /// All the Reel's painter needs to know.
 struct ReelPicture {
     const Project& project;
-    const Motion& motion;
+    std::span<const float> ways; ///< how far the picture's edge moves in each frame, see Survey
     const LoopRange& loop;
     const std::vector<StrikeId>& selection;
     StrikeId hovered;
@@ -25,8 +26,10 @@ struct ReelPicture {
     std::function<ImagePtr(std::int64_t frame)> thumb; ///< null while it is not there
 };
 
-/// All that does not move while the film plays.
-void paintReelPaper(QPainter& painter, const ReelLayout& layout, const ReelPicture& picture);
+/// What lies under the strikes: the ruler, the thumbnails, the sound.
+void paintReelGround(QPainter& painter, const ReelLayout& layout, const ReelPicture& picture);
+/// Settle marks, strikes and the trace, which every edit may change.
+void paintReelStrikes(QPainter& painter, const ReelLayout& layout, const ReelPicture& picture);
 void paintReelPlayhead(QPainter& painter, const ReelLayout& layout, std::int64_t playhead);
 /// The rubber band over the sparks between two pixels.
 void paintReelBand(QPainter& painter, const ReelLayout& layout, double x0, double x1);
@@ -37,7 +40,7 @@ struct TraceSlot {
     double low = 0;
     double high = 0;
 };
-/// A slot for each pixel of the trace. Peaks are never missed, however many frames a pixel stands for.
-std::vector<TraceSlot> traceSlots(const ReelLayout& layout, const Project& project, const Motion& motion);
+/// A slot for each pixel of the trace; straight between frames, and no frame is missed however many a pixel stands for.
+std::vector<TraceSlot> traceSlots(const ReelLayout& layout, std::span<const float> ways);
 
 } // namespace ember::app

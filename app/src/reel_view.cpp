@@ -28,8 +28,8 @@ ReelView::ReelView(Session& session, QWidget* parent) : QWidget(parent), session
 {
     setObjectName(QStringLiteral("reel"));
     setMouseTracking(true);
-    connect(&session_, &Session::projectChanged, this, &ReelView::repaintAll);
-    connect(&session_, &Session::selectionChanged, this, &ReelView::repaintAll);
+    connect(&session_, &Session::projectChanged, this, &ReelView::repaintStrikes);
+    connect(&session_, &Session::selectionChanged, this, &ReelView::repaintStrikes);
     connect(&session_, &Session::loopChanged, this, &ReelView::repaintAll);
     connect(&session_, &Session::playheadChanged, this, [this] {
         keepPlayheadSeen();
@@ -53,10 +53,16 @@ ReelLayout ReelView::layoutNow() const
     return layOutReel(size(), range_.first, range_.last);
 }
 
+void ReelView::repaintStrikes()
+{
+    strikes_.spoil();
+    update();
+}
+
 void ReelView::repaintAll()
 {
-    paper_.spoil();
-    update();
+    ground_.spoil();
+    repaintStrikes();
 }
 
 void ReelView::setRange(const ReelRange& range)
@@ -115,17 +121,22 @@ void ReelView::paintEvent(QPaintEvent*)
     const ReelLayout layout = layoutNow();
     const auto& info = session_.clipInfo();
     const ReelPicture picture{session_.project(),
-                              session_.motion(),
+                              session_.survey().ways(),
                               session_.loop(),
                               session_.selection(),
                               hovered_,
                               waveform_,
                               info && !info->hasSound,
                               [this](std::int64_t frame) { return session_.thumbs().thumb(frame); }};
-    p.drawPixmap(0, 0, paper_.picture(*this, [&](QPixmap& paper) {
+    p.drawPixmap(0, 0, ground_.picture(*this, [&](QPixmap& paper) {
         paper.fill(theme::window);
         QPainter ink(&paper);
-        paintReelPaper(ink, layout, picture);
+        paintReelGround(ink, layout, picture);
+    }));
+    p.drawPixmap(0, 0, strikes_.picture(*this, [&](QPixmap& paper) {
+        paper.fill(Qt::transparent);
+        QPainter ink(&paper);
+        paintReelStrikes(ink, layout, picture);
     }));
     if (session_.length() == 0)
         return;
@@ -189,7 +200,7 @@ void ReelView::mouseMoveEvent(QMouseEvent* event)
         setCursor(over != 0 ? Qt::SizeHorCursor : Qt::ArrowCursor);
         if (over != hovered_) {
             hovered_ = over;
-            repaintAll();
+            repaintStrikes();
         }
         break;
     }

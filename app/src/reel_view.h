@@ -40,6 +40,7 @@ protected:
 private:
     enum class Gesture { none, scrub, move, band, loop, pan };
 
+    void repaintStrikes();
     void repaintAll();
     void setRange(const ReelRange& range);
     void loadWaveform();
@@ -47,7 +48,8 @@ private:
     void scrubTo(double x);
 
     Session& session_;
-    Paper paper_;
+    Paper ground_;
+    Paper strikes_; ///< over it
     ReelRange range_{0, 1};
     Waveform waveform_;
     QString waveformOf_;

@@ -25,7 +25,8 @@ void Session::documentChanged()
 {
     felt_.reset();
     motion_ = std::make_unique<Motion>(project());
-    cover_ = coverOf(project(), *motion_);
+    survey_.update(project(), *motion_);
+    cover_ = survey_.cover();
     const auto before = selection_.size();
     std::erase_if(selection_, [this](StrikeId id) { return project().strike(id) == nullptr; });
     if (selection_.size() != before)

@@ -11,6 +11,7 @@
 #include "book_shelf.h"
 #include "ember/core/motion.h"
 #include "ember/core/projection.h"
+#include "ember/core/survey.h"
 #include "ember/project/document.h"
 #include "ember/project/film_edits.h"
 #include "ember/project/recipe_edits.h"
@@ -33,6 +34,8 @@ public:
     const Project& project() const { return document_.project(); }
     const Motion& motion() const { return *motion_; }
     const Cover& cover() const { return cover_; }
+    /// Of every frame of the film.
+    const Survey& survey() const { return survey_; }
 
     Document::Gesture newGesture() { return document_.newGesture(); }
     /// See Document::edit. Tells `result` in the status line.
@@ -157,6 +160,7 @@ private:
 
     Document document_;
     std::unique_ptr<Motion> motion_;
+    Survey survey_;
     Cover cover_;
     mutable std::optional<Recipe> felt_; ///< made when it is asked for
     std::string openStrand_;

@@ -46,6 +46,26 @@ Strand freshStrand(std::size_t kind, int width)
     return strand;
 }
 
+using Items = std::vector<std::pair<QString, qint64>>;
+
+/// Fills a list anew, but only where it is another one: filling costs a layout.
+void setItems(QComboBox& list, const Items& items)
+{
+    const auto same = [&] {
+        for (int i = 0; i < list.count(); ++i)
+            if (list.itemText(i) != items[static_cast<std::size_t>(i)].first ||
+                list.itemData(i).toLongLong() != items[static_cast<std::size_t>(i)].second)
+                return false;
+        return true;
+    };
+    if (list.count() == static_cast<int>(items.size()) && same())
+        return;
+    const QSignalBlocker block(list);
+    list.clear();
+    for (const auto& [text, data] : items)
+        list.addItem(text, QVariant::fromValue<qlonglong>(data));
+}
+
 } // namespace
 
 StrikeBlock::StrikeBlock(Session& session, QWidget* parent)
@@ -236,10 +256,10 @@ void StrikeBlock::refresh()
     bySeed_->setChecked(!first->direction);
     seed_->setValue(first->seed);
     seed_->setMixed(mixed([](const Strike& s) { return s.seed; }));
-    const QSignalBlocker block(recipe_);
-    recipe_->clear();
+    Items recipes;
     for (const Recipe& recipe : project.recipes)
-        recipe_->addItem(QString::fromStdString(recipe.name), QVariant::fromValue<qlonglong>(recipe.id));
+        recipes.emplace_back(QString::fromStdString(recipe.name), recipe.id);
+    setItems(*recipe_, recipes);
     recipe_->setCurrentIndex(mixed([](const Strike& s) { return s.recipe; })
                                  ? -1
                                  : recipe_->findData(QVariant::fromValue<qlonglong>(first->recipe)));
@@ -389,12 +409,11 @@ void StrikePage::refresh()
     if (recipe == nullptr)
         return;
     values_->refresh();
-    const QSignalBlocker block(group_);
-    group_->clear();
-    group_->addItem(tr("none"));
+    Items groups{{tr("none"), 0}};
     for (const StrikeGroup& group : project.groups)
-        group_->addItem(QString::fromStdString(group.name));
-    group_->addItem(tr("new group"));
+        groups.emplace_back(QString::fromStdString(group.name), 0);
+    groups.emplace_back(tr("new group"), 0);
+    setItems(*group_, groups);
     const int at = first->group.empty() ? 0 : group_->findText(QString::fromStdString(first->group));
     group_->setCurrentIndex(std::max(0, at));
 }
