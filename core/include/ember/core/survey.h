@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <optional>
+#include <span>
+#include <vector>
+
+#include "ember/core/motion.h"
+#include "ember/core/projection.h"
+
+namespace ember {
+
+/// How far the picture's edge moves in a frame `width` pixels wide, in pixels, signed by its way down (or right):
+/// shifts, turns and zoom in one number.
+double edgeWay(const Pose& pose, int width);
+
+/// What is known of every whole frame of a film while it is worked on: how far it moves and the cover it needs. After
+/// an edit only the frames that it can have changed are asked for again, so that long films are as quick as short ones.
+class Survey {
+public:
+    /// Takes a project as it is now. `motion` is this project's.
+    void update(const Project& project, const Motion& motion);
+
+    /// The same as coverOf(project, motion) of the last update.
+    Cover cover() const;
+    /// edgeWay of every frame of the film.
+    std::span<const float> ways() const { return ways_; }
+    /// How many frames the last update asked for.
+    std::int64_t asked() const { return asked_; }
+
+private:
+    std::vector<FrameSpan> changedBy(const Project& project, const Motion& motion) const;
+
+    std::optional<Project> project_;
+    std::vector<StrikeSpan> spans_;
+    std::vector<float> ways_;
+    std::vector<double> needed_;
+    std::int64_t asked_ = 0;
+};
+
+} // namespace ember
