@@ -367,8 +367,8 @@ void FilmPage::refreshAxes()
     const auto& on = session_.project().master.axis;
     for (const Axis axis : allAxes)
         axes_[static_cast<std::size_t>(axis)]->setChecked(on[static_cast<std::size_t>(axis)]);
-    position_->setChecked(on[0] || on[1] || on[2]);
-    rotation_->setChecked(on[3] || on[4] || on[5]);
+    position_->setChecked(on[0] && on[1] && on[2]);
+    rotation_->setChecked(on[3] && on[4] && on[5]);
 }
 
 void FilmPage::refresh()

@@ -69,6 +69,7 @@ MainWindow::MainWindow(Dialogs dialogs)
 MainWindow::~MainWindow()
 {
     qApp->removeEventFilter(this);
+    hide(); // while everything that listens to it is still there
 }
 
 // --- building ---

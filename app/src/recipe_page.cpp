@@ -116,8 +116,15 @@ void RecipePage::build()
     });
     connect(list_, &QListWidget::itemDoubleClicked, this, [this] { apply(); });
     connect(list_, &QListWidget::itemChanged, this, [this](QListWidgetItem* item) {
-        if (!filling_)
-            rename(item);
+        if (filling_)
+            return;
+        // Later: the list is still busy with its editor, and naming fills it anew.
+        QMetaObject::invokeMethod(
+            this,
+            [this, source = sourceOf(item), which = whichOf(item), name = item->text().trimmed()] {
+                rename(source, which, name);
+            },
+            Qt::QueuedConnection);
     });
     for (const bool first : {true, false}) {
         auto* row = new QHBoxLayout;
@@ -155,21 +162,49 @@ void RecipePage::build()
     }
 }
 
-void RecipePage::addRow(Source source, qint64 which, const QString& name, const QString& about, const Recipe& recipe)
+std::vector<RecipePage::Row> RecipePage::wantedRows() const
 {
-    auto* item = new QListWidgetItem(name, list_);
-    item->setData(sourceRole, static_cast<int>(source));
-    item->setData(whichRole, which);
-    item->setData(aboutRole, about);
+    std::vector<Row> rows;
     const Project& project = session_.project();
-    item->setData(traceRole, QVariant::fromValue(traceOf(recipe, project.rate, project.width, traceCount)));
-    item->setToolTip(tr("%1. Hover to see it move on this frame, double-click to apply it.").arg(about));
+    const auto heading = [&rows](const QString& text) { rows.push_back({Source::heading, -1, text, {}, {}}); };
+    const auto entries = [&](Source source, const BookEntries& book) {
+        for (std::size_t i = 0; i < book.size(); ++i)
+            rows.push_back({source, static_cast<qint64>(i), QString::fromStdString(book[i].recipe.name),
+                            QString::fromStdString(book[i].about), recipeFor(book[i], project)});
+    };
+    heading(tr("In this project"));
+    for (const Recipe& recipe : project.recipes) {
+        const auto users = usersOf(project, recipe.id);
+        rows.push_back({Source::project, recipe.id, QString::fromStdString(recipe.name),
+                        users == 0   ? tr("not used")
+                        : users == 1 ? tr("1 strike")
+                                     : tr("%1 strikes").arg(users),
+                        recipe});
+    }
+    heading(tr("Shipped"));
+    entries(Source::shipped, shippedRecipes());
+    heading(session_.book().entries().empty() ? tr("My book is empty: keep a recipe in it") : tr("My book"));
+    entries(Source::user, session_.book().entries());
+    return rows;
+}
+
+void RecipePage::show(QListWidgetItem* item, const Row& row)
+{
+    item->setText(row.name);
+    item->setData(sourceRole, static_cast<int>(row.source));
+    item->setData(whichRole, row.which);
+    item->setData(aboutRole, row.about);
+    if (row.source == Source::heading) {
+        item->setFlags(Qt::NoItemFlags);
+        return;
+    }
+    const Project& project = session_.project();
+    item->setData(traceRole, QVariant::fromValue(traceOf(row.recipe, project.rate, project.width, traceCount)));
+    item->setToolTip(tr("%1. Hover to see it move on this frame, double-click to apply it.").arg(row.about));
     Qt::ItemFlags flags = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
-    if (source != Source::shipped)
+    if (row.source != Source::shipped)
         flags |= Qt::ItemIsEditable;
     item->setFlags(flags);
-    if (source == wantedSource_ && which == wanted_)
-        list_->setCurrentItem(item);
 }
 
 void RecipePage::fill()
@@ -178,36 +213,32 @@ void RecipePage::fill()
     if (stale_)
         return;
     filling_ = true;
-    const int scrolled = list_->verticalScrollBar()->value();
-    list_->clear();
-    const auto heading = [this](const QString& text) {
-        auto* item = new QListWidgetItem(text, list_);
-        item->setData(sourceRole, static_cast<int>(Source::heading));
-        item->setFlags(Qt::NoItemFlags);
-    };
-    const Project& project = session_.project();
-    heading(tr("In this project"));
-    for (const Recipe& recipe : project.recipes) {
-        const auto users = usersOf(project, recipe.id);
-        addRow(Source::project, recipe.id, QString::fromStdString(recipe.name),
-               users == 0   ? tr("not used")
-               : users == 1 ? tr("1 strike")
-                            : tr("%1 strikes").arg(users),
-               recipe);
+    std::vector<Row> rows = wantedRows();
+    const bool sameFilm = scaleOf(session_.project()) == scale_; // traces are for its size and rate
+    scale_ = scaleOf(session_.project());
+    const bool sameRows =
+        sameFilm && std::equal(rows.begin(), rows.end(), rows_.begin(), rows_.end(),
+                               [](auto& a, auto& b) { return a.source == b.source && a.which == b.which; });
+    if (!sameRows) {
+        const int scrolled = list_->verticalScrollBar()->value();
+        list_->clear();
+        for (const Row& row : rows) {
+            auto* item = new QListWidgetItem(list_);
+            show(item, row);
+            if (row.source == wantedSource_ && row.which == wanted_)
+                list_->setCurrentItem(item);
+        }
+        list_->verticalScrollBar()->setValue(scrolled);
+    } else { // a row that is as it was is left alone: it may be under the hand
+        for (std::size_t i = 0; i < rows.size(); ++i) {
+            QListWidgetItem* item = list_->item(static_cast<int>(i));
+            if (rows[i] != rows_[i] || item->text() != rows[i].name)
+                show(item, rows[i]);
+            if (rows[i].source == wantedSource_ && rows[i].which == wanted_ && list_->currentItem() != item)
+                list_->setCurrentItem(item);
+        }
     }
-    heading(tr("Shipped"));
-    for (std::size_t i = 0; i < shippedRecipes().size(); ++i) {
-        const BookEntry& entry = shippedRecipes()[i];
-        addRow(Source::shipped, static_cast<qint64>(i), QString::fromStdString(entry.recipe.name),
-               QString::fromStdString(entry.about), recipeFor(entry, project));
-    }
-    heading(session_.book().entries().empty() ? tr("My book is empty: keep a recipe in it") : tr("My book"));
-    for (std::size_t i = 0; i < session_.book().entries().size(); ++i) {
-        const BookEntry& entry = session_.book().entries()[i];
-        addRow(Source::user, static_cast<qint64>(i), QString::fromStdString(entry.recipe.name),
-               QString::fromStdString(entry.about), recipeFor(entry, project));
-    }
-    list_->verticalScrollBar()->setValue(scrolled);
+    rows_ = std::move(rows);
     filling_ = false;
     refreshButtons();
 }
@@ -276,15 +307,14 @@ void RecipePage::refreshButtons()
     set("recipe-apply", any && film,
         count == 0 ? tr("Adds it to the project; no strike is selected") : tr("The selected strikes use it (Enter)"),
         film ? choose : tr("Open a clip first"));
-    set("recipe-duplicate", any && (film || source == Source::user), tr("A copy to change: of a shipped one in this project"),
-        choose);
+    set("recipe-duplicate", any && (film || source == Source::user),
+        tr("A copy to change: of a shipped one in this project"), choose);
     set("recipe-rename", own, tr("Another name (F2)"), shipped);
     set("recipe-delete", own, tr("Takes it out; one that strikes use is asked about first"), shipped);
     set("recipe-up", own, tr("Moves it up the list"), shipped);
     set("recipe-down", own, tr("Moves it down the list"), shipped);
     set("recipe-keep", source == Source::project || source == Source::shipped,
-        tr("Puts a copy into your own book, for other projects"),
-        any ? tr("It is in your book already") : choose);
+        tr("Puts a copy into your own book, for other projects"), any ? tr("It is in your book already") : choose);
     set("recipe-export", any, tr("Writes it to a small JSON file for somebody else"), choose);
     set("recipe-import", true, tr("Takes recipes from such a file into your book"), {});
     set("recipe-undo", session_.book().canTakeBack(), tr("Takes back: %1").arg(session_.book().takeBackText()),
@@ -322,32 +352,31 @@ void RecipePage::apply()
                   session_.selection().empty() ? tr("%1 added to the project").arg(name) : tr("Recipe %1").arg(name));
 }
 
-void RecipePage::rename(QListWidgetItem* item)
+void RecipePage::rename(Source source, qint64 which, const QString& text)
 {
-    const std::string name = item->text().trimmed().toStdString();
-    const auto refuse = [&](const std::string& before) {
+    const std::string name = text.toStdString();
+    const auto refuse = [&] {
         emit session_.told(name.empty() ? tr("A recipe needs a name")
-                                        : tr("Another recipe is called %1 already").arg(item->text()));
-        const bool was = filling_;
-        filling_ = true;
-        item->setText(QString::fromStdString(before));
-        filling_ = was;
+                                        : tr("Another recipe is called %1 already").arg(text));
+        fill();
     };
-    if (sourceOf(item) == Source::project) {
-        const Recipe* recipe = session_.project().recipe(whichOf(item));
+    if (source == Source::project) {
+        const Recipe* recipe = session_.project().recipe(which);
         if (recipe == nullptr || recipe->name == name)
             return;
         if (name.empty() || session_.project().recipeNamed(name) != nullptr)
-            return refuse(recipe->name);
+            return refuse();
         session_.edit(withRecipeRenamed(session_.project(), recipe->id, name),
                       tr("Recipe named %1").arg(QString::fromStdString(name)));
-    } else if (sourceOf(item) == Source::user) {
+    } else if (source == Source::user) {
         BookEntries entries = session_.book().entries();
-        BookEntry& entry = entries[static_cast<std::size_t>(whichOf(item))];
+        if (which < 0 || which >= static_cast<qint64>(entries.size()))
+            return;
+        BookEntry& entry = entries[static_cast<std::size_t>(which)];
         if (entry.recipe.name == name)
             return;
         if (name.empty() || entryNamed(entries, name) != nullptr)
-            return refuse(entry.recipe.name);
+            return refuse();
         entry.recipe.name = name;
         changeBook(std::move(entries), tr("naming of %1").arg(QString::fromStdString(name)));
     }
@@ -441,8 +470,9 @@ void RecipePage::exportRecipe()
         return;
     BookEntry entry{*recipe, scaleOf(session_.project()), {}};
     entry.recipe.id = 0;
-    const QString suggested = QString::fromStdString(recipe->name).simplified().replace(QLatin1Char(' '), QLatin1Char('-')).toLower() +
-                              QStringLiteral(".json");
+    const QString suggested =
+        QString::fromStdString(recipe->name).simplified().replace(QLatin1Char(' '), QLatin1Char('-')).toLower() +
+        QStringLiteral(".json");
     QString path = dialogs_.saveFile(this, tr("Export the recipe to"), suggested, tr("Recipes (*.json)"));
     if (path.isEmpty())
         return;
@@ -472,7 +502,8 @@ void RecipePage::importRecipes()
     const auto count = loaded->size();
     choose(Source::user, static_cast<qint64>(entries.size()) - 1);
     changeBook(std::move(entries), tr("import of %1").arg(QFileInfo(path).fileName()));
-    emit session_.told(count == 1 ? tr("1 recipe imported into your book") : tr("%1 recipes imported into your book").arg(count));
+    emit session_.told(count == 1 ? tr("1 recipe imported into your book")
+                                  : tr("%1 recipes imported into your book").arg(count));
 }
 
 void RecipePage::changeBook(BookEntries entries, const QString& what)
@@ -489,7 +520,8 @@ bool RecipePage::eventFilter(QObject* watched, QEvent* event)
         preview(list_->hasFocus() ? current() : nullptr);
     if (watched == list_ && event->type() == QEvent::FocusOut)
         preview(nullptr);
-    if (watched == list_ && event->type() == QEvent::KeyPress) {
+    // Enter in a name that is being typed comes by here too; it is not meant for the list.
+    if (watched == list_ && event->type() == QEvent::KeyPress && list_->hasFocus()) {
         const int key = static_cast<QKeyEvent*>(event)->key();
         if (key == Qt::Key_Return || key == Qt::Key_Enter) {
             apply();

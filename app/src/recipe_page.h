@@ -39,7 +39,18 @@ protected:
 private:
     void build();
     void fill();
-    void addRow(Source source, qint64 which, const QString& name, const QString& about, const Recipe& recipe);
+    /// What the list shows in one of its rows.
+    struct Row {
+        Source source;
+        qint64 which;
+        QString name;
+        QString about;
+        Recipe recipe;
+
+        bool operator==(const Row&) const = default;
+    };
+    std::vector<Row> wantedRows() const;
+    void show(QListWidgetItem* item, const Row& row);
     void refreshButtons();
     void preview(const QListWidgetItem* item);
     const QListWidgetItem* current() const;
@@ -48,7 +59,7 @@ private:
     void choose(Source source, qint64 which);
 
     void apply();
-    void rename(QListWidgetItem* item);
+    void rename(Source source, qint64 which, const QString& text);
     void duplicate();
     void remove();
     void move(int by);
@@ -61,6 +72,8 @@ private:
     Dialogs dialogs_;
     QListWidget* list_;
     std::map<const char*, QPushButton*> buttons_;
+    std::vector<Row> rows_;
+    RecipeScale scale_; ///< the rows' traces were made for
     bool filling_ = false;
     bool stale_ = true;
     Source wantedSource_ = Source::project; ///< chosen again after the list is filled anew

@@ -94,8 +94,7 @@ Recipe withOverrides(Recipe recipe, const Overrides& overrides)
     for (const bool first : {true, false})
         for (const auto& [key, value] : overrides.all())
             if (shaping(key) == first)
-                if (const auto place = valueOf(recipe, key))
-                    place->set(value);
+                setValue(recipe, key, value);
     return recipe;
 }
 

@@ -322,6 +322,24 @@ std::optional<Value> valueOf(Recipe& recipe, std::string_view key)
     return find(valuesOf(*strand->envelope), key.substr(envelopePrefix.size()));
 }
 
+bool setValue(Recipe& recipe, std::string_view key, double value)
+{
+    const auto place = valueOf(recipe, key);
+    if (!place)
+        return false;
+    std::string_view rest = key;
+    if (place->spec == &ownEnvelope) {
+        rest.remove_prefix(strandPrefix.size());
+        Strand& strand = *strandOf(recipe, rest);
+        if (value != 0 && !strand.envelope) {
+            strand.envelope = recipe.envelope;
+            return true;
+        }
+    }
+    place->set(value);
+    return true;
+}
+
 std::optional<double> readValue(const Recipe& recipe, std::string_view key)
 {
     // Only looked at: the place is not written to.

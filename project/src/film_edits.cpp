@@ -136,9 +136,13 @@ IntensityKey intensityKeyHere(const Project& project, Frame frame)
 
 MoveKey moveKeyHere(const Project& project, Frame frame)
 {
-    MoveKey key = moveAt(project.shot ? project.shot->move : std::vector<MoveKey>(), static_cast<double>(frame.index));
+    const std::vector<MoveKey> keys = project.shot ? project.shot->move : std::vector<MoveKey>();
+    MoveKey key = moveAt(keys, static_cast<double>(frame.index));
     key.frame = frame;
     key.ease = Ease::smooth;
+    for (const MoveKey& before : keys) // goes on as the move does here
+        if (before.frame < frame)
+            key.ease = before.ease;
     return key;
 }
 

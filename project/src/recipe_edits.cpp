@@ -58,9 +58,8 @@ Project withRecipeValue(Project project, const StrikeIds& ids, std::string_view 
             Recipe own = withOverrides(*recipe, strike->overrides);
             if (const auto place = valueOf(own, key))
                 strike->overrides.set(key, clampTo(*place->spec, value));
-        } else if (const auto place = valueOf(*recipe, key)) {
+        } else if (setValue(*recipe, key, value)) {
             strike->overrides.clear(key);
-            place->set(value);
         }
         dropDeadOverrides(project, recipe->id);
     }

@@ -273,11 +273,11 @@ private:
         }
         if (setDrawn(*found, key))
             return;
-        const auto value = valueOf(*found, key);
-        if (!value)
+        const FieldSpec* spec = specOfValue(*found, key);
+        if (spec == nullptr)
             return unknown();
-        if (const auto wanted = valueFor(*value->spec))
-            value->set(*wanted);
+        if (const auto wanted = valueFor(*spec))
+            setValue(*found, key, *wanted);
     }
     /// "strand.NAME.keys.AXIS"
     bool setDrawn(Recipe& recipe, std::string_view key)

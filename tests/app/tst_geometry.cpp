@@ -6,6 +6,7 @@
 
 #include "anvil_geometry.h"
 #include "ember/core/projection.h"
+#include "ember/core/survey.h"
 #include "picture_view.h"
 #include "pictures.h"
 #include "playback.h"
@@ -87,14 +88,24 @@ private slots:
     {
         const Envelope e = shape();
         const AnvilLayout layout = layOutAnvil({1200, 220}, e, false);
-        QCOMPARE(handlePoints(layout, e).size(), std::size_t{6});
+        QCOMPARE(handlePoints(layout, e).size(), std::size_t{7});
         QCOMPARE(pointOf(layout, e, Handle::peak), layout.at(2, 1));
         QCOMPARE(pointOf(layout, e, Handle::decay), layout.at(25, 0.2));
         QCOMPARE(pointOf(layout, e, Handle::release), layout.at(70, 0));
         for (const HandlePoint& p : handlePoints(layout, e))
             QCOMPARE(handleAt(layout, e, p.at + QPointF(3, -3)), p.handle);
         QCOMPARE(handleAt(layout, e, layout.at(12, 0.05)), Handle::none);
-        QCOMPARE(handlePoints(layout, e.with(F::rumble, 0)).size(), std::size_t{4});
+        QCOMPARE(handlePoints(layout, e.with(F::rumble, 0)).size(), std::size_t{5});
+        // A lead has a handle for its level too; a peak that is fixed to the strike is pulled by its onset.
+        const Envelope led = e.with(F::lead, 3);
+        const QPointF level = pointOf(layout, led, Handle::leadLevel);
+        QCOMPARE(layout.map.toFrame(level.x()), -1.5);
+        QVERIFY(std::abs(layout.toLevel(level.y()) - intensityAt(led, -1.5)) < 1e-9);
+        const Envelope fixed = e.with(F::anchor, static_cast<double>(Anchor::peak));
+        const auto points = handlePoints(layout, fixed);
+        QVERIFY(std::none_of(points.begin(), points.end(), [](auto& p) { return p.handle == Handle::peak; }));
+        QCOMPARE(pointOf(layout, fixed, Handle::onset), layout.at(-2, 0));
+        QCOMPARE(dragHandle(layout, fixed, Handle::onset, layout.at(-3, 0), false).front().second, 3.0);
     }
     void handlesOnOnePlaceStepAside()
     {
@@ -187,6 +198,9 @@ private slots:
             QVERIFY(layout.plot.bottom() <= layout.ruler.top() && layout.ruler.bottom() <= layout.trace.top() &&
                     layout.trace.bottom() <= layout.frames.top());
             QVERIFY(layout.frames.bottom() <= height + 1e-9);
+            const AnvilLayout rows = layOutAnvil({1000, height + 60}, shape(), false, 3);
+            QCOMPARE(rows.strands.size(), std::size_t{3});
+            QVERIFY(rows.trace.bottom() <= rows.strands[0].top() && rows.strands[2].bottom() <= rows.frames.top());
         }
     }
     void reelFindsSparks()
@@ -239,16 +253,24 @@ private slots:
             project.addStrike(strike);
         }
         const Motion motion(project);
+        Survey survey;
+        survey.update(project, motion);
         const ReelLayout layout = layOutReel({1100, 126}, 0, 172800);
-        const auto trace = traceSlots(layout, project, motion);
+        const auto trace = traceSlots(layout, survey.ways());
         for (const StrikeSpan& span : motion.spans()) {
             const auto& slot = trace[static_cast<std::size_t>(layout.map.toPixel(span.peak) - layout.trace.left())];
             QVERIFY(std::max(slot.high, -slot.low) >= 29.9);
         }
-        // Seen closely it is the motion itself.
-        const ReelLayout close = layOutReel({1100, 126}, 0, 100);
-        const auto fine = traceSlots(close, project, motion);
-        QVERIFY(std::all_of(fine.begin(), fine.end(), [](const TraceSlot& s) { return s.low <= s.high; }));
+        // Seen closely it goes through what every frame does.
+        const StrikeSpan& span = motion.spans().front();
+        const ReelLayout close = layOutReel({1100, 126}, std::floor(span.peak) - 10, std::floor(span.peak) + 30);
+        const auto fine = traceSlots(close, survey.ways());
+        for (int k = -8; k < 28; ++k) {
+            const double frame = std::floor(span.peak) + k;
+            const auto slot = static_cast<std::size_t>(std::floor(close.map.toPixel(frame) - close.trace.left()));
+            const double way = edgeWay(motion.poseAt(frame), project.width);
+            QVERIFY(fine[slot].low - 1.5 <= way && way <= fine[slot].high + 1.5);
+        }
     }
     void thePictureFitsItsView()
     {

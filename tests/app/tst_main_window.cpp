@@ -1,9 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The real window, worked with mouse and keyboard; what is checked is the project and the pixels.
-#include <algorithm>
 #include <cmath>
 
-#include <QAbstractButton>
 #include <QComboBox>
 #include <QDir>
 #include <QDropEvent>
@@ -16,129 +14,23 @@
 #include <QSplitter>
 #include <QTest>
 
-#include "anvil_view.h"
-#include "clips.h"
 #include "ember/media/clip.h"
 #include "ember/project/file.h"
-#include "main_window.h"
-#include "picture_view.h"
-#include "pictures.h"
 #include "player.h"
-#include "reel_view.h"
 #include "render_panel.h"
 #include "runner.h"
 #include "strength_bar.h"
 #include "value_field.h"
+#include "window_fixture.h"
 
 using namespace ember;
 using namespace ember::app;
 using F = EnvelopeField;
 
-class MainWindowTest : public QObject {
+class MainWindowTest : public test::WindowFixture {
     Q_OBJECT
-    QTemporaryDir folder_;
-    std::string clip_;
-    std::unique_ptr<MainWindow> window_;
-    QString openAnswer_;
-    QString saveAnswer_;
-    SaveChoice leaveAnswer_ = SaveChoice::discard;
-    int leaveAsked_ = 0;
-    bool confirmAnswer_ = true;
-
-    QString at(const QString& name) const { return folder_.filePath(name); }
-    Session& session() { return window_->session(); }
-    const Project& project() { return session().project(); }
-    template <typename Widget>
-    Widget* child(const char* name)
-    {
-        auto* found = window_->findChild<Widget*>(QLatin1String(name));
-        if (found == nullptr)
-            qFatal("no widget %s", name);
-        return found;
-    }
-    void key(Qt::Key k, Qt::KeyboardModifiers m = {}) { QTest::keyClick(window_.get(), k, m); }
-    void open(const QString& path)
-    {
-        window_->openPath(path);
-        QTRY_VERIFY(!session().opening());
-    }
-    /// The picture on show, once everything asked for has arrived.
-    Image shown()
-    {
-        const bool there = QTest::qWaitFor(
-            [&] { return window_->picture().settled() && window_->picture().pictureFrame() == session().playhead(); },
-            8000);
-        const QImage picture = window_->picture().picture();
-        if (!there || picture.isNull())
-            return Image(1, 1);
-        Image image(picture.width(), picture.height());
-        for (int y = 0; y < image.height(); ++y)
-            std::copy_n(picture.constScanLine(y), 4 * image.width(), image.row(y));
-        return image;
-    }
-    AnvilCanvas& canvas() { return window_->anvil().canvas(); }
-    Envelope felt() { return envelopeOf(project(), *session().selectedStrike()); }
-    QPoint handle(Handle wanted)
-    {
-        for (const HandlePoint& p : handlePoints(canvas().layoutNow(), felt()))
-            if (p.handle == wanted)
-                return p.at.toPoint();
-        return {};
-    }
-    /// Presses, moves in steps and lets go.
-    void drag(QWidget* widget, QPoint from, QPoint to, Qt::KeyboardModifiers modifiers = {})
-    {
-        QTest::mousePress(widget, Qt::LeftButton, modifiers, from);
-        for (int i = 1; i <= 6; ++i) {
-            const QPoint place = from + (to - from) * i / 6;
-            QMouseEvent move(QEvent::MouseMove, place, widget->mapToGlobal(place), Qt::NoButton, Qt::LeftButton,
-                             modifiers);
-            QCoreApplication::sendEvent(widget, &move);
-        }
-        QTest::mouseRelease(widget, Qt::LeftButton, modifiers, to);
-    }
-    QPoint spark(std::int64_t frame)
-    {
-        const ReelLayout layout = window_->reel().layoutNow();
-        return QPointF(layout.sparkX(frame), layout.sparks.bottom() - 3).toPoint();
-    }
-    void strikeOn(std::int64_t frame, Qt::Key kind = Qt::Key_3)
-    {
-        session().setPlayhead(frame);
-        key(kind);
-    }
 
 private slots:
-    void initTestCase()
-    {
-        clip_ = test::numberedClip(folder_, "clip.mkv", 120, FrameRate(), 384, 256, true);
-        QVERIFY(!clip_.empty());
-    }
-    void init()
-    {
-        QSettings().clear();
-        leaveAsked_ = 0;
-        leaveAnswer_ = SaveChoice::discard;
-        confirmAnswer_ = true;
-        openAnswer_.clear();
-        saveAnswer_.clear();
-        Dialogs dialogs;
-        dialogs.openFile = [this](QWidget*, const QString&, const QString&) { return openAnswer_; };
-        dialogs.saveFile = [this](QWidget*, const QString&, const QString&, const QString&) { return saveAnswer_; };
-        dialogs.unsavedChanges = [this](QWidget*, const QString&) {
-            ++leaveAsked_;
-            return leaveAnswer_;
-        };
-        dialogs.confirm = [this](QWidget*, const QString&, const QString&) { return confirmAnswer_; };
-        window_ = std::make_unique<MainWindow>(dialogs);
-        window_->resize(1280, 800);
-        window_->show();
-        QVERIFY(QTest::qWaitForWindowExposed(window_.get()));
-        open(QString::fromStdString(clip_));
-        QVERIFY(session().hasClip());
-    }
-    void cleanup() { window_.reset(); }
-
     // --- finding the frame
     void stepsShowExactlyThatFrame()
     {
@@ -481,7 +373,7 @@ private slots:
         key(Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(project().strikes[0].strength, 1.0);
         auto* dial = child<DirectionDial>("direction-dial");
-        QTest::mouseClick(dial, Qt::LeftButton, {}, {40, 22});
+        QTest::mouseClick(dial, Qt::LeftButton, {}, {37, 20});
         QCOMPARE(project().strikes[0].direction, std::optional(0.0));
         QTest::mouseClick(child<QAbstractButton>("direction-by-seed"), Qt::LeftButton);
         QVERIFY(!project().strikes[0].direction);

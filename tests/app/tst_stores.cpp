@@ -187,9 +187,9 @@ private slots:
         QCOMPARE(field.shownText(), QStringLiteral("–"));
         ValueField frames(testSpec);
         frames.setValue(12);
-        QCOMPARE(frames.shownText(), QStringLiteral("12"));
+        QCOMPARE(frames.shownText(), QStringLiteral("12 f"));
         frames.setValue(1.25);
-        QCOMPARE(frames.shownText(), QStringLiteral("1.25"));
+        QCOMPARE(frames.shownText(), QStringLiteral("1.25 f"));
         QVERIFY(frames.toolTip().contains(QStringLiteral("usually 20")));
     }
     void dragging()

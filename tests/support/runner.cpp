@@ -5,6 +5,7 @@
 #include <iostream>
 
 #include <QStandardPaths>
+#include <QTemporaryDir>
 #include <QTest>
 
 #ifdef EMBER_TEST_WINDOWS
@@ -31,6 +32,8 @@ int main(int argc, char** argv)
 {
     std::signal(SIGXFSZ, SIG_IGN);
     QStandardPaths::setTestModeEnabled(true);
+    const QTemporaryDir configuration; // nobody's own settings and recipe book are touched
+    qputenv("XDG_CONFIG_HOME", configuration.path().toUtf8());
 #ifdef EMBER_TEST_WINDOWS
     QApplication application(argc, argv);
     QApplication::setOrganizationName(QStringLiteral("vast-ember-tests"));

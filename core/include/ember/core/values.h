@@ -64,6 +64,9 @@ Values valuesOf(Finish& finish);
 /// The value of a recipe by its whole key: "position", "envelope.decay", "strand.Kick.amount.x",
 /// "strand.Rumble.envelope.decay". Nothing where the recipe has no such value.
 std::optional<Value> valueOf(Recipe& recipe, std::string_view key);
+/// Sets it, moved into its range; an envelope that a strand gets for its own begins as the recipe's. False where the
+/// recipe has no such value.
+bool setValue(Recipe& recipe, std::string_view key, double value);
 
 /// The value in a recipe that is only looked at.
 std::optional<double> readValue(const Recipe& recipe, std::string_view key);

@@ -1,0 +1,135 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The survey of a film after edits must be what a survey from scratch is, to the bit, whatever was edited.
+#include <cmath>
+#include <functional>
+
+#include <QTest>
+
+#include "ember/core/survey.h"
+#include "pictures.h"
+#include "runner.h"
+
+using namespace ember;
+using F = EnvelopeField;
+
+namespace {
+
+Project film(test::Random& random, OverlapRule rule)
+{
+    Project project;
+    project.shot = Shot{"none.mp4", 900};
+    project.overlap.rule = rule;
+    Envelope e;
+    e.set(F::decay, 12);
+    e.set(F::rumbleLength, 10);
+    e.set(F::release, 6);
+    project.addRecipe(test::plainRecipe(Noise{2, 0.5, 2, 0}, test::amountOf(Axis::y, 30), e));
+    e.set(F::lead, 4);
+    e.set(F::rumbleUntil, static_cast<double>(RumbleUntil::nextStrike));
+    project.addRecipe(test::plainRecipe(Kick{}, test::amountOf(Axis::x, 20), e));
+    project.groups.push_back({"floor", {}});
+    for (int i = 0; i < 14; ++i) {
+        Strike strike;
+        strike.frame = Frame{random.whole(0, 899)};
+        strike.recipe = random.whole(1, 2);
+        strike.seed = static_cast<std::uint32_t>(i + 1);
+        strike.strength = random.between(0.2, 1.5);
+        strike.group = random.whole(0, 3) == 0 ? "floor" : "";
+        project.addStrike(strike);
+    }
+    return project;
+}
+
+void editSomething(Project& project, test::Random& random)
+{
+    Strike& any =
+        project.strikes[static_cast<std::size_t>(random.whole(0, static_cast<int>(project.strikes.size()) - 1))];
+    switch (random.whole(0, 11)) {
+    case 0: any.strength = random.between(0, 2); break;
+    case 1: any.frame = Frame{random.whole(0, 899)}; break;
+    case 2: any.seed = static_cast<std::uint32_t>(random.whole(1, 1000)); break;
+    case 3: any.recipe = random.whole(1, 2); break;
+    case 4: any.overrides.set(F::decay, random.whole(0, 60)); break;
+    case 5: project.recipes[0].envelope.set(F::hold, random.whole(0, 9)); break;
+    case 6: project.recipes[1].strands[0].amount[Axis::roll] = random.between(0, 4); break;
+    case 7: project.settles = {{Frame{random.whole(0, 899)}, SettleMode::ease, 12}}; break;
+    case 8: project.master.intensity = random.between(0, 2); break;
+    case 9: project.drift.on = !project.drift.on; break;
+    case 10: any.group = any.group.empty() ? "floor" : ""; break;
+    default: {
+        Strike copy = any;
+        copy.frame = Frame{random.whole(0, 899)};
+        if (project.strikes.size() > 4)
+            project.strikes.erase(project.strikes.begin() + random.whole(0, 3));
+        project.addStrike(copy);
+    }
+    }
+    project.sortStrikes();
+}
+
+} // namespace
+
+class SurveyTest : public QObject {
+    Q_OBJECT
+private slots:
+    void editsGiveTheSameAsFromScratch_data()
+    {
+        QTest::addColumn<int>("rule");
+        QTest::newRow("add") << static_cast<int>(OverlapRule::add);
+        QTest::newRow("stronger") << static_cast<int>(OverlapRule::stronger);
+        QTest::newRow("restart") << static_cast<int>(OverlapRule::restart);
+    }
+    void editsGiveTheSameAsFromScratch()
+    {
+        QFETCH(int, rule);
+        test::Random random(static_cast<std::uint64_t>(rule) + 5);
+        Project project = film(random, static_cast<OverlapRule>(rule));
+        Survey kept;
+        kept.update(project, Motion(project));
+        for (int i = 0; i < 120; ++i) {
+            editSomething(project, random);
+            const Motion motion(project);
+            kept.update(project, motion);
+            Survey fresh;
+            fresh.update(project, motion);
+            QVERIFY2(std::equal(kept.ways().begin(), kept.ways().end(), fresh.ways().begin(), fresh.ways().end()),
+                     qPrintable(QStringLiteral("after edit %1").arg(i)));
+            const Cover cover = coverOf(project, motion);
+            QCOMPARE(kept.cover().needed, cover.needed);
+            QCOMPARE(kept.cover().zoom, cover.zoom);
+            QCOMPARE(kept.cover().worstFrame, cover.worstFrame);
+        }
+    }
+    void anEditAsksOnlyWhatItChanges()
+    {
+        test::Random random(2);
+        Project project = film(random, OverlapRule::add);
+        project.shot->length = 200000;
+        Survey survey;
+        survey.update(project, Motion(project));
+        project.strikes[3].strength *= 0.5;
+        survey.update(project, Motion(project));
+        QVERIFY(survey.asked() > 0 && survey.asked() < 200);
+        survey.update(project, Motion(project));
+        QCOMPARE(survey.asked(), std::int64_t{0});
+    }
+    void waysAreWhatTheEdgeMoves()
+    {
+        Pose pose;
+        QCOMPARE(edgeWay(pose, 1000), 0.0);
+        pose.x = 3;
+        pose.y = 4;
+        QCOMPARE(edgeWay(pose, 1000), 5.0);
+        pose.y = -4;
+        QCOMPARE(edgeWay(pose, 1000), -5.0);
+        pose = {};
+        pose.zoom = 1.1; // the edge is 500 pixels from the centre
+        QVERIFY(std::abs(edgeWay(pose, 1000) - 50) < 1e-9);
+        pose = {};
+        pose.roll = 1;
+        QVERIFY(std::abs(edgeWay(pose, 1000) - 8.7266) < 1e-3);
+    }
+};
+
+EMBER_TEST(SurveyTest)
+#include "tst_survey.moc"
