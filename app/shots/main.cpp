@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Takes the pictures of docs/screenshots from the running window.
+// Takes the pictures of docs from the running program: screenshots/ from its window, recipes/ and recipes.md from the
+// shipped recipes.
+#include <cmath>
 #include <functional>
 #include <iostream>
 
@@ -8,15 +10,21 @@
 #include <QComboBox>
 #include <QDir>
 #include <QElapsedTimer>
+#include <QFile>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QPainter>
 #include <QProgressBar>
 #include <QSettings>
 #include <QStandardPaths>
 #include <QTemporaryDir>
+#include <QTextStream>
 
+#include "ember/core/survey.h"
+#include "ember/project/shipped_recipes.h"
 #include "main_window.h"
 #include "picture_view.h"
+#include "recipe_trace.h"
 #include "reel_view.h"
 #include "render_panel.h"
 #include "theme.h"
@@ -51,6 +59,61 @@ void press(MainWindow& window, const char* name)
     settle(200);
 }
 
+/// "Hard blow" as a file name.
+QString fileName(const std::string& recipe)
+{
+    return QString::fromStdString(recipe).toLower().replace(QLatin1Char(' '), QLatin1Char('-')) +
+           QStringLiteral(".png");
+}
+
+void takeTrace(const ember::Recipe& recipe, const QString& path)
+{
+    constexpr int width = 300;
+    constexpr int height = 56;
+    QImage picture(width, height, QImage::Format_RGB32);
+    picture.fill(theme::window);
+    QPainter painter(&picture);
+    paintRecipeTrace(painter, QRectF(8, 6, width - 16, height - 12), traceOf(recipe, ember::Project(), width - 16));
+    painter.end();
+    picture.save(path);
+}
+
+/// recipes.md: what each shipped recipe does in a frame of 1280x720 at 24 frames a second.
+void writeRecipes(const QDir& docs)
+{
+    docs.mkpath(QStringLiteral("recipes"));
+    QFile page(docs.filePath(QStringLiteral("recipes.md")));
+    if (!page.open(QIODevice::WriteOnly))
+        return;
+    QTextStream out(&page);
+    out << "# The shipped recipes\n\n"
+           "Made by `vast-ember-shots`. The traces show the way of the picture's lower right corner: down (bright) and "
+           "sideways (dim), over at\nmost four seconds, with the intensity's heat under them. Figures are for a frame "
+           "of "
+           "1280x720 "
+           "at 24 frames a second, strength 100 %,\ndirection down; in another project they follow its size and "
+           "rate.\n\n"
+           "| recipe | for | trace | furthest | lasts |\n|---|---|---|---|---|\n";
+    const ember::Project like;
+    for (const ember::BookEntry& entry : ember::shippedRecipes()) {
+        const ember::Recipe recipe = recipeFor(entry, like);
+        const QString file = QStringLiteral("recipes/") + fileName(recipe.name);
+        takeTrace(recipe, docs.filePath(file));
+        const ember::Project alone = strikeAlone(like, recipe, 100);
+        const ember::Motion motion(alone);
+        const ember::StrikeSpan span = motion.spans().front();
+        double furthest = 0;
+        for (double frame = std::floor(span.start); frame <= span.end; frame += 0.25) {
+            const ember::Way way = ember::cornerWay(motion.poseAt(frame), alone.width, alone.height);
+            furthest = std::max(furthest, std::hypot(static_cast<double>(way.x), static_cast<double>(way.y)));
+        }
+        const double frames = span.end - span.start;
+        out << "| " << QString::fromStdString(recipe.name) << " | " << QString::fromStdString(entry.about)
+            << " | ![trace](" << file << ") | " << std::lround(furthest) << " px | " << std::lround(frames)
+            << " frames, " << QString::number(frames / alone.rate.perSecond(), 'f', 1) << " s |\n";
+    }
+}
+
 /// The side column's pages, each with something to see on it.
 void takePages(MainWindow& window, const QDir& folder)
 {
@@ -62,7 +125,18 @@ void takePages(MainWindow& window, const QDir& folder)
     settle(900); // the preview is under way
     take(window, folder, "recipe-book");
     press(window, "page-2");
+    const ember::Project before = window.session().project();
+    ember::Project project = before; // shakes of the drums meet apart, and the blast is eased home before them
+    project.overlap.rule = ember::OverlapRule::stronger;
+    project = withGroup(std::move(project), "Drums");
+    for (ember::Strike& strike : project.strikes)
+        if (strike.kind == ember::StrikeKind::beat)
+            strike.group = "Drums";
+    project.groups[0].overlap.rule = ember::OverlapRule::restart;
+    project = withSettle(std::move(project), {ember::Frame{196}, ember::SettleMode::ease, 8});
+    window.session().edit(std::move(project), QStringLiteral("Strikes meet by rules"));
     take(window, folder, "film-page");
+    window.session().edit(before, QStringLiteral("As before"));
     press(window, "page-0");
     auto* strand = window.findChild<QWidget*>(QStringLiteral("strand-1"));
     strand->findChild<QAbstractButton*>(QStringLiteral("open-strand"))->click();
@@ -74,6 +148,8 @@ void takePages(MainWindow& window, const QDir& folder)
 
 int main(int argc, char** argv)
 {
+    const QTemporaryDir configuration; // an empty recipe book, and nobody's settings
+    qputenv("XDG_CONFIG_HOME", configuration.path().toUtf8());
     QApplication application(argc, argv);
     QStandardPaths::setTestModeEnabled(true);
     QApplication::setOrganizationName(QStringLiteral("vast-ember"));
@@ -81,11 +157,14 @@ int main(int argc, char** argv)
     QApplication::setApplicationVersion(QStringLiteral(EMBER_VERSION));
     QSettings().clear();
     if (argc != 3) {
-        std::cerr << "Usage: vast-ember-shots PROJECT.vember FOLDER\n";
+        std::cerr << "Usage: vast-ember-shots PROJECT.vember DOCS\n";
         return 2;
     }
     theme::apply(application);
-    const QDir folder(QString::fromLocal8Bit(argv[2]));
+    const QDir docs(QString::fromLocal8Bit(argv[2]));
+    docs.mkpath(QStringLiteral("screenshots"));
+    const QDir folder(docs.filePath(QStringLiteral("screenshots")));
+    writeRecipes(docs);
     MainWindow window;
     window.resize(1280, 800);
     window.show();

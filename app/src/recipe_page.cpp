@@ -198,8 +198,7 @@ void RecipePage::show(QListWidgetItem* item, const Row& row)
         item->setFlags(Qt::NoItemFlags);
         return;
     }
-    const Project& project = session_.project();
-    item->setData(traceRole, QVariant::fromValue(traceOf(row.recipe, project.rate, project.width, traceCount)));
+    item->setData(traceRole, QVariant::fromValue(traceOf(row.recipe, session_.project(), traceCount)));
     item->setToolTip(tr("%1. Hover to see it move on this frame, double-click to apply it.").arg(row.about));
     Qt::ItemFlags flags = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
     if (row.source != Source::shipped)

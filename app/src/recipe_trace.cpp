@@ -5,9 +5,7 @@
 #include <cmath>
 
 #include <QPainter>
-#include <QPainterPath>
 
-#include "ember/core/survey.h"
 #include "theme.h"
 
 namespace ember::app {
@@ -36,27 +34,24 @@ Project strikeAlone(const Project& like, const Recipe& recipe, std::int64_t fram
     return alone;
 }
 
-RecipeTrace traceOf(const Recipe& recipe, FrameRate rate, int width, int count)
+RecipeTrace traceOf(const Recipe& recipe, const Project& like, int count)
 {
     RecipeTrace trace;
-    Project like;
-    like.rate = rate;
-    like.width = width;
     const Motion motion(strikeAlone(like, recipe, 0));
     if (motion.spans().empty())
         return trace;
     const StrikeSpan& span = motion.spans().front();
     const double from = span.start - 1;
-    const double to = std::min(span.end, longestSeconds * rate.perSecond());
-    double largest = 1e-9;
+    const double to = std::min(span.end, longestSeconds * like.rate.perSecond());
+    float largest = 1e-6F;
     for (int i = 0; i < count; ++i) {
         const MotionSample at = motion.at(from + (to - from) * i / (count - 1));
-        trace.way.push_back(edgeWay(at.pose, width));
+        trace.way.push_back(cornerWay(at.pose, like.width, like.height));
         trace.heat.push_back(at.intensity);
-        largest = std::max(largest, std::abs(trace.way.back()));
+        largest = std::max({largest, std::abs(trace.way.back().x), std::abs(trace.way.back().y)});
     }
-    for (double& way : trace.way)
-        way /= largest;
+    for (Way& way : trace.way)
+        way = {way.x / largest, way.y / largest};
     return trace;
 }
 
@@ -76,14 +71,15 @@ void paintRecipeTrace(QPainter& p, const QRectF& place, const RecipeTrace& trace
     p.setRenderHint(QPainter::Antialiasing);
     const double middle = place.top() + (place.height() - 5) / 2;
     const double scale = (place.height() - 6) / 2;
-    QPainterPath path;
-    for (int i = 0; i < count; ++i) {
-        const QPointF at(place.left() + i * step, middle + scale * trace.way[static_cast<std::size_t>(i)]);
-        i == 0 ? path.moveTo(at) : path.lineTo(at);
-    }
-    p.setPen(QPen(theme::text, 1));
-    p.setBrush(Qt::NoBrush);
-    p.drawPath(path);
+    const auto draw = [&](float Way::*axis, const QColor& colour) {
+        QPolygonF line;
+        for (int i = 0; i < count; ++i)
+            line << QPointF(place.left() + i * step, middle + scale * trace.way[static_cast<std::size_t>(i)].*axis);
+        p.setPen(QPen(colour, 1));
+        p.drawPolyline(line);
+    };
+    draw(&Way::x, theme::dim.darker(130));
+    draw(&Way::y, theme::text);
 }
 
 } // namespace ember::app

@@ -164,39 +164,44 @@ void paintSettles(QPainter& p, const ReelLayout& layout, const ReelPicture& pict
 
 void paintTrace(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
 {
-    const auto trace = traceSlots(layout, picture.ways);
+    const auto down = traceSlots(layout, picture.ways, &Way::y);
+    const auto sideways = traceSlots(layout, picture.ways, &Way::x);
     double largest = 8;
-    for (const TraceSlot& slot : trace)
-        largest = std::max({largest, -slot.low, slot.high});
+    for (const auto* trace : {&down, &sideways})
+        for (const TraceSlot& slot : *trace)
+            largest = std::max({largest, -slot.low, slot.high});
     const double middle = layout.trace.center().y();
     const double scale = 0.5 * layout.trace.height() / largest;
-    QPainterPath path;
-    double last = 0;
-    for (std::size_t i = 0; i < trace.size(); ++i) {
-        const double x = layout.trace.left() + static_cast<double>(i);
-        // The nearer end first, so that the line runs on.
-        const bool lowFirst = std::abs(trace[i].low - last) <= std::abs(trace[i].high - last);
-        const double first = lowFirst ? trace[i].low : trace[i].high;
-        last = lowFirst ? trace[i].high : trace[i].low;
-        i == 0 ? path.moveTo(x, middle + scale * first) : path.lineTo(x, middle + scale * first);
-        if (last != first)
-            path.lineTo(x, middle + scale * last);
-    }
-    p.setBrush(Qt::NoBrush);
-    p.setPen(QPen(theme::text, 1));
-    p.drawPath(path);
+    const auto draw = [&](const std::vector<TraceSlot>& trace, const QColor& colour) {
+        QPolygonF line;
+        double last = 0;
+        for (std::size_t i = 0; i < trace.size(); ++i) {
+            const double x = layout.trace.left() + static_cast<double>(i);
+            // The nearer end first, so that the line runs on.
+            const bool lowFirst = std::abs(trace[i].low - last) <= std::abs(trace[i].high - last);
+            const double first = lowFirst ? trace[i].low : trace[i].high;
+            last = lowFirst ? trace[i].high : trace[i].low;
+            line << QPointF(x, middle + scale * first);
+            if (last != first)
+                line << QPointF(x, middle + scale * last);
+        }
+        p.setPen(QPen(colour, 1));
+        p.drawPolyline(line);
+    };
+    draw(sideways, theme::dim.darker(130));
+    draw(down, theme::text);
 }
 
 } // namespace
 
-std::vector<TraceSlot> traceSlots(const ReelLayout& layout, std::span<const float> ways)
+std::vector<TraceSlot> traceSlots(const ReelLayout& layout, std::span<const Way> ways, float Way::*axis)
 {
     std::vector<TraceSlot> found(static_cast<std::size_t>(std::max(0.0, layout.trace.width())) + 1);
     if (ways.empty())
         return found;
     const auto last = static_cast<std::int64_t>(ways.size()) - 1;
     const auto way = [&](std::int64_t frame) {
-        return static_cast<double>(ways[static_cast<std::size_t>(std::clamp<std::int64_t>(frame, 0, last))]);
+        return static_cast<double>(ways[static_cast<std::size_t>(std::clamp<std::int64_t>(frame, 0, last))].*axis);
     };
     const double frames = layout.map.framesPerPixel();
     for (std::size_t i = 0; i < found.size(); ++i) {

@@ -5,8 +5,8 @@
 #include <span>
 
 #include "ember/core/image.h"
-#include "ember/core/project.h"
 #include "ember/core/sound.h"
+#include "ember/core/survey.h"
 #include "loop_range.h"
 #include "reel_geometry.h"
 
@@ -17,7 +17,7 @@ namespace ember::app {
 /// All the Reel's painter needs to know.
 struct ReelPicture {
     const Project& project;
-    std::span<const float> ways; ///< how far the picture's edge moves in each frame, see Survey
+    std::span<const Way> ways; ///< of the picture's corner in each frame
     const LoopRange& loop;
     const std::vector<StrikeId>& selection;
     StrikeId hovered;
@@ -34,13 +34,13 @@ void paintReelPlayhead(QPainter& painter, const ReelLayout& layout, std::int64_t
 /// The rubber band over the sparks between two pixels.
 void paintReelBand(QPainter& painter, const ReelLayout& layout, double x0, double x1);
 
-/// The motion in one pixel's width of the trace, as the lowest and highest value there: what is felt at the picture's
-/// edge, in pixels, signed by its way.
+/// The motion in one pixel's width of the trace, as the lowest and highest value there: the way of the picture's
+/// corner, in pixels.
 struct TraceSlot {
     double low = 0;
     double high = 0;
 };
 /// A slot for each pixel of the trace; straight between frames, and no frame is missed however many a pixel stands for.
-std::vector<TraceSlot> traceSlots(const ReelLayout& layout, std::span<const float> ways);
+std::vector<TraceSlot> traceSlots(const ReelLayout& layout, std::span<const Way> ways, float Way::*axis);
 
 } // namespace ember::app

@@ -36,6 +36,17 @@ public:
         json["recipes"] = Json::array();
         for (const Recipe& recipe : project.recipes)
             json["recipes"].push_back(describe(project, recipe));
+        json["overlap"] = describe(project.overlap);
+        json["groups"] = Json::array();
+        for (const StrikeGroup& group : project.groups)
+            json["groups"].push_back({{"name", group.name}, {"overlap", describe(group.overlap)}});
+        json["settles"] = Json::array();
+        for (const SettleMark& mark : project.settles)
+            json["settles"].push_back({{"frame", mark.frame.index},
+                                       {"mode", mark.mode == SettleMode::cut ? "cut" : "ease"},
+                                       {"frames", mark.mode == SettleMode::cut ? 0 : mark.frames}});
+        json["drift"] = project.drift.on;
+        json["bypass"] = project.master.bypass;
         json["finish"] = {{"edges", edgeName(project.finish.edges)}, {"cover", coverName(project.finish.cover)}};
         // No zoom at all can hide the border when the picture's middle is thrown out; JSON has no infinity.
         json["cover"] = {{"zoom", cover.zoom},
@@ -58,9 +69,19 @@ private:
                   {"direction", strike.direction ? Json(*strike.direction) : Json(nullptr)},
                   {"seed", strike.seed},
                   {"recipe", recipe != nullptr ? recipe->name : ""},
+                  {"locked", strike.locked},
+                  {"group", strike.group},
+                  {"own", Json::array()},
                   {"peak_frame", frame + envelope.peak()},
                   {"end_frame", frame + envelope.end()}};
+        for (const auto& [key, value] : strike.overrides.all())
+            json["own"].push_back(key);
         return json;
+    }
+
+    static Json describe(const Overlap& overlap)
+    {
+        return {{"rule", overlapName(overlap.rule)}, {"ceiling", overlap.ceiling}, {"knee", overlap.knee}};
     }
 
     static Json describe(const Project& project, const Recipe& recipe)

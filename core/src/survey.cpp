@@ -4,7 +4,6 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
-#include <numbers>
 
 namespace ember {
 
@@ -52,13 +51,13 @@ std::vector<Stretch> joined(std::vector<Stretch> stretches)
 
 } // namespace
 
-double edgeWay(const Pose& pose, int width)
+Way cornerWay(const Pose& pose, int width, int height)
 {
-    const double half = 0.5 * width;
-    const double turn = half * std::numbers::pi / 180;
-    const double flat = std::hypot(std::hypot(pose.x, pose.y), std::hypot(pose.roll * turn, (pose.zoom - 1) * half));
-    const double all = std::hypot(flat, std::hypot(pose.pan, pose.tilt) * turn);
-    return pose.y < 0 || (pose.y == 0 && pose.x < 0) ? -all : all;
+    if (pose.atRest())
+        return {};
+    const Point corner{width - 1.0, height - 1.0};
+    const Point moved = poseMatrix(pose, width, height).map(corner);
+    return {static_cast<float>(moved.x - corner.x), static_cast<float>(moved.y - corner.y)};
 }
 
 std::vector<FrameSpan> Survey::changedBy(const Project& project, const Motion& motion) const
@@ -116,7 +115,7 @@ void Survey::update(const Project& project, const Motion& motion)
     if (project_ && sameStage(*project_, project)) {
         frames = changedBy(project, motion);
     } else {
-        ways_.assign(static_cast<std::size_t>(length), 0);
+        ways_.assign(static_cast<std::size_t>(length), Way());
         needed_.assign(static_cast<std::size_t>(length), 1);
         frames = motion.moving(length - 1);
     }
@@ -124,7 +123,7 @@ void Survey::update(const Project& project, const Motion& motion)
     for (const FrameSpan& span : frames)
         for (auto frame = std::max<std::int64_t>(0, span.first); frame <= std::min(span.last, length - 1); ++frame) {
             const Pose pose = motion.poseAt(static_cast<double>(frame));
-            ways_[static_cast<std::size_t>(frame)] = static_cast<float>(edgeWay(pose, project.width));
+            ways_[static_cast<std::size_t>(frame)] = cornerWay(pose, project.width, project.height);
             needed_[static_cast<std::size_t>(frame)] = coverZoom(pose, project.width, project.height);
             ++asked_;
         }

@@ -256,7 +256,7 @@ private slots:
         Survey survey;
         survey.update(project, motion);
         const ReelLayout layout = layOutReel({1100, 126}, 0, 172800);
-        const auto trace = traceSlots(layout, survey.ways());
+        const auto trace = traceSlots(layout, survey.ways(), &Way::y);
         for (const StrikeSpan& span : motion.spans()) {
             const auto& slot = trace[static_cast<std::size_t>(layout.map.toPixel(span.peak) - layout.trace.left())];
             QVERIFY(std::max(slot.high, -slot.low) >= 29.9);
@@ -264,11 +264,11 @@ private slots:
         // Seen closely it goes through what every frame does.
         const StrikeSpan& span = motion.spans().front();
         const ReelLayout close = layOutReel({1100, 126}, std::floor(span.peak) - 10, std::floor(span.peak) + 30);
-        const auto fine = traceSlots(close, survey.ways());
+        const auto fine = traceSlots(close, survey.ways(), &Way::y);
         for (int k = -8; k < 28; ++k) {
             const double frame = std::floor(span.peak) + k;
             const auto slot = static_cast<std::size_t>(std::floor(close.map.toPixel(frame) - close.trace.left()));
-            const double way = edgeWay(motion.poseAt(frame), project.width);
+            const double way = cornerWay(motion.poseAt(frame), project.width, project.height).y;
             QVERIFY(fine[slot].low - 1.5 <= way && way <= fine[slot].high + 1.5);
         }
     }

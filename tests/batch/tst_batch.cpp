@@ -13,6 +13,9 @@
 #include "clips.h"
 #include "ember/batch/batch.h"
 #include "ember/media/clip.h"
+#include "ember/project/file.h"
+#include "ember/project/recipe_book.h"
+#include "ember/project/shipped_recipes.h"
 #include "pictures.h"
 #include "runner.h"
 
@@ -51,7 +54,7 @@ private slots:
     }
     void helpAndVersionEverywhere()
     {
-        for (const char* command : {"", "new", "info", "poses", "render"})
+        for (const char* command : {"", "new", "info", "poses", "recipes", "set", "render"})
             for (const char* flag : {"--help", "--version"}) {
                 std::vector<std::string> arguments;
                 if (*command != 0)
@@ -81,6 +84,13 @@ private slots:
         row("new a.mp4 -o p --strike 10:hit:nan");
         row("new a.mp4 -o p --strike 10:hit:");
         row("new a.mp4 -o p --rate fast");
+        row("new a.mp4 -o p --seed -1");
+        row("new a.mp4 -o p --seed 4294967296");
+        row("new a.mp4 -o p --overlap both");
+        row("recipes all");
+        row("set");
+        row("set p.vember overlap.rule");
+        row("set p.vember =3");
         row("info");
         row("info a b");
         row("poses p --format xml");
@@ -145,6 +155,122 @@ private slots:
         QVERIFY(made("x.vember", {"--strike", "72:hit:1"}).empty());
         QVERIFY(errHas("71"));
         QVERIFY(!QFile::exists(folder_.filePath(QStringLiteral("x.vember"))));
+    }
+    void newTakesSeedAndOverlap()
+    {
+        QCOMPARE(run({"new", clip_, "-o", at("seed.vember"), "--strike", "9:hit:1", "--strike", "20:hit:1", "--recipe",
+                      "Hard blow", "--seed", "40", "--overlap", "restart"}),
+                 0);
+        run({"info", at("seed.vember")});
+        const QJsonObject info = QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object();
+        const QJsonArray strikes = info[QStringLiteral("strikes")].toArray();
+        QCOMPARE(strikes[0].toObject()[QStringLiteral("seed")].toInt(), 40);
+        QCOMPARE(strikes[1].toObject()[QStringLiteral("seed")].toInt(), 41);
+        QCOMPARE(strikes[1].toObject()[QStringLiteral("recipe")].toString(), QStringLiteral("Hard blow"));
+        QCOMPARE(info[QStringLiteral("overlap")].toObject()[QStringLiteral("rule")].toString(),
+                 QStringLiteral("restart"));
+        // The same seed is the same shake, another one another.
+        run({"poses", at("seed.vember")});
+        const std::string first = out_;
+        run({"new", clip_, "-o", at("seed.vember"), "--force", "--strike", "9:hit:1", "--strike", "20:hit:1",
+             "--recipe", "Hard blow", "--seed", "40", "--overlap", "restart"});
+        run({"poses", at("seed.vember")});
+        QVERIFY(out_ == first);
+        run({"set", at("seed.vember"), "strike.1.seed=41"});
+        run({"poses", at("seed.vember")});
+        QVERIFY(out_ != first);
+    }
+    void recipesAreListed()
+    {
+        QCOMPARE(run({"recipes"}), 0);
+        const auto lines = std::count(out_.begin(), out_.end(), '\n');
+        QVERIFY(lines >= 14);
+        QVERIFY(out_.find("Giant step\tshipped\t") != std::string::npos);
+        QCOMPARE(run({"recipes", "--json"}), 0);
+        const QJsonArray all =
+            QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object()[QStringLiteral("recipes")].toArray();
+        QCOMPARE(all.size(), static_cast<int>(lines));
+        QVERIFY(!all[0].toObject()[QStringLiteral("strands")].toArray().isEmpty());
+        // One's own book is among them, and strikes can use it.
+        QDir().mkpath(QFileInfo(QString::fromStdString(userBookPath())).path());
+        BookEntry entry = shippedRecipes().front();
+        entry.recipe.name = "Quench";
+        QVERIFY(saveRecipes({entry}, userBookPath()));
+        QCOMPARE(run({"recipes"}), 0);
+        QVERIFY(out_.find("Quench\tuser\t") != std::string::npos);
+        QVERIFY(!made("quench.vember", {"--recipe", "Quench"}).empty());
+        // A damaged one is put aside and said; the shipped ones are listed all the same.
+        test::writeBytes(userBookPath(), "[1, 2");
+        QCOMPARE(run({"recipes"}), 0);
+        QVERIFY(errHas("recipes") && out_.find("Tap\tshipped") != std::string::npos);
+        QCOMPARE(run({"recipes"}), 0);
+        QVERIFY(err_.empty());
+    }
+    void setChangesAnyValue()
+    {
+        const auto path = made("set.vember");
+        QCOMPARE(
+            run({"set", path, "overlap.rule=stronger", "drift.on=on", "master.intensity=50%", "strike.1.strength=0.5",
+                 "recipe.Dead weight.envelope.decay=33", "recipe.Dead weight.strand.Kick.amount.y=12.5",
+                 "strike.1.own.envelope.hold=9", "settles=30:cut,50:ease:8", "-o", at("set2.vember")}),
+            0);
+        QVERIFY(out_.empty() && err_.empty());
+        const Project before = loadProject(path).value();
+        const Project after = loadProject(at("set2.vember")).value();
+        QCOMPARE(before.overlap.rule, OverlapRule::add); // -o leaves the project itself alone
+        QCOMPARE(after.overlap.rule, OverlapRule::stronger);
+        QCOMPARE(after.master.intensity, 0.5);
+        QVERIFY(after.drift.on);
+        QCOMPARE(after.strikes[0].strength, 0.5);
+        const Recipe& recipe = *after.recipeNamed("Dead weight");
+        QCOMPARE(recipe.envelope[EnvelopeField::decay], 33.0);
+        QCOMPARE(recipe.strand("Kick")->amount[Axis::y], 12.5);
+        QCOMPARE(envelopeOf(after, after.strikes[0])[EnvelopeField::hold], 9.0);
+        QCOMPARE(after.settles.size(), std::size_t{2});
+        run({"info", at("set2.vember")});
+        QVERIFY(out_.find("\"envelope.hold\"") != std::string::npos && out_.find("\"ease\"") != std::string::npos);
+        // What --list writes can be set again and changes nothing.
+        QCOMPARE(run({"set", at("set2.vember"), "--list"}), 0);
+        std::vector<std::string> again{"set", at("set2.vember"), "-o", at("set3.vember")};
+        for (const QString& line : QString::fromStdString(out_).split(QLatin1Char('\n'), Qt::SkipEmptyParts))
+            again.push_back(line.toStdString());
+        QVERIFY(again.size() > 100);
+        QCOMPARE(run(again), 0);
+        QVERIFY(loadProject(at("set3.vember")).value() == after);
+    }
+    void settingsThatCannotBeAreSentences_data()
+    {
+        QTest::addColumn<QString>("setting");
+        QTest::addColumn<QString>("says");
+        QTest::addRow("unknown") << "overlap.rul=add"
+                                 << "overlap.rul";
+        QTest::addRow("word") << "overlap.rule=both"
+                              << "restart";
+        QTest::addRow("range") << "master.intensity=9"
+                               << "master.intensity";
+        QTest::addRow("not a number") << "strike.1.strength=nan"
+                                      << "strike.1.strength";
+        QTest::addRow("no strike") << "strike.9.strength=1"
+                                   << "strike.9.strength";
+        QTest::addRow("no strand") << "recipe.Dead weight.strand.Hum.amount.x=1"
+                                   << "Hum";
+        QTest::addRow("frame") << "strike.1.frame=72"
+                               << "71";
+        QTest::addRow("taken name") << "recipe.Dead weight.name=Hard blow"
+                                    << "no other recipe";
+        QTest::addRow("key list") << "master.keys=0:1,x"
+                                  << "master.keys";
+    }
+    void settingsThatCannotBeAreSentences()
+    {
+        QFETCH(QString, setting);
+        QFETCH(QString, says);
+        const auto path = made("wrong.vember");
+        const QByteArray before = test::bytesOf(path);
+        QCOMPARE(run({"set", path, "overlap.ceiling=2", setting.toStdString()}), 1);
+        QVERIFY2(errHas(qPrintable(says)), err_.c_str());
+        QCOMPARE(std::count(err_.begin(), err_.end(), '\n'), 1);
+        QCOMPARE(test::bytesOf(path), before); // nothing half done
     }
     void posesAreExactAtRest()
     {

@@ -113,21 +113,22 @@ private slots:
         survey.update(project, Motion(project));
         QCOMPARE(survey.asked(), std::int64_t{0});
     }
-    void waysAreWhatTheEdgeMoves()
+    void waysAreWhatTheCornerMoves()
     {
+        const auto near = [](Way way, double x, double y) {
+            return std::abs(way.x - x) < 0.01 && std::abs(way.y - y) < 0.01;
+        };
         Pose pose;
-        QCOMPARE(edgeWay(pose, 1000), 0.0);
+        QCOMPARE(cornerWay(pose, 1001, 501), Way());
         pose.x = 3;
-        pose.y = 4;
-        QCOMPARE(edgeWay(pose, 1000), 5.0);
         pose.y = -4;
-        QCOMPARE(edgeWay(pose, 1000), -5.0);
+        QVERIFY(near(cornerWay(pose, 1001, 501), 3, -4));
         pose = {};
-        pose.zoom = 1.1; // the edge is 500 pixels from the centre
-        QVERIFY(std::abs(edgeWay(pose, 1000) - 50) < 1e-9);
+        pose.zoom = 1.1; // the corner is 500 and 250 pixels from the centre
+        QVERIFY(near(cornerWay(pose, 1001, 501), 50, 25));
         pose = {};
-        pose.roll = 1;
-        QVERIFY(std::abs(edgeWay(pose, 1000) - 8.7266) < 1e-3);
+        pose.roll = 90; // clockwise: the lower right corner goes to the lower left
+        QVERIFY(near(cornerWay(pose, 1001, 501), -750, 250));
     }
 };
 

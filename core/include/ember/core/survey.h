@@ -10,9 +10,15 @@
 
 namespace ember {
 
-/// How far the picture's edge moves in a frame `width` pixels wide, in pixels, signed by its way down (or right):
-/// shifts, turns and zoom in one number.
-double edgeWay(const Pose& pose, int width);
+/// How far the picture's lower right corner is from where it rests, in pixels, to the right and down: shifts, turns and
+/// zoom all move it, and it passes smoothly through its rest.
+struct Way {
+    float x = 0;
+    float y = 0;
+
+    bool operator==(const Way&) const = default;
+};
+Way cornerWay(const Pose& pose, int width, int height);
 
 /// What is known of every whole frame of a film while it is worked on: how far it moves and the cover it needs. After
 /// an edit only the frames that it can have changed are asked for again, so that long films are as quick as short ones.
@@ -23,8 +29,8 @@ public:
 
     /// The same as coverOf(project, motion) of the last update.
     Cover cover() const;
-    /// edgeWay of every frame of the film.
-    std::span<const float> ways() const { return ways_; }
+    /// cornerWay of every frame of the film.
+    std::span<const Way> ways() const { return ways_; }
     /// How many frames the last update asked for.
     std::int64_t asked() const { return asked_; }
 
@@ -33,7 +39,7 @@ private:
 
     std::optional<Project> project_;
     std::vector<StrikeSpan> spans_;
-    std::vector<float> ways_;
+    std::vector<Way> ways_;
     std::vector<double> needed_;
     std::int64_t asked_ = 0;
 };
