@@ -253,7 +253,7 @@ void FilmPage::buildSettles(QVBoxLayout& column)
 void FilmPage::buildDrift(QVBoxLayout& column)
 {
     column.addWidget(heading(tr("Drift"), {}));
-    drift_ = new ControlGrid(session_, memberBinding(session_, &Project::drift), 3, this);
+    drift_ = new ControlGrid(session_, memberBinding(session_, &Project::drift), 4, this);
     drift_->setObjectName(QStringLiteral("drift"));
     addAll(*drift_, Drift{},
            {{"on", tr("On")},
@@ -331,6 +331,7 @@ void FilmPage::refreshGroups()
             session_.edit(withGroupRenamed(session_.project(), index, name), tr("Group named %1").arg(field->text()));
             refreshGroups(); // a name that was refused goes back
         });
+        head->addWidget(dimLabel(tr("Group"), row.box));
         head->addWidget(row.name, 1);
         auto* remove = new QPushButton(tr("Delete"), row.box);
         remove->setObjectName(QStringLiteral("group-%1-delete").arg(index));

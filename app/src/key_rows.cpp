@@ -2,10 +2,11 @@
 #include "key_rows.h"
 
 #include <QGridLayout>
+#include <QLabel>
 #include <QPushButton>
 
-#include "theme.h"
 #include "text.h"
+#include "theme.h"
 #include "value_control.h"
 #include "value_field.h"
 
@@ -17,7 +18,7 @@ KeyRows::KeyRows(Session& session, Kind kind, QWidget* parent)
     grid_->setContentsMargins(0, 0, 0, 0);
     grid_->setHorizontalSpacing(2);
     grid_->setVerticalSpacing(1);
-    grid_->setColumnStretch(static_cast<int>(kind_.fields.size()), 1);
+    grid_->setColumnStretch(2 * static_cast<int>(kind_.fields.size()), 1);
 }
 
 void KeyRows::addRow()
@@ -30,7 +31,8 @@ void KeyRows::addRow()
     };
     for (std::size_t i = 0; i < kind_.fields.size(); ++i) {
         auto* control = new ValueControl(kind_.fields[i], toQString(kind_.fields[i].label), this);
-        control->setObjectName(QStringLiteral("%1-%2-%3").arg(kind_.name).arg(index).arg(toQString(kind_.fields[i].key)));
+        control->setObjectName(
+            QStringLiteral("%1-%2-%3").arg(kind_.name).arg(index).arg(toQString(kind_.fields[i].key)));
         control->gestureSource = [this] { return session_.newGesture(); };
         // Queued: the change may order the rows anew.
         connect(
@@ -43,7 +45,12 @@ void KeyRows::addRow()
                 session_.edit(kind_.change(session_.project(), index, values), kind_.changed, gesture);
             },
             Qt::QueuedConnection);
-        grid_->addWidget(control, static_cast<int>(index), static_cast<int>(i));
+        auto* label = dimLabel(toQString(kind_.fields[i].label).toLower(), this);
+        label->setFont(theme::words(11));
+        label->setContentsMargins(i == 0 ? 0 : 6, 0, 0, 0);
+        grid_->addWidget(label, static_cast<int>(index), 2 * static_cast<int>(i));
+        grid_->addWidget(control, static_cast<int>(index), 2 * static_cast<int>(i) + 1);
+        row.labels.push_back(label);
         row.controls.push_back(control);
     }
     const auto button = [&](const QString& text, const QString& tip, const char* name, int column) {
@@ -52,7 +59,7 @@ void KeyRows::addRow()
         made->setStyleSheet(QStringLiteral("padding: 0 6px;"));
         made->setToolTip(tip);
         made->setObjectName(QStringLiteral("%1-%2-%3").arg(kind_.name).arg(index).arg(QLatin1String(name)));
-        grid_->addWidget(made, static_cast<int>(index), static_cast<int>(kind_.fields.size()) + column);
+        grid_->addWidget(made, static_cast<int>(index), 2 * static_cast<int>(kind_.fields.size()) + column);
         return made;
     };
     row.go = button(tr("Go"), tr("Moves the playhead there"), "go", 1);
@@ -63,8 +70,7 @@ void KeyRows::addRow()
     });
     connect(
         row.remove, &QPushButton::clicked, this,
-        [this, index] { session_.edit(kind_.remove(session_.project(), index), kind_.removed); },
-        Qt::QueuedConnection);
+        [this, index] { session_.edit(kind_.remove(session_.project(), index), kind_.removed); }, Qt::QueuedConnection);
     rows_.push_back(std::move(row));
 }
 
@@ -72,8 +78,8 @@ void KeyRows::refresh()
 {
     const auto values = kind_.rows(session_.project());
     while (rows_.size() > values.size()) {
-        for (auto* control : rows_.back().controls)
-            delete control;
+        qDeleteAll(rows_.back().labels);
+        qDeleteAll(rows_.back().controls);
         delete rows_.back().go;
         delete rows_.back().remove;
         rows_.pop_back();

@@ -9,6 +9,7 @@
 #include "session.h"
 
 class QGridLayout;
+class QLabel;
 class QPushButton;
 
 namespace ember::app {
@@ -35,6 +36,7 @@ public:
 
 private:
     struct Row {
+        std::vector<QLabel*> labels;
         std::vector<ValueControl*> controls;
         QPushButton* go;
         QPushButton* remove;

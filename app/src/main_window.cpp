@@ -99,7 +99,7 @@ void MainWindow::buildBands()
     top_->addWidget(sideStack_);
     top_->setStretchFactor(0, 1);
     top_->setStretchFactor(1, 0);
-    top_->setSizes({860, 420});
+    top_->setSizes({700, 580});
     bands_ = new QSplitter(Qt::Vertical);
     bands_->addWidget(top_);
     bands_->addWidget(anvil_);
@@ -111,7 +111,7 @@ void MainWindow::buildBands()
     bands_->setStretchFactor(0, 3);
     bands_->setStretchFactor(1, 1);
     bands_->setStretchFactor(2, 0);
-    bands_->setSizes({338, 296, 120});
+    bands_->setSizes({348, 288, 118});
     setCentralWidget(bands_);
     connect(&side_->recipes(), &RecipePage::previewAsked, picture_, &PictureView::setPreview);
     connect(side_, &SideColumn::renderAsked, this, [this] { showRender(true); });
@@ -189,7 +189,7 @@ QWidget* MainWindow::buildTransport()
         made->setToolTip(tip);
         made->setObjectName(QLatin1String(name));
         made->setFocusPolicy(Qt::TabFocus);
-        made->setStyleSheet(QStringLiteral("QToolButton { padding: 2px 9px; }"));
+        made->setStyleSheet(QStringLiteral("QToolButton { padding: 2px 7px; }"));
         row->addWidget(made);
         return made;
     };
@@ -204,7 +204,7 @@ QWidget* MainWindow::buildTransport()
     connect(button(tr("-1"), tr("One frame back (Left); with Shift, ten"), "step-back"), &QToolButton::clicked, this,
             jump([this] { return session_->playhead() - 1; }));
     play_ = button(tr("Play"), tr("Play or pause (Space)"), "play");
-    play_->setMinimumWidth(64);
+    play_->setMinimumWidth(56);
     connect(play_, &QToolButton::clicked, player_.get(), &Player::toggle);
     connect(button(tr("+1"), tr("One frame on (Right); with Shift, ten"), "step-on"), &QToolButton::clicked, this,
             jump([this] { return session_->playhead() + 1; }));
@@ -225,12 +225,9 @@ QWidget* MainWindow::buildTransport()
     connect(compare_, &QToolButton::pressed, this, [this] { picture_->setPlain(true); });
     connect(compare_, &QToolButton::released, this, [this] { picture_->setPlain(false); });
     row->addStretch(1);
-    auto* label = new QLabel(tr("Picture"), bar);
-    label->setStyleSheet(QStringLiteral("color: #9a8f80"));
-    row->addWidget(label);
     scale_ = new QComboBox(bar);
     scale_->setObjectName(QStringLiteral("picture-scale"));
-    scale_->addItems({tr("automatic"), tr("full"), tr("half"), tr("quarter")});
+    scale_->addItems({tr("auto size"), tr("full size"), tr("half size"), tr("quarter size")});
     scale_->setToolTip(tr("How finely the picture is shaken in this view; the film is always made in full"));
     connect(scale_, &QComboBox::activated, this,
             [this](int index) { picture_->setScale(static_cast<PictureScale>(index)); });

@@ -19,7 +19,7 @@
 namespace ember::app {
 
 namespace {
-const FieldSpec frameSpec{"frame", "Frame", "frames", 0, 100'000'000, 0, 1, "A frame of the film, counted from 0"};
+const FieldSpec frameSpec{"frame", "Frame", "", 0, 100'000'000, 0, 1, "A frame of the film, counted from 0"};
 enum RangeChoice { wholeRange, loopRange, ownRange };
 } // namespace
 

@@ -37,7 +37,7 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
     : QWidget(parent), pages_(new QStackedWidget(this)), recipes_(new RecipePage(session, dialogs))
 {
     setObjectName(QStringLiteral("side"));
-    setMinimumWidth(420);
+    setMinimumWidth(560);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);

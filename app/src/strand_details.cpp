@@ -191,7 +191,7 @@ void StrandDetails::build()
     addTo(source_, "source", tr("Source"));
     addTo(source_, "own_envelope", tr("Own envelope"));
     column->addWidget(source_);
-    values_ = new ControlGrid(session_, recipeBinding(session_, prefix), 3, content_);
+    values_ = new ControlGrid(session_, recipeBinding(session_, prefix), 4, content_);
     const bool drawn = std::holds_alternative<Drawn>(sample.source);
     const bool jitter = std::holds_alternative<Jitter>(sample.source);
     if (!drawn) {
@@ -221,14 +221,10 @@ void StrandDetails::build()
         values_->addWidget(pair, 1);
     }
     values_->nextRow();
-    addTo(values_, "amount.pan");
-    addTo(values_, "amount.tilt");
-    values_->nextRow();
     addTo(values_, "bursts");
-    addTo(values_, "burst_spread");
-    values_->nextRow();
     addTo(values_, "burst_move", tr("move for"));
     addTo(values_, "burst_pause", tr("pause for"));
+    addTo(values_, "burst_spread");
     column->addWidget(values_);
     if (std::holds_alternative<Oscillation>(sample.source)) {
         swings_ = new SwingTable(session_, prefix, content_);

@@ -22,9 +22,8 @@ namespace ember::app {
 
 namespace {
 
-constexpr std::array<Axis, 4> shownAxes{Axis::x, Axis::y, Axis::roll, Axis::zoom};
 constexpr int traceSteps = 110;
-constexpr double traceWidth = 64;
+constexpr double traceWidth = 130;
 constexpr int headHeight = 24;
 
 } // namespace
@@ -55,7 +54,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
       column_(new QVBoxLayout(this))
 {
     setObjectName(QStringLiteral("strand-%1").arg(index));
-    column_->setContentsMargins(10, 4, 8, 3);
+    column_->setContentsMargins(10, 3, 8, 2);
     column_->setSpacing(2);
     auto* head = new QHBoxLayout;
     head->setSpacing(4);
@@ -85,14 +84,14 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     amounts->setSpacing(2);
     Strand sample; // amounts are the same fields for every source
     const Values values = valuesOf(sample);
-    for (std::size_t i = 0; i < shownAxes.size(); ++i) {
-        const std::string axisKey = "amount." + std::string(axisName(shownAxes[i]));
+    for (const Axis axis : allAxes) {
+        const std::string axisKey = "amount." + std::string(axisName(axis));
         const auto found = std::find_if(values.begin(), values.end(), [&](const Value& v) { return v.key == axisKey; });
         auto* label = dimLabel(toQString(found->spec->label), this);
         label->setFont(theme::words(11));
         auto* field = new ValueField(*found->spec, this);
         field->setObjectName(QStringLiteral("amount-") + label->text());
-        field->setFixedWidth(i < 2 ? 64 : 54);
+        field->setFixedWidth(axis == Axis::x || axis == Axis::y ? 62 : 56);
         field->gestureSource = [this] { return session_.newGesture(); };
         field->resetAction = [this, axisKey] { session_.resetRecipeValue(key(axisKey.c_str())); };
         connect(field, &ValueField::wished, this, [this, axisKey](double value, quint64 gesture) {
@@ -100,7 +99,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
         });
         amounts->addWidget(label);
         amounts->addWidget(field);
-        amounts_[i] = field;
+        amounts_[static_cast<std::size_t>(axis)] = field;
     }
     amounts->addStretch(1);
     column_->addLayout(amounts);
@@ -140,9 +139,10 @@ void StrandRow::refresh()
     mute_->setChecked(s->muted);
     mute_->setText(session_.isOwnValue(key("muted")) ? tr("Mute *") : tr("Mute"));
     solo_->setChecked(s->solo);
-    for (std::size_t i = 0; i < shownAxes.size(); ++i) {
-        amounts_[i]->setValue(s->amount[shownAxes[i]]);
-        amounts_[i]->setOwn(session_.isOwnValue(key(("amount." + std::string(axisName(shownAxes[i]))).c_str())));
+    for (const Axis axis : allAxes) {
+        ValueField* field = amounts_[static_cast<std::size_t>(axis)];
+        field->setValue(s->amount[axis]);
+        field->setOwn(session_.isOwnValue(key(("amount." + std::string(axisName(axis))).c_str())));
     }
     const bool open = session_.openStrand() == s->name;
     open_->setChecked(open);

@@ -45,7 +45,7 @@ private:
     QToolButton* solo_;
     QToolButton* mute_;
     QVBoxLayout* column_;
-    std::array<ValueField*, 4> amounts_{};
+    std::array<ValueField*, axisCount> amounts_{};
     StrandDetails* details_ = nullptr;
     std::vector<double> trace_;
     Recipe traced_; ///< what the trace was made from

@@ -66,7 +66,7 @@ void StrengthBar::mouseMoveEvent(QMouseEvent* event)
 DirectionDial::DirectionDial(QWidget* parent) : QWidget(parent)
 {
     setObjectName(QStringLiteral("direction-dial"));
-    setFixedSize(40, 40);
+    setFixedSize(36, 36);
     setToolTip(tr("Where the blow goes. Drag round in steps of 5°; with Shift, single degrees."));
 }
 

@@ -38,7 +38,7 @@ public:
     /// `bySeed`: no direction is set, the seed decides.
     void setValue(double degrees, bool bySeed);
     std::function<quint64()> gestureSource;
-    QSize sizeHint() const override { return {40, 40}; }
+    QSize sizeHint() const override { return {36, 36}; }
 
 signals:
     void wished(double degrees, quint64 gesture);

@@ -84,7 +84,33 @@ void StrikeBlock::changeStrikes(const std::function<void(Strike&)>& change, cons
     session_.edit(std::move(next), result, gesture);
 }
 
+/// A row that begins with a name.
+QHBoxLayout* StrikeBlock::namedRow(const QString& name)
+{
+    auto* row = new QHBoxLayout;
+    row->setSpacing(4);
+    auto* label = dimLabel(name, this);
+    label->setFixedWidth(60);
+    row->addWidget(label);
+    return row;
+}
+
 void StrikeBlock::build()
+{
+    column_->addLayout(buildHead());
+    auto* grid = new QGridLayout;
+    grid->setHorizontalSpacing(14);
+    grid->setVerticalSpacing(3);
+    grid->setColumnStretch(0, 1);
+    grid->setColumnStretch(1, 1);
+    grid->addLayout(buildStrength(), 0, 0);
+    grid->addLayout(buildDirection(), 1, 0);
+    grid->addLayout(buildRecipe(), 0, 1);
+    grid->addLayout(buildVariation(), 1, 1);
+    column_->addLayout(grid);
+}
+
+QLayout* StrikeBlock::buildHead()
 {
     const auto gesture = [this] { return session_.newGesture(); };
     auto* head = new QHBoxLayout;
@@ -107,6 +133,7 @@ void StrikeBlock::build()
     kind_->setObjectName(QStringLiteral("strike-kind"));
     for (const auto kind : {StrikeKind::blast, StrikeKind::landing, StrikeKind::hit, StrikeKind::beat})
         kind_->addItem(kindTitle(kind));
+    kind_->setPlaceholderText(tr("several"));
     kind_->setToolTip(tr("What hits; it is a label, the motion is the recipe's"));
     connect(kind_, &QComboBox::activated, this, [this](int index) {
         const auto kind = static_cast<StrikeKind>(index);
@@ -127,43 +154,47 @@ void StrikeBlock::build()
         }
     });
     head->addWidget(frame_);
-    column_->addLayout(head);
-    column_->addWidget(rule(this));
+    return head;
+}
 
-    auto* grid = new QGridLayout;
-    grid->setHorizontalSpacing(4);
-    grid->setVerticalSpacing(3);
-    grid->setColumnMinimumWidth(0, 62);
-    grid->addWidget(dimLabel(tr("Strength"), this), 0, 0);
+QLayout* StrikeBlock::buildStrength()
+{
+    const auto gesture = [this] { return session_.newGesture(); };
+    auto* row = namedRow(tr("Strength"));
     strengthBar_ = new StrengthBar(this);
     strengthBar_->gestureSource = gesture;
-    grid->addWidget(strengthBar_, 0, 1, 1, 5);
+    row->addWidget(strengthBar_, 1);
     strength_ = new ValueField(strikefield::strength, this);
     strength_->setFixedWidth(60);
     strength_->setObjectName(QStringLiteral("strike-strength"));
     strength_->gestureSource = gesture;
-    grid->addWidget(strength_, 0, 6);
+    row->addWidget(strength_);
     const auto setStrength = [this](double value, quint64 g) {
         changeStrikes([value](Strike& s) { s.strength = value; }, tr("Strength %1 %").arg(std::lround(100 * value)), g);
     };
     connect(strengthBar_, &StrengthBar::wished, this, setStrength);
     connect(strength_, &ValueField::wished, this, setStrength);
+    return row;
+}
 
-    grid->addWidget(dimLabel(tr("Direction"), this), 1, 0);
+QLayout* StrikeBlock::buildDirection()
+{
+    const auto gesture = [this] { return session_.newGesture(); };
+    auto* row = namedRow(tr("Direction"));
     dial_ = new DirectionDial(this);
     dial_->gestureSource = gesture;
-    grid->addWidget(dial_, 1, 1);
+    row->addWidget(dial_);
     direction_ = new ValueField(strikefield::direction, this);
     direction_->setFixedWidth(46);
     direction_->setObjectName(QStringLiteral("strike-direction"));
     direction_->gestureSource = gesture;
-    grid->addWidget(direction_, 1, 2);
+    row->addWidget(direction_);
     bySeed_ = new QPushButton(tr("By seed"), this);
     bySeed_->setStyleSheet(QStringLiteral("padding: 3px 7px;"));
     bySeed_->setObjectName(QStringLiteral("direction-by-seed"));
     bySeed_->setCheckable(true);
     bySeed_->setToolTip(tr("Lets the variation choose the direction"));
-    grid->addWidget(bySeed_, 1, 3);
+    row->addWidget(bySeed_);
     const auto setDirection = [this](double value, quint64 g) {
         changeStrikes([value](Strike& s) { s.direction = value; }, tr("Direction %1°").arg(value), g);
     };
@@ -173,10 +204,16 @@ void StrikeBlock::build()
         changeStrikes([on](Strike& s) { s.direction = on ? std::nullopt : std::optional(90.0); },
                       on ? tr("The seed chooses the direction") : tr("Direction 90°"));
     });
-    auto* variation = new QGridLayout;
-    variation->setSpacing(1);
+    row->addStretch(1);
+    return row;
+}
+
+QLayout* StrikeBlock::buildVariation()
+{
+    const auto gesture = [this] { return session_.newGesture(); };
+    auto* row = namedRow(tr("Variation"));
     seed_ = new ValueField(seedSpec, this);
-    seed_->setFixedWidth(94);
+    seed_->setMinimumWidth(84);
     seed_->setObjectName(QStringLiteral("strike-seed"));
     seed_->setWhole(true);
     seed_->gestureSource = gesture;
@@ -184,48 +221,39 @@ void StrikeBlock::build()
         changeStrikes([value](Strike& s) { s.seed = static_cast<std::uint32_t>(value); },
                       tr("Variation %1").arg(value, 0, 'f', 0), g);
     });
-    variation->addWidget(dimLabel(tr("Variation"), this), 0, 0);
-    variation->addWidget(seed_, 0, 1, 1, 2);
+    row->addWidget(seed_, 1);
     auto* fresh = new QPushButton(tr("New"), this);
-    fresh->setStyleSheet(QStringLiteral("padding: 1px 6px;"));
+    fresh->setStyleSheet(QStringLiteral("padding: 3px 8px;"));
     fresh->setObjectName(QStringLiteral("new-variation"));
     fresh->setToolTip(tr("Another shake of the same kind (N)"));
     connect(fresh, &QPushButton::clicked, &session_, &Session::newVariation);
-    variation->addWidget(fresh, 1, 1);
+    row->addWidget(fresh);
     locked_ = new QPushButton(tr("Lock"), this);
-    locked_->setStyleSheet(QStringLiteral("padding: 1px 6px;"));
+    locked_->setStyleSheet(QStringLiteral("padding: 3px 8px;"));
     locked_->setObjectName(QStringLiteral("lock-variation"));
     locked_->setCheckable(true);
     locked_->setToolTip(tr("Keeps an approved variation: New leaves it alone (Shift+N)"));
     connect(locked_, &QPushButton::clicked, &session_, &Session::toggleLocked);
-    variation->addWidget(locked_, 1, 2);
-    grid->addLayout(variation, 1, 5, 1, 2);
-    grid->setColumnStretch(4, 1);
-    column_->addLayout(grid);
-    column_->addWidget(rule(this));
+    row->addWidget(locked_);
+    return row;
+}
 
-    auto* recipe = new QHBoxLayout;
-    auto* label = dimLabel(tr("Recipe"), this);
-    label->setMinimumWidth(62);
-    recipe->addWidget(label);
+QLayout* StrikeBlock::buildRecipe()
+{
+    auto* row = namedRow(tr("Recipe"));
     recipe_ = new QComboBox(this);
     recipe_->setObjectName(QStringLiteral("strike-recipe"));
     recipe_->setPlaceholderText(tr("several"));
-    kind_->setPlaceholderText(tr("several"));
-    recipe_->setToolTip(tr("The shake this strike makes; all strikes of a recipe follow it"));
     connect(recipe_, &QComboBox::activated, this,
             [this](int index) { session_.applyRecipe(recipe_->itemData(index).toLongLong()); });
-    recipe->addWidget(recipe_);
-    recipe->addStretch(1);
-    users_ = dimLabel({}, this);
-    recipe->addWidget(users_);
+    row->addWidget(recipe_, 1);
     own_ = new QPushButton(tr("Own recipe"), this);
     own_->setObjectName(QStringLiteral("own-recipe"));
     own_->setStyleSheet(QStringLiteral("padding: 3px 7px;"));
     own_->setToolTip(tr("Makes this strike its own recipe, as it is now; others keep theirs"));
     connect(own_, &QPushButton::clicked, &session_, &Session::makeOwnRecipe);
-    recipe->addWidget(own_);
-    column_->addLayout(recipe);
+    row->addWidget(own_);
+    return row;
 }
 
 void StrikeBlock::refresh()
@@ -265,8 +293,8 @@ void StrikeBlock::refresh()
                                  : recipe_->findData(QVariant::fromValue<qlonglong>(first->recipe)));
     const auto users = std::count_if(project.strikes.begin(), project.strikes.end(),
                                      [&](const Strike& s) { return s.recipe == first->recipe; });
-    users_->setVisible(recipe_->currentIndex() >= 0);
-    users_->setText(users == 1 ? tr("1 strike") : tr("%1 strikes").arg(users));
+    recipe_->setToolTip(tr("The shake this strike makes; all strikes of a recipe follow it.") + QLatin1Char(' ') +
+                        (users == 1 ? tr("1 strike uses this one.") : tr("%1 strikes use this one.").arg(users)));
     const bool alike = session_.felt() != nullptr && project.recipe(first->recipe)->variation == Variation::same;
     seed_->setBarred(first->locked ? tr("The variation is locked; press Lock to free it")
                      : alike       ? tr("All strikes of this recipe move alike, by the recipe's seed below")
@@ -333,7 +361,7 @@ QWidget* StrikePage::buildBelow()
     row->addStretch(1);
     column->addLayout(row);
     const auto whole = [] { return std::string(); };
-    values_ = new ControlGrid(session_, recipeBinding(session_, whole), 3, below_);
+    values_ = new ControlGrid(session_, recipeBinding(session_, whole), 4, below_);
     Recipe sample;
     for (const Value& value : valuesOf(sample))
         values_->add(value.key, *value.spec, value.key == "variation" ? tr("Strikes") : QString());

@@ -9,7 +9,9 @@
 #include "session.h"
 
 class QComboBox;
+class QHBoxLayout;
 class QLabel;
+class QLayout;
 class QLineEdit;
 class QPushButton;
 class QToolButton;
@@ -32,6 +34,12 @@ public:
 
 private:
     void build();
+    QHBoxLayout* namedRow(const QString& name);
+    QLayout* buildHead();
+    QLayout* buildStrength();
+    QLayout* buildDirection();
+    QLayout* buildVariation();
+    QLayout* buildRecipe();
     void changeStrikes(const std::function<void(Strike&)>& change, const QString& result,
                        Document::Gesture gesture = 0);
 
@@ -48,7 +56,6 @@ private:
     ValueField* seed_ = nullptr;
     QPushButton* locked_ = nullptr;
     QComboBox* recipe_ = nullptr;
-    QLabel* users_ = nullptr;
     QPushButton* own_ = nullptr;
 };
 

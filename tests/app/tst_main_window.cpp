@@ -373,7 +373,7 @@ private slots:
         key(Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(project().strikes[0].strength, 1.0);
         auto* dial = child<DirectionDial>("direction-dial");
-        QTest::mouseClick(dial, Qt::LeftButton, {}, {37, 20});
+        QTest::mouseClick(dial, Qt::LeftButton, {}, {33, 18});
         QCOMPARE(project().strikes[0].direction, std::optional(0.0));
         QTest::mouseClick(child<QAbstractButton>("direction-by-seed"), Qt::LeftButton);
         QVERIFY(!project().strikes[0].direction);
