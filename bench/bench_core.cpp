@@ -5,7 +5,7 @@
 #include <cmath>
 
 #include "ember/core/motion.h"
-#include "ember/core/projection.h"
+#include "ember/core/survey.h"
 
 namespace {
 
@@ -84,9 +84,24 @@ void coverOfTheFilm(benchmark::State& state)
         benchmark::DoNotOptimize(coverOf(project, motion).zoom);
 }
 
+/// What the window does after an edit of one strike; the yardstick is asking the whole film, above.
+void surveyAfterAnEdit(benchmark::State& state)
+{
+    Project project = longFilm(static_cast<int>(state.range(0)));
+    Survey survey;
+    survey.update(project, Motion(project));
+    double strength = 1;
+    for (auto _ : state) {
+        project.strikes[1].strength = strength = strength > 1.5 ? 1 : strength + 0.01;
+        survey.update(project, Motion(project));
+        benchmark::DoNotOptimize(survey.cover().zoom);
+    }
+}
+
 BENCHMARK(yardstickSines);
 BENCHMARK(poses)->Arg(5)->Arg(500)->Arg(5000);
-BENCHMARK(coverOfTheFilm)->Arg(5)->Arg(500)->Unit(benchmark::kMillisecond);
+BENCHMARK(coverOfTheFilm)->Arg(5)->Arg(500)->Arg(5000)->Unit(benchmark::kMillisecond);
+BENCHMARK(surveyAfterAnEdit)->Arg(5)->Arg(500)->Arg(5000)->Unit(benchmark::kMillisecond);
 
 } // namespace
 
