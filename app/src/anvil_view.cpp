@@ -267,19 +267,25 @@ struct ValueGroup {
 const std::vector<ValueGroup>& valueGroups()
 {
     static const std::vector<ValueGroup> groups{
-        {QT_TRANSLATE_NOOP("Anvil", "Lead"), QT_TRANSLATE_NOOP("Anvil", "A small swing back before contact: length, level"),
-         {{F::lead, 44}, {F::leadLevel, 48}}},
-        {QT_TRANSLATE_NOOP("Anvil", "Strike is"), QT_TRANSLATE_NOOP("Anvil", "What falls on the strike's frame"),
+        {QT_TRANSLATE_NOOP("Anvil", "Lead"),
+         QT_TRANSLATE_NOOP("Anvil", "A small swing back before contact: length, level"),
+         {{F::lead, 64}, {F::leadLevel, 54}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Strike is"),
+         QT_TRANSLATE_NOOP("Anvil", "What falls on the strike's frame"),
          {{F::anchor, 104}}},
-        {QT_TRANSLATE_NOOP("Anvil", "Attack"), QT_TRANSLATE_NOOP("Anvil", "Rise to the peak: length, slope, bend"),
-         {{F::attack, 50}, {F::attackSlope, 104}, {F::attackCurve, 44}}},
-        {QT_TRANSLATE_NOOP("Anvil", "Hold"), QT_TRANSLATE_NOOP("Anvil", "How long the peak stays"), {{F::hold, 50}}},
-        {QT_TRANSLATE_NOOP("Anvil", "Decay"), QT_TRANSLATE_NOOP("Anvil", "Fall to the rumble: length, slope, bend"),
-         {{F::decay, 58}, {F::decaySlope, 104}, {F::decayCurve, 44}}},
-        {QT_TRANSLATE_NOOP("Anvil", "Rumble"), QT_TRANSLATE_NOOP("Anvil", "What is left: level, until when, length"),
-         {{F::rumble, 54}, {F::rumbleUntil, 96}, {F::rumbleLength, 66}}},
-        {QT_TRANSLATE_NOOP("Anvil", "Release"), QT_TRANSLATE_NOOP("Anvil", "Way home: length, slope, bend"),
-         {{F::release, 58}, {F::releaseSlope, 104}, {F::releaseCurve, 44}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Attack"),
+         QT_TRANSLATE_NOOP("Anvil", "Rise to the peak: length, slope, bend"),
+         {{F::attack, 64}, {F::attackSlope, 104}, {F::attackCurve, 44}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Hold"), QT_TRANSLATE_NOOP("Anvil", "How long the peak stays"), {{F::hold, 64}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Decay"),
+         QT_TRANSLATE_NOOP("Anvil", "Fall to the rumble: length, slope, bend"),
+         {{F::decay, 66}, {F::decaySlope, 104}, {F::decayCurve, 44}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Rumble"),
+         QT_TRANSLATE_NOOP("Anvil", "What is left: level, until when, length"),
+         {{F::rumble, 54}, {F::rumbleUntil, 96}, {F::rumbleLength, 68}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Release"),
+         QT_TRANSLATE_NOOP("Anvil", "Way home: length, slope, bend"),
+         {{F::release, 64}, {F::releaseSlope, 104}, {F::releaseCurve, 44}}},
     };
     return groups;
 }
@@ -379,10 +385,13 @@ QLayout* AnvilView::buildValues()
             const FieldSpec& spec = specOf(field);
             auto* control = new ValueControl(spec, {}, this);
             const QString objectName = QStringLiteral("envelope-") + toQString(spec.key);
-            (control->field() != nullptr ? static_cast<QWidget*>(control->field()) : control)->setObjectName(objectName);
+            (control->field() != nullptr ? static_cast<QWidget*>(control->field()) : control)
+                ->setObjectName(objectName);
             control->setFixedWidth(width);
             control->gestureSource = [this] { return session_.newGesture(); };
-            const auto key = [this, field = field] { return session_.envelopePrefix() + std::string(specOf(field).key); };
+            const auto key = [this, field = field] {
+                return session_.envelopePrefix() + std::string(specOf(field).key);
+            };
             control->resetAction = [this, key] { session_.resetRecipeValue(key()); };
             connect(control, &ValueControl::wished, this, [this, key](double wanted, quint64 gesture) {
                 session_.setRecipeValues({{key(), wanted}}, gesture);
@@ -442,7 +451,7 @@ void AnvilView::refresh()
                                 "strike alone"));
     for (const auto& [slope, button] : decays_) {
         button->setEnabled(recipe != nullptr);
-        button->setToolTip(recipe == nullptr           ? reason
+        button->setToolTip(recipe == nullptr          ? reason
                            : slope == Slope::constant ? tr("The decay stays up and drops at its end, to compare")
                            : slope == Slope::linear   ? tr("The decay falls in a straight line, to compare")
                                                       : tr("The decay falls fast first and then settles"));
@@ -465,12 +474,13 @@ void AnvilView::refresh()
                                                 ? tr("The rumble lasts until the next strike")
                                                 : tr("The rumble lasts to the end of the shot"));
     refreshDecays(envelope);
-    title_->setText(prefix == "envelope." ? strikeTitle(*strike)
-                                          : tr("%1, envelope of the strand %2")
-                                                .arg(strikeTitle(*strike), QString::fromStdString(session_.openStrand())));
+    title_->setText(prefix == "envelope."
+                        ? strikeTitle(*strike)
+                        : tr("%1, envelope of the strand %2")
+                              .arg(strikeTitle(*strike), QString::fromStdString(session_.openStrand())));
     const auto& strikes = session_.project().strikes;
-    const auto users = std::count_if(strikes.begin(), strikes.end(),
-                                     [&](const Strike& s) { return s.recipe == strike->recipe; });
+    const auto users =
+        std::count_if(strikes.begin(), strikes.end(), [&](const Strike& s) { return s.recipe == strike->recipe; });
     scope_->setText(alone ? tr("For this strike")
                           : tr("For %1 (%2)").arg(QString::fromStdString(recipe->name)).arg(users));
 }

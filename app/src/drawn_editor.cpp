@@ -142,6 +142,12 @@ void DrawnCanvas::paintEvent(QPaintEvent*)
     p.setPen(QPen(theme::text, 1.3));
     p.setBrush(Qt::NoBrush);
     p.drawPath(path);
+    if (keys_.empty()) {
+        p.setPen(theme::dim);
+        p.setFont(theme::words(11));
+        p.drawText(layout.plot.adjusted(0, 0, -8, 0), Qt::AlignRight | Qt::AlignVCenter,
+                   tr("No keys yet: it follows the envelope alone. Click to add one."));
+    }
     for (std::size_t i = 0; i < keys_.size(); ++i) {
         const bool on = static_cast<int>(i) == selected_;
         p.setPen(QPen(on ? theme::copper : theme::text, 1.5));
@@ -262,11 +268,24 @@ DrawnEditor::DrawnEditor(Session& session, std::size_t strand, QWidget* parent)
     for (const auto word : easeWords)
         ease_->addItem(word == "in" ? tr("eased in") : word == "out" ? tr("eased out") : toQString(word));
     connect(ease_, &QComboBox::activated, this, [this](int index) {
-        changeKey([index](DrawnKey& key) { key.ease = static_cast<Ease>(index); }, tr("Easing %1").arg(ease_->itemText(index)), 0);
+        changeKey([index](DrawnKey& key) { key.ease = static_cast<Ease>(index); },
+                  tr("Easing %1").arg(ease_->itemText(index)), 0);
     });
-    row->addWidget(ease_, 1);
+    row->addWidget(ease_);
+    row->addStretch(1);
     column->addLayout(row);
     connect(canvas_, &DrawnCanvas::selectionChanged, this, &DrawnEditor::refreshKey);
+    // The axis on which it shows most comes first.
+    if (const Recipe* recipe = session_.felt(); recipe != nullptr && strand < recipe->strands.size()) {
+        const AxisValues& amount = recipe->strands[strand].amount;
+        const auto pixels = [&](Axis axis) { // about as many as a picture of 1280 shows
+            return std::abs(amount[axis]) * (axis == Axis::zoom ? 640 : axis == Axis::x || axis == Axis::y ? 1 : 11);
+        };
+        const Axis most =
+            *std::max_element(allAxes.begin(), allAxes.end(), [&](Axis a, Axis b) { return pixels(a) < pixels(b); });
+        axis_->setCurrentIndex(static_cast<int>(most));
+        canvas_->setAxis(most);
+    }
     refresh();
 }
 

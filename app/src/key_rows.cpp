@@ -18,7 +18,13 @@ KeyRows::KeyRows(Session& session, Kind kind, QWidget* parent)
     grid_->setContentsMargins(0, 0, 0, 0);
     grid_->setHorizontalSpacing(2);
     grid_->setVerticalSpacing(1);
-    grid_->setColumnStretch(2 * static_cast<int>(kind_.fields.size()), 1);
+    grid_->setColumnStretch(static_cast<int>(kind_.fields.size()), 1);
+    for (std::size_t i = 0; i < kind_.fields.size(); ++i) {
+        auto* head = dimLabel(toQString(kind_.fields[i].label).toLower(), this);
+        head->setFont(theme::words(11));
+        head->setContentsMargins(5, 0, 0, 0); // over the numbers, which have a margin too
+        grid_->addWidget(head, 0, static_cast<int>(i));
+    }
 }
 
 void KeyRows::addRow()
@@ -45,12 +51,7 @@ void KeyRows::addRow()
                 session_.edit(kind_.change(session_.project(), index, values), kind_.changed, gesture);
             },
             Qt::QueuedConnection);
-        auto* label = dimLabel(toQString(kind_.fields[i].label).toLower(), this);
-        label->setFont(theme::words(11));
-        label->setContentsMargins(i == 0 ? 0 : 6, 0, 0, 0);
-        grid_->addWidget(label, static_cast<int>(index), 2 * static_cast<int>(i));
-        grid_->addWidget(control, static_cast<int>(index), 2 * static_cast<int>(i) + 1);
-        row.labels.push_back(label);
+        grid_->addWidget(control, static_cast<int>(index) + 1, static_cast<int>(i));
         row.controls.push_back(control);
     }
     const auto button = [&](const QString& text, const QString& tip, const char* name, int column) {
@@ -59,7 +60,7 @@ void KeyRows::addRow()
         made->setStyleSheet(QStringLiteral("padding: 0 6px;"));
         made->setToolTip(tip);
         made->setObjectName(QStringLiteral("%1-%2-%3").arg(kind_.name).arg(index).arg(QLatin1String(name)));
-        grid_->addWidget(made, static_cast<int>(index), 2 * static_cast<int>(kind_.fields.size()) + column);
+        grid_->addWidget(made, static_cast<int>(index) + 1, static_cast<int>(kind_.fields.size()) + column);
         return made;
     };
     row.go = button(tr("Go"), tr("Moves the playhead there"), "go", 1);
@@ -78,7 +79,6 @@ void KeyRows::refresh()
 {
     const auto values = kind_.rows(session_.project());
     while (rows_.size() > values.size()) {
-        qDeleteAll(rows_.back().labels);
         qDeleteAll(rows_.back().controls);
         delete rows_.back().go;
         delete rows_.back().remove;

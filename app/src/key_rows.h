@@ -9,7 +9,6 @@
 #include "session.h"
 
 class QGridLayout;
-class QLabel;
 class QPushButton;
 
 namespace ember::app {
@@ -36,7 +35,6 @@ public:
 
 private:
     struct Row {
-        std::vector<QLabel*> labels;
         std::vector<ValueControl*> controls;
         QPushButton* go;
         QPushButton* remove;

@@ -417,7 +417,12 @@ QString valueSentence(const std::string& key, const FieldSpec& spec, double valu
     if (key.starts_with("strand.")) { // whose it is: all between the prefix and the value's own key
         const auto from = std::string_view("strand.").size();
         const QString rest = QString::fromStdString(key.substr(from));
-        text = rest.section(QLatin1Char('.'), 0, 0) + QStringLiteral(": ") + text.toLower();
+        QString what = text.toLower();
+        for (const char* perAxis : {"back", "phase", "ratio"}) // "back roll": the label is the axis alone
+            if (rest.section(QLatin1Char('.'), -2, -2) == QLatin1String(perAxis))
+                what = (perAxis == QLatin1String("ratio") ? Session::tr("frequency") : QString::fromLatin1(perAxis)) +
+                       QLatin1Char(' ') + rest.section(QLatin1Char('.'), -1);
+        text = rest.section(QLatin1Char('.'), 0, 0) + QStringLiteral(": ") + what;
     }
     if (!spec.choices.empty()) {
         QString word = toQString(spec.choices[static_cast<std::size_t>(value)]);

@@ -3,6 +3,7 @@
 #include <cmath>
 
 #include <QLabel>
+#include <QScrollArea>
 #include <QToolButton>
 
 #include "ember/media/clip.h"
@@ -192,6 +193,9 @@ private slots:
         QCOMPARE(pose(30).zoom, 1.5);
         QCOMPARE(pose(10), Pose());
         QVERIFY(pose(20).x > 15 && pose(20).x < 25);
+        for (auto* page : window_->findChildren<QScrollArea*>()) // with all its rows it still fits the column
+            QVERIFY2(page->widget()->minimumSizeHint().width() <= 560,
+                     qPrintable(QString::number(page->widget()->minimumSizeHint().width())));
         choose([this] { return child<ValueControl>("move-0-ease")->findChild<QComboBox*>(); }, QStringLiteral("hold"));
         QCOMPARE(pose(29), Pose());
         strikeOn(30, Qt::Key_2); // both run together
