@@ -109,14 +109,14 @@ void paintEnvelope(QPainter& p, const AnvilLayout& layout, const AnvilPicture& p
     }
 }
 
-QString handleText(Handle handle, const Envelope& e)
+QString handleText(Handle handle, const Envelope& e, const std::function<QString(double)>& frames)
 {
-    const auto frames = [](double v) { return QString::number(v, 'g', 5); };
+    const auto number = [](double v) { return QString::number(v, 'g', 5); };
     using F = EnvelopeField;
     switch (handle) {
     case Handle::none: return {};
     case Handle::lead: return e[F::lead] == 0 ? tr("pull for a lead") : tr("lead %1").arg(frames(e[F::lead]));
-    case Handle::leadLevel: return tr("back %1 %").arg(frames(100 * e[F::leadLevel]));
+    case Handle::leadLevel: return tr("back %1 %").arg(number(100 * e[F::leadLevel]));
     case Handle::onset: return tr("attack %1").arg(frames(e[F::attack]));
     case Handle::peak: return e[F::attack] == 0 ? tr("peak on the strike") : tr("attack %1").arg(frames(e[F::attack]));
     case Handle::hold: return tr("hold %1").arg(frames(e[F::hold]));
@@ -129,11 +129,11 @@ QString handleText(Handle handle, const Envelope& e)
         const char* words = curve > 0.4    ? "curve %1, falls fast first"
                             : curve < -0.4 ? "curve %1, falls late"
                                            : "curve %1, straight";
-        return tr(words).arg(frames(curve));
+        return tr(words).arg(number(curve));
     }
     case Handle::decay:
         return tr("decay %1").arg(frames(e[F::decay])) +
-               (e[F::rumble] > 0 ? tr(" to %1 %").arg(frames(100 * e[F::rumble])) : QString());
+               (e[F::rumble] > 0 ? tr(" to %1 %").arg(number(100 * e[F::rumble])) : QString());
     case Handle::rumble: return tr("rumble %1").arg(frames(e[F::rumbleLength]));
     case Handle::release: return tr("release %1").arg(frames(e[F::release]));
     }
@@ -151,7 +151,7 @@ void paintHandles(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pi
     const auto name = [&](const HandlePoint& point) {
         if (point.handle == Handle::lead && point.handle != lit && picture.envelope[EnvelopeField::lead] == 0)
             return;
-        const QString text = handleText(point.handle, picture.envelope);
+        const QString text = handleText(point.handle, picture.envelope, picture.lengthText);
         const double width = metrics.horizontalAdvance(text) + 6;
         const bool top = point.at.y() < layout.plot.top() + 20;
         QRectF box(point.at.x() + (top ? -4 : 8), point.at.y() - (top ? 21 : 20), width, 15);

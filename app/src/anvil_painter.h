@@ -32,6 +32,7 @@ struct AnvilPicture {
     std::int64_t length; ///< frames of the film
     Handle hovered;
     Handle dragged;
+    std::function<QString(double frames)> lengthText;        ///< in frames or in seconds
     double frameShape;                                       ///< width by height
     std::function<ImagePtr(std::int64_t frame)> shakenThumb; ///< of a film frame; null while it is not there
 };

@@ -145,6 +145,11 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
                            thumbWidth, thumbHeight);
     };
     const std::vector<Envelope> ghosts = otherEnvelopes();
+    const double rate = project.rate.perSecond();
+    const auto lengthText = [this, rate](double frames) {
+        return session_.inSeconds() ? tr("%1 s").arg(QString::number(frames / rate, 'g', 3))
+                                    : QString::number(frames, 'g', 5);
+    };
     const AnvilPicture picture{shape,
                                strands_,
                                ghosts,
@@ -155,6 +160,7 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
                                session_.length(),
                                hovered_,
                                dragged_,
+                               lengthText,
                                shapeRatio,
                                shaken};
     painter.drawPixmap(0, 0, paper_.picture(*this, [&](QPixmap& paper) {
