@@ -103,11 +103,7 @@ FilmPage::FilmPage(Session& session, QWidget* parent) : QWidget(parent), session
 QPushButton* FilmPage::button(const QString& text, const char* name, const QString& tip,
                               const std::function<void()>& act)
 {
-    auto* made = new QPushButton(text, this);
-    made->setObjectName(QLatin1String(name));
-    made->setFont(theme::words(11));
-    made->setStyleSheet(QStringLiteral("padding: 1px 7px;"));
-    made->setToolTip(tip);
+    auto* made = smallButton(text, QLatin1String(name), tip, this);
     made->setProperty("tip", tip);
     connect(made, &QPushButton::clicked, this, act);
     return made;
@@ -333,11 +329,8 @@ void FilmPage::refreshGroups()
         });
         head->addWidget(dimLabel(tr("Group"), row.box));
         head->addWidget(row.name, 1);
-        auto* remove = new QPushButton(tr("Delete"), row.box);
-        remove->setObjectName(QStringLiteral("group-%1-delete").arg(index));
-        remove->setFont(theme::words(11));
-        remove->setStyleSheet(QStringLiteral("padding: 1px 7px;"));
-        remove->setToolTip(tr("Its strikes meet by the project's rule again"));
+        auto* remove = smallButton(tr("Delete"), QStringLiteral("group-%1-delete").arg(index),
+                                   tr("Its strikes meet by the project's rule again"), row.box);
         connect(
             remove, &QPushButton::clicked, this,
             [this, index] { session_.edit(withoutGroup(session_.project(), index), tr("Group deleted")); },

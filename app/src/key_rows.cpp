@@ -55,11 +55,8 @@ void KeyRows::addRow()
         row.controls.push_back(control);
     }
     const auto button = [&](const QString& text, const QString& tip, const char* name, int column) {
-        auto* made = new QPushButton(text, this);
-        made->setFont(theme::words(11));
-        made->setStyleSheet(QStringLiteral("padding: 0 6px;"));
-        made->setToolTip(tip);
-        made->setObjectName(QStringLiteral("%1-%2-%3").arg(kind_.name).arg(index).arg(QLatin1String(name)));
+        auto* made = smallButton(text, QStringLiteral("%1-%2-%3").arg(kind_.name).arg(index).arg(QLatin1String(name)),
+                                 tip, this);
         grid_->addWidget(made, static_cast<int>(index) + 1, static_cast<int>(kind_.fields.size()) + column);
         return made;
     };

@@ -130,10 +130,7 @@ void RecipePage::build()
         auto* row = new QHBoxLayout;
         row->setSpacing(4);
         const auto button = [&](const char* name, const QString& text, const std::function<void()>& act) {
-            auto* made = new QPushButton(text, this);
-            made->setObjectName(QLatin1String(name));
-            made->setFont(theme::words(12));
-            made->setStyleSheet(QStringLiteral("padding: 2px 7px;"));
+            auto* made = smallButton(text, QLatin1String(name), {}, this);
             connect(made, &QPushButton::clicked, this, act);
             row->addWidget(made);
             buttons_[name] = made;

@@ -246,11 +246,7 @@ QWidget* StrandDetails::buildButtons()
     row->setSpacing(4);
     const auto button = [&](const QString& text, const char* name, const QString& tip,
                             const std::function<void()>& act) {
-        auto* made = new QPushButton(text, bar);
-        made->setObjectName(QLatin1String(name));
-        made->setToolTip(tip);
-        made->setFont(theme::words(11));
-        made->setStyleSheet(QStringLiteral("padding: 1px 7px;"));
+        auto* made = smallButton(text, QLatin1String(name), tip, bar);
         // Queued: the edit may delete this very row.
         connect(made, &QPushButton::clicked, this, act, Qt::QueuedConnection);
         row->addWidget(made);

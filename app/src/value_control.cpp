@@ -6,6 +6,7 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QMouseEvent>
+#include <QPushButton>
 #include <QToolButton>
 
 #include "text.h"
@@ -26,6 +27,16 @@ QLabel* dimLabel(const QString& text, QWidget* parent)
     auto* label = new QLabel(text, parent);
     label->setStyleSheet(QStringLiteral("color: #9a8f80"));
     return label;
+}
+
+QPushButton* smallButton(const QString& text, const QString& objectName, const QString& tip, QWidget* parent)
+{
+    auto* made = new QPushButton(text, parent);
+    made->setObjectName(objectName);
+    made->setToolTip(tip);
+    made->setFont(theme::words(11));
+    made->setStyleSheet(QStringLiteral("padding: 1px 7px;"));
+    return made;
 }
 
 QWidget* rule(QWidget* parent)
@@ -163,9 +174,8 @@ ValueControl* ControlGrid::add(const std::string& key, const FieldSpec& spec, co
     QString objectName = QString::fromStdString(key);
     control->setObjectName(objectName.replace(QLatin1Char('.'), QLatin1Char('-')));
     control->gestureSource = [this] { return session_.newGesture(); };
-    connect(control, &ValueControl::wished, this, [this, key, spec](double value, quint64 gesture) {
-        binding_.write(key, spec, value, gesture);
-    });
+    connect(control, &ValueControl::wished, this,
+            [this, key, spec](double value, quint64 gesture) { binding_.write(key, spec, value, gesture); });
     if (binding_.reset)
         control->resetAction = [this, key, spec] { binding_.reset(key, spec); };
     QWidget* text = nullptr;

@@ -14,6 +14,7 @@
 class QComboBox;
 class QGridLayout;
 class QLabel;
+class QPushButton;
 class QToolButton;
 
 namespace ember::app {
@@ -95,6 +96,8 @@ ControlGrid::Binding recipeBinding(Session& session, std::function<std::string()
 
 /// A dim small name.
 QLabel* dimLabel(const QString& text, QWidget* parent);
+/// A low button for rows of a page.
+QPushButton* smallButton(const QString& text, const QString& objectName, const QString& tip, QWidget* parent);
 /// A thin line across.
 QWidget* rule(QWidget* parent);
 
