@@ -144,8 +144,9 @@ private slots:
             double before = motion.poseAt(95).x;
             for (double t = 95; t < 160; t += 0.01) {
                 const double now = motion.poseAt(t).x;
-                const bool hitting =
-                    t > second && t < second + 2.01; // on its way to its peak it may be as hard as it is
+                // A hundredth of a frame: ten pixels in two frames are 0.05 of a pixel, and the noise adds its own. One
+                // that takes over as the stronger on its way to its peak may be as hard as it is.
+                const bool hitting = project.overlap.rule == OverlapRule::stronger && t > second && t < second + 2.01;
                 QVERIFY2(hitting || std::abs(now - before) < 0.4, qPrintable(QString::number(t)));
                 before = now;
             }

@@ -24,6 +24,10 @@ Project film(test::Random& random, OverlapRule rule)
     e.set(F::rumbleLength, 10);
     e.set(F::release, 6);
     project.addRecipe(test::plainRecipe(Noise{2, 0.5, 2, 0}, test::amountOf(Axis::y, 30), e));
+    e.set(F::rumbleLength, 160); // outlasts many others: what replaces it, and goes, gives it back
+    project.addRecipe(test::plainRecipe(Noise{1, 0.5, 2, 0}, test::amountOf(Axis::roll, 2), e));
+    project.recipes.back().name = "Long";
+    e.set(F::rumbleLength, 10);
     e.set(F::lead, 4);
     e.set(F::rumbleUntil, static_cast<double>(RumbleUntil::nextStrike));
     project.addRecipe(test::plainRecipe(Kick{}, test::amountOf(Axis::x, 20), e));
@@ -31,7 +35,7 @@ Project film(test::Random& random, OverlapRule rule)
     for (int i = 0; i < 14; ++i) {
         Strike strike;
         strike.frame = Frame{random.whole(0, 899)};
-        strike.recipe = random.whole(1, 2);
+        strike.recipe = random.whole(1, 3);
         strike.seed = static_cast<std::uint32_t>(i + 1);
         strike.strength = random.between(0.2, 1.5);
         strike.group = random.whole(0, 3) == 0 ? "floor" : "";
@@ -48,10 +52,10 @@ void editSomething(Project& project, test::Random& random)
     case 0: any.strength = random.between(0, 2); break;
     case 1: any.frame = Frame{random.whole(0, 899)}; break;
     case 2: any.seed = static_cast<std::uint32_t>(random.whole(1, 1000)); break;
-    case 3: any.recipe = random.whole(1, 2); break;
+    case 3: any.recipe = random.whole(1, 3); break;
     case 4: any.overrides.set(F::decay, random.whole(0, 60)); break;
     case 5: project.recipes[0].envelope.set(F::hold, random.whole(0, 9)); break;
-    case 6: project.recipes[1].strands[0].amount[Axis::roll] = random.between(0, 4); break;
+    case 6: project.recipes[2].strands[0].amount[Axis::roll] = random.between(0, 4); break;
     case 7: project.settles = {{Frame{random.whole(0, 899)}, SettleMode::ease, 12}}; break;
     case 8: project.master.intensity = random.between(0, 2); break;
     case 9: project.drift.on = !project.drift.on; break;
