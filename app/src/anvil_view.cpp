@@ -448,8 +448,14 @@ void AnvilView::refresh()
     unit_->setChecked(session_.inSeconds());
     unit_->setText(session_.inSeconds() ? tr("Seconds") : tr("Frames"));
     const QString reason = recipe != nullptr ? QString() : tr("Select one strike to shape it");
+    const Envelope envelope = session_.shapedEnvelope();
+    const auto until = recipe != nullptr ? envelope.chosen<RumbleUntil>(F::rumbleUntil) : RumbleUntil::length;
     for (const auto& [field, control] : fields_)
-        control->setBarred(reason);
+        if (field == F::rumbleLength && until != RumbleUntil::length)
+            control->setBarred(until == RumbleUntil::nextStrike ? tr("The rumble lasts until the next strike")
+                                                                : tr("The rumble lasts to the end of the shot"));
+        else
+            control->setBarred(reason);
     scope_->setEnabled(recipe != nullptr);
     scope_->setToolTip(recipe == nullptr
                            ? reason
@@ -467,18 +473,12 @@ void AnvilView::refresh()
         scope_->setText(tr("For the recipe"));
         return;
     }
-    const Envelope envelope = session_.shapedEnvelope();
     const std::string prefix = session_.envelopePrefix();
     const double rate = session_.project().rate.perSecond();
     for (const auto& [field, control] : fields_) {
         control->setTime(rate, session_.inSeconds());
         control->setValue(envelope[field], session_.isOwnValue(prefix + std::string(specOf(field).key)));
     }
-    const auto until = envelope.chosen<RumbleUntil>(F::rumbleUntil);
-    if (until != RumbleUntil::length)
-        fields_[F::rumbleLength]->setBarred(until == RumbleUntil::nextStrike
-                                                ? tr("The rumble lasts until the next strike")
-                                                : tr("The rumble lasts to the end of the shot"));
     refreshDecays(envelope);
     title_->setText(prefix == "envelope."
                         ? strikeTitle(*strike)

@@ -109,14 +109,19 @@ void ValueControl::setValue(double value, bool own)
     if (field_ != nullptr) {
         field_->setValue(value);
         field_->setOwn(own);
-    } else if (list_ != nullptr) {
-        list_->setCurrentIndex(static_cast<int>(value));
-        list_->setFont(theme::words(12, own)); // marked like a number's asterisk
-        list_->setItemText(static_cast<int>(value), shownWord(spec_.choices[static_cast<std::size_t>(value)]));
-    } else {
-        switch_->setChecked(value != 0);
-        switch_->setText(own ? label_ + QStringLiteral(" *") : label_);
+        return;
     }
+    if (list_ != nullptr)
+        list_->setCurrentIndex(static_cast<int>(value));
+    else
+        switch_->setChecked(value != 0);
+    if (own == own_)
+        return;
+    own_ = own; // marked like a number's asterisk
+    if (list_ != nullptr)
+        list_->setFont(theme::words(12, own));
+    else
+        switch_->setText(own ? label_ + QStringLiteral(" *") : label_);
 }
 
 void ValueControl::setTime(double framesPerSecond, bool inSeconds)

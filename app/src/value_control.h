@@ -47,6 +47,7 @@ private:
     FieldSpec spec_;
     QString label_;
     QString help_;
+    bool own_ = false;
     ValueField* field_ = nullptr;
     QComboBox* list_ = nullptr;
     QToolButton* switch_ = nullptr;

@@ -36,20 +36,24 @@ void ValueField::setSpec(const FieldSpec& spec)
     const auto number = [this](double v) { return QString::number(v * shownFactor(), 'g', 6); };
     const QString unit = isTime() && inSeconds_ ? tr("s") : toQString(spec.unit);
     setAccessibleName(toQString(spec.label));
-    setToolTip(tr("%1.\n%2 to %3 %4, usually %5. Drag, turn the wheel or click and type; with Shift finely; Ctrl+click "
-                  "returns to %6.")
-                   .arg(toQString(spec.help), number(spec.min), number(spec.max), unit, number(spec.fallback),
-                        own_ ? tr("the recipe's value") : number(spec.fallback)));
+    setToolTip(
+        !barred_.isEmpty()
+            ? barred_
+            : tr("%1.\n%2 to %3 %4, usually %5. Drag, turn the wheel or click and type; with Shift finely; Ctrl+click "
+                 "returns to %6.")
+                  .arg(toQString(spec.help), number(spec.min), number(spec.max), unit, number(spec.fallback),
+                       own_ ? tr("the recipe's value") : number(spec.fallback)));
     updateGeometry();
     update();
 }
 
 void ValueField::setBarred(const QString& reason)
 {
+    if (reason == barred_)
+        return;
+    barred_ = reason;
     setEnabled(reason.isEmpty());
     setSpec(spec_);
-    if (!reason.isEmpty())
-        setToolTip(reason);
 }
 
 double ValueField::shownFactor() const
@@ -78,6 +82,8 @@ void ValueField::setValue(double value)
 
 void ValueField::setMixed(bool mixed)
 {
+    if (mixed == mixed_)
+        return;
     mixed_ = mixed;
     update();
 }

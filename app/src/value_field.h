@@ -81,6 +81,7 @@ private:
     double value_ = 0;
     bool mixed_ = false;
     bool own_ = false;
+    QString barred_; ///< why, when it is
     bool whole_ = false;
     bool hovered_ = false;
     double framesPerSecond_ = 0; ///< 0: not known, frames only
