@@ -12,6 +12,14 @@ BookShelf::BookShelf(QObject* parent) : QObject(parent), path_(userBookPath())
 
 QString BookShelf::write(const BookEntries& entries)
 {
+    // Another window may have written it since: what it kept is not written over.
+    UserBook now = openUserBook(path_);
+    if (now.trouble.empty() && now.entries != entries_) {
+        entries_ = std::move(now.entries);
+        before_.clear();
+        emit changed();
+        return tr("Your recipe book was changed by another window; it has been read again. Please do that once more.");
+    }
     const auto status = saveRecipes(entries, path_);
     return status ? QString() : QString::fromStdString(sentence(status.error()));
 }
@@ -22,7 +30,7 @@ QString BookShelf::change(BookEntries entries, const QString& what)
         return {};
     if (QString wrong = write(entries); !wrong.isEmpty())
         return wrong;
-    before_.push_back({std::move(entries_), what});
+    before_.push_back({entries_, what});
     entries_ = std::move(entries);
     emit changed();
     return {};

@@ -455,8 +455,8 @@ void RecipePage::keep()
     entry.recipe.name = freshEntryName(entries, entry.recipe.name);
     const QString name = QString::fromStdString(entry.recipe.name);
     entries.push_back(std::move(entry));
-    changeBook(std::move(entries), tr("keeping of %1").arg(name));
-    emit session_.told(tr("%1 is in your book").arg(name));
+    if (changeBook(std::move(entries), tr("keeping of %1").arg(name)))
+        emit session_.told(tr("%1 is in your book").arg(name));
 }
 
 void RecipePage::exportRecipe()
@@ -497,15 +497,17 @@ void RecipePage::importRecipes()
     }
     const auto count = loaded->size();
     choose(Source::user, static_cast<qint64>(entries.size()) - 1);
-    changeBook(std::move(entries), tr("import of %1").arg(QFileInfo(path).fileName()));
-    emit session_.told(count == 1 ? tr("1 recipe imported into your book")
-                                  : tr("%1 recipes imported into your book").arg(count));
+    if (changeBook(std::move(entries), tr("import of %1").arg(QFileInfo(path).fileName())))
+        emit session_.told(count == 1 ? tr("1 recipe imported into your book")
+                                      : tr("%1 recipes imported into your book").arg(count));
 }
 
-void RecipePage::changeBook(BookEntries entries, const QString& what)
+bool RecipePage::changeBook(BookEntries entries, const QString& what)
 {
-    if (const QString wrong = session_.book().change(std::move(entries), what); !wrong.isEmpty())
+    const QString wrong = session_.book().change(std::move(entries), what);
+    if (!wrong.isEmpty())
         emit session_.trouble(wrong);
+    return wrong.isEmpty();
 }
 
 // --- events ---

@@ -66,7 +66,8 @@ private:
     void keep();
     void exportRecipe();
     void importRecipes();
-    void changeBook(BookEntries entries, const QString& what);
+    /// False, and told, when the book could not be written.
+    bool changeBook(BookEntries entries, const QString& what);
 
     Session& session_;
     Dialogs dialogs_;

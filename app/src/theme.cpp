@@ -91,6 +91,7 @@ QPushButton:checked, QToolButton:checked { background: #3a332c; border-color: #9
 QPushButton:focus, QToolButton:focus, QComboBox:focus, QLineEdit:focus { border-color: #6fb3a2; }
 QPushButton:disabled, QToolButton:disabled { color: #6b6257; }
 QComboBox { background: #29241f; color: #d9d0c3; border: 1px solid #3a332c; border-radius: 3px; padding: 2px 8px; }
+QComboBox:disabled { color: #6b6257; }
 QComboBox QAbstractItemView { background: #1f1b18; border: 1px solid #3a332c; selection-background-color: #29241f; selection-color: #6fb3a2; }
 QLineEdit { background: #171412; color: #d9d0c3; border: 1px solid #3a332c; border-radius: 3px; padding: 2px 6px; selection-background-color: #6fb3a2; selection-color: #171412; }
 QProgressBar { background: #29241f; border: 1px solid #3a332c; border-radius: 3px; height: 10px; text-align: center; }

@@ -200,6 +200,24 @@ private slots:
         QCOMPARE(book()[0].recipe.name, std::string("Stuck gear"));
         QCOMPARE(loadRecipes(userBookPath()).value().size(), std::size_t{2});
     }
+    void anotherWindowsRecipesAreKept()
+    {
+        key(Qt::Key_F6);
+        pick(QStringLiteral("Tap"), true);
+        click("recipe-keep");
+        BookEntry other = shippedRecipes()[3];
+        other.recipe.name = "From elsewhere";
+        BookEntries both = book();
+        both.push_back(other);
+        QVERIFY(saveRecipes(both, userBookPath()));
+        pick(QStringLiteral("Bell swing"), true);
+        click("recipe-keep");
+        QVERIFY(window_->notice().contains(QStringLiteral("another window")));
+        QCOMPARE(book(), both);
+        click("recipe-keep");
+        QCOMPARE(loadRecipes(userBookPath()).value().size(), std::size_t{3});
+        QVERIFY(entryNamed(book(), "From elsewhere") != nullptr);
+    }
     void recipesAreHandedOn()
     {
         strikeOn(20);
