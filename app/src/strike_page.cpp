@@ -362,9 +362,13 @@ QWidget* StrikePage::buildBelow()
     column->addLayout(row);
     const auto whole = [] { return std::string(); };
     values_ = new ControlGrid(session_, recipeBinding(session_, whole), 4, below_);
+    values_->setObjectName(QStringLiteral("recipe-values"));
     Recipe sample;
-    for (const Value& value : valuesOf(sample))
-        values_->add(value.key, *value.spec, value.key == "variation" ? tr("Strikes") : QString());
+    for (const Value& value : valuesOf(sample)) {
+        auto* control = values_->add(value.key, *value.spec, value.key == "variation" ? tr("Strikes") : QString());
+        if (value.key == "seed")
+            recipeSeed_ = control;
+    }
     group_ = new QComboBox(values_);
     group_->setObjectName(QStringLiteral("strike-group"));
     group_->setToolTip(tr("Strikes of a group meet by the group's own rule, apart from all others (see Film)"));
@@ -437,6 +441,10 @@ void StrikePage::refresh()
     if (recipe == nullptr)
         return;
     values_->refresh();
+    recipeSeed_->setBarred(
+        recipe->variation == Variation::same
+            ? QString()
+            : tr("Each strike moves by its own variation; choose \"same\" to move all by this seed"));
     Items groups{{tr("none"), 0}};
     for (const StrikeGroup& group : project.groups)
         groups.emplace_back(QString::fromStdString(group.name), 0);

@@ -20,6 +20,7 @@ class QVBoxLayout;
 namespace ember::app {
 
 class ControlGrid;
+class ValueControl;
 class DirectionDial;
 class StrandRow;
 class StrengthBar;
@@ -82,6 +83,7 @@ private:
     QWidget* below_ = nullptr;
     QToolButton* add_ = nullptr;
     ControlGrid* values_ = nullptr;
+    ValueControl* recipeSeed_ = nullptr;
     QComboBox* group_ = nullptr;
 };
 

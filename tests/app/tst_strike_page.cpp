@@ -292,6 +292,8 @@ private slots:
         emit child<QComboBox>("strike-recipe")->activated(0);
         choose([this] { return child<ValueControl>("variation")->findChild<QComboBox*>(); }, QStringLiteral("same"));
         QCOMPARE(recipe().variation, Variation::same);
+        type(within<ValueControl>("recipe-values", "seed")->field(), QStringLiteral("77"));
+        QCOMPARE(recipe().seed, 77u);
         for (int i = 0; i < 20; ++i) {
             const Pose a = session().motion().poseAt(20 + i);
             const Pose b = session().motion().poseAt(60 + i);
