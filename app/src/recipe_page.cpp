@@ -7,77 +7,14 @@
 #include <QKeyEvent>
 #include <QLabel>
 #include <QListWidget>
-#include <QPainter>
 #include <QPushButton>
 #include <QScrollBar>
-#include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
 #include "ember/project/shipped_recipes.h"
+#include "recipe_list.h"
 #include "theme.h"
 #include "value_control.h"
-
-namespace ember::app {
-
-namespace {
-
-constexpr int sourceRole = Qt::UserRole;
-constexpr int whichRole = Qt::UserRole + 1;
-constexpr int aboutRole = Qt::UserRole + 2;
-constexpr int traceRole = Qt::UserRole + 3;
-constexpr int rowHeight = 38;
-constexpr int traceWidth = 118;
-constexpr int traceCount = 118;
-
-/// A recipe's row: its trace, its name, what it is for.
-class RecipeDelegate : public QStyledItemDelegate {
-public:
-    using QStyledItemDelegate::QStyledItemDelegate;
-
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex& index) const override
-    {
-        return {200, index.data(sourceRole).toInt() == 0 ? 24 : rowHeight};
-    }
-    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override
-    {
-        const QRect box = option.rect;
-        p->save();
-        if (index.data(sourceRole).toInt() == 0) {
-            p->setFont(theme::words(11));
-            p->setPen(theme::dim);
-            p->drawText(box.adjusted(6, 0, -6, -3), Qt::AlignLeft | Qt::AlignBottom, index.data().toString());
-            p->restore();
-            return;
-        }
-        const bool chosen = (option.state & QStyle::State_Selected) != 0;
-        if (chosen || (option.state & QStyle::State_MouseOver) != 0) {
-            p->setPen(chosen ? theme::copper : theme::line);
-            p->setBrush(theme::raised);
-            p->drawRoundedRect(QRectF(box).adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
-        }
-        paintRecipeTrace(*p, QRectF(box.left() + 6, box.top() + 3, traceWidth, box.height() - 6),
-                         index.data(traceRole).value<RecipeTrace>());
-        const QRect words = box.adjusted(traceWidth + 18, 3, -6, -3);
-        p->setFont(theme::words(13));
-        p->setPen(theme::text);
-        p->drawText(words, Qt::AlignLeft | Qt::AlignTop, index.data().toString());
-        p->setFont(theme::words(11));
-        p->setPen(theme::dim);
-        p->drawText(words, Qt::AlignLeft | Qt::AlignBottom,
-                    p->fontMetrics().elidedText(index.data(aboutRole).toString(), Qt::ElideRight, words.width()));
-        p->restore();
-    }
-    void updateEditorGeometry(QWidget* editor, const QStyleOptionViewItem& option, const QModelIndex&) const override
-    {
-        editor->setGeometry(option.rect.adjusted(traceWidth + 14, 6, -6, -6));
-    }
-};
-
-} // namespace
-
-} // namespace ember::app
-
-Q_DECLARE_METATYPE(ember::app::RecipeTrace)
 
 namespace ember::app {
 
@@ -195,7 +132,7 @@ void RecipePage::show(QListWidgetItem* item, const Row& row)
         item->setFlags(Qt::NoItemFlags);
         return;
     }
-    item->setData(traceRole, QVariant::fromValue(traceOf(row.recipe, session_.project(), traceCount)));
+    item->setData(traceRole, QVariant::fromValue(traceOf(row.recipe, session_.project(), recipeTraceWidth)));
     item->setToolTip(tr("%1. Hover to see it move on this frame, double-click to apply it.").arg(row.about));
     Qt::ItemFlags flags = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
     if (row.source != Source::shipped)
