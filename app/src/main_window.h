@@ -75,6 +75,8 @@ private:
     bool saveAs();
     bool mayLeave();
     void exportPoses();
+    void importStrikes();
+    void exportStrikes();
     void findClip();
     void rememberRecent(const QString& path);
     void fillRecent();

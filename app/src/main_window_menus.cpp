@@ -13,6 +13,7 @@
 #include <QMessageBox>
 #include <QSettings>
 
+#include "ember/film/import_strikes.h"
 #include "ember/film/pose_table.h"
 #include "ember/project/file.h"
 #include "main_window.h"
@@ -52,6 +53,10 @@ void MainWindow::buildFileMenu()
         add(menu, tr("Re&nder film"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] { showRender(true); }));
     needClip_.push_back(
         add(menu, tr("&Export poses as CSV"), QKeySequence(Qt::CTRL | Qt::Key_E), [this] { exportPoses(); }));
+    needClip_.push_back(
+        add(menu, tr("&Import strikes from a list"), QKeySequence(Qt::CTRL | Qt::Key_I), [this] { importStrikes(); }));
+    needClip_.push_back(add(menu, tr("Export strikes as a &list"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_E),
+                            [this] { exportStrikes(); }));
     needClip_.push_back(add(menu, tr("Find the &clip"), {}, [this] { findClip(); }));
     menu->addSeparator();
     needClip_.push_back(add(menu, tr("Close &project"), QKeySequence(Qt::CTRL | Qt::Key_W), [this] {
@@ -288,6 +293,50 @@ void MainWindow::exportPoses()
         emit session_->trouble(QString::fromStdString(sentence(status.error())));
     else
         say(tr("Poses of %1 frames written to %2").arg(session_->length()).arg(QFileInfo(path).fileName()));
+}
+
+void MainWindow::importStrikes()
+{
+    const QString path =
+        dialogs_.openFile(this, tr("Import strikes from a list"), tr("Lists of strikes (*.csv *.json *.vtt)"));
+    if (path.isEmpty())
+        return;
+    const std::string name = path.toStdString();
+    const auto fail = [this](const Error& error) { emit session_->trouble(QString::fromStdString(sentence(error))); };
+    const auto format = listFormatOf(name);
+    if (!format)
+        return fail({ErrorCode::unsupported, name, "lists end in .csv, .json or .vtt"});
+    constexpr std::uintmax_t largestList = 64 << 20;
+    const auto text = readFile(name, largestList, "a list of strikes");
+    if (!text)
+        return fail(text.error());
+    const auto list = strikesFromText(*format, text.value(), {session_->project().rate, {}});
+    if (!list)
+        return fail({list.error().code, name + ", " + list.error().subject, list.error().detail});
+    auto imported = withStrikesImported(session_->project(), list.value());
+    session_->edit(std::move(imported.project), QString::fromStdString(importSentence(imported)));
+    session_->select(std::move(imported.ids));
+}
+
+void MainWindow::exportStrikes()
+{
+    const QString path = dialogs_.saveFile(this, tr("Export strikes as"), session_->title() + QStringLiteral(".csv"),
+                                           tr("CSV (*.csv);;JSON (*.json);;WebVTT (*.vtt)"));
+    if (path.isEmpty())
+        return;
+    std::string name = path.toStdString();
+    if (QFileInfo(path).suffix().isEmpty())
+        name += ".csv";
+    const Project& project = session_->project();
+    const auto format = listFormatOf(name);
+    const Status status = format ? writeFileSafely(name, strikesToText(*format, listOf(project), project.rate))
+                                 : Status(Error{ErrorCode::unsupported, name, "lists end in .csv, .json or .vtt"});
+    if (!status)
+        emit session_->trouble(QString::fromStdString(sentence(status.error())));
+    else
+        say(tr("%1 strikes written to %2")
+                .arg(project.strikes.size())
+                .arg(QFileInfo(QString::fromStdString(name)).fileName()));
 }
 
 void MainWindow::findClip()

@@ -1,6 +1,4 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "disk.h"
-
 #include <cerrno>
 #include <cstdio>
 #include <cstring>

@@ -2,7 +2,6 @@
 #include <algorithm>
 #include <filesystem>
 
-#include "disk.h"
 #include "ember/project/file.h"
 #include "recipe_json.h"
 

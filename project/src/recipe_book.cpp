@@ -7,7 +7,6 @@
 #include <cstdlib>
 #include <filesystem>
 
-#include "disk.h"
 #include "ember/project/file.h"
 #include "ember/project/shipped_recipes.h"
 #include "recipe_json.h"

@@ -723,6 +723,27 @@ private slots:
         QTest::mouseClick(child<QAbstractButton>("render-start"), Qt::LeftButton);
         QVERIFY(child<QLabel>("render-state")->text().contains(QStringLiteral("no loop")));
     }
+    void listsOfStrikesComeAndGo()
+    {
+        strikeOn(20);
+        saveAnswer_ = at(QStringLiteral("strikes"));
+        key(Qt::Key_E, Qt::ControlModifier | Qt::ShiftModifier);
+        QVERIFY(QFile::exists(at(QStringLiteral("strikes.csv"))));
+        QVERIFY(child<QLabel>("told")->text().contains(QStringLiteral("strikes.csv")));
+        test::writeBytes(at(QStringLiteral("more.csv")).toStdString(), "seconds,kind,name\n1,blast,Ladle\n2.5,beat,\n");
+        openAnswer_ = at(QStringLiteral("more.csv"));
+        key(Qt::Key_I, Qt::ControlModifier);
+        QCOMPARE(project().strikes.size(), std::size_t{3});
+        QCOMPARE(project().strikes[1].frame.index, std::int64_t{24});
+        QCOMPARE(session().selection().size(), std::size_t{2}); // what came is selected
+        QVERIFY(child<QLabel>("told")->text().contains(QStringLiteral("2 strikes added")));
+        key(Qt::Key_Z, Qt::ControlModifier); // in one step
+        QCOMPARE(project().strikes.size(), std::size_t{1});
+        test::writeBytes(at(QStringLiteral("more.csv")).toStdString(), "seconds\nsoon\n");
+        key(Qt::Key_I, Qt::ControlModifier);
+        QVERIFY2(window_->notice().contains(QStringLiteral("line 2")), qPrintable(window_->notice()));
+        QCOMPARE(project().strikes.size(), std::size_t{1});
+    }
     void posesAreExported()
     {
         strikeOn(20);

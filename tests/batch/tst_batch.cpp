@@ -54,7 +54,7 @@ private slots:
     }
     void helpAndVersionEverywhere()
     {
-        for (const char* command : {"", "new", "info", "poses", "recipes", "set", "render"})
+        for (const char* command : {"", "new", "info", "poses", "recipes", "set", "import", "export-strikes", "render"})
             for (const char* flag : {"--help", "--version"}) {
                 std::vector<std::string> arguments;
                 if (*command != 0)
@@ -87,6 +87,10 @@ private slots:
         row("new a.mp4 -o p --seed -1");
         row("new a.mp4 -o p --seed 4294967296");
         row("new a.mp4 -o p --overlap both");
+        row("import list.csv");
+        row("import list.csv -p p.vember --rate fast");
+        row("import list.csv -p p.vember --column frame");
+        row("export-strikes p.vember --as txt");
         row("recipes all");
         row("set");
         row("set p.vember overlap.rule");
@@ -205,6 +209,57 @@ private slots:
         QVERIFY(errHas("recipes") && out_.find("Tap\tshipped") != std::string::npos);
         QCOMPARE(run({"recipes"}), 0);
         QVERIFY(err_.empty());
+    }
+    void listsComeAndGo()
+    {
+        const auto path = made("lists.vember", {"--strike", "40:blast:1.5"});
+        QCOMPARE(run({"set", path, "strike.1.name=Ingot, first"}), 0);
+        for (const char* ending : {"csv", "json", "vtt"}) {
+            const std::string list = at("strikes.") + ending;
+            QCOMPARE(run({"export-strikes", path, "--as", ending, "-o", list}), 0);
+            QCOMPARE(run({"export-strikes", path, "--as", ending, "-o", list}), 1);
+            QVERIFY(errHas("--force"));
+            // Into an empty project of the same clip they are the same strikes.
+            QCOMPARE(run({"new", clip_, "-o", at("empty.vember"), "--force"}), 0);
+            QCOMPARE(run({"import", list, "-p", at("empty.vember"), "-o", at("filled.vember")}), 0);
+            QVERIFY(errHas("2 strikes added") && out_.empty());
+            const Project from = loadProject(path).value();
+            const Project to = loadProject(at("filled.vember")).value();
+            QCOMPARE(to.strikes.size(), from.strikes.size());
+            for (std::size_t i = 0; i < to.strikes.size(); ++i) {
+                QCOMPARE(to.strikes[i].frame, from.strikes[i].frame);
+                QCOMPARE(to.strikes[i].kind, from.strikes[i].kind);
+                QCOMPARE(to.strikes[i].name, from.strikes[i].name);
+                QCOMPARE(to.strikes[i].strength, from.strikes[i].strength);
+                if (std::string(ending) != "vtt")
+                    QCOMPARE(to.strikes[i].seed, from.strikes[i].seed);
+            }
+            QVERIFY(loadProject(at("empty.vember"))->strikes.empty());
+            // A second time they join those that are there.
+            QCOMPARE(run({"import", list, "-p", at("filled.vember")}), 0);
+            QVERIFY(errHas("0 strikes added, 2 joined"));
+            QCOMPARE(loadProject(at("filled.vember"))->strikes.size(), std::size_t{2});
+        }
+        QCOMPARE(run({"export-strikes", path}), 0);
+        QVERIFY(out_.starts_with("frame,seconds,timecode,kind,name,strength,direction,seed\n20,"));
+        // Frames of another rate, foreign headings, one past the end.
+        test::writeBytes(at("cues.csv"), "Cue,What\n50,blow\n5000,too late\n");
+        QCOMPARE(run({"import", at("cues.csv"), "-p", path, "--rate", "50/1", "--column", "frame=Cue", "--column",
+                      "name=What"}),
+                 0);
+        QVERIFY(errHas("1 strike added, 1 past the end"));
+        const Project project = loadProject(path).value();
+        QCOMPARE(project.strikes[1].frame.index, std::int64_t{24}); // a second at 23.976
+        QCOMPARE(project.strikes[1].name, std::string("blow"));
+        // A list that cannot be read changes nothing and says where.
+        const QByteArray before = test::bytesOf(path);
+        test::writeBytes(at("cues.csv"), "frame,kind\n3,hit\n4,bump\n");
+        QCOMPARE(run({"import", at("cues.csv"), "-p", path}), 1);
+        QVERIFY(errHas("cues.csv, line 3") && errHas("bump"));
+        QCOMPARE(test::bytesOf(path), before);
+        QCOMPARE(run({"import", at("none.csv"), "-p", path}), 1);
+        QCOMPARE(run({"import", clip_, "-p", path}), 1);
+        QVERIFY(errHas(".vtt"));
     }
     void setChangesAnyValue()
     {

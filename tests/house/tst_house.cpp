@@ -35,16 +35,19 @@ private slots:
         QTest::addColumn<QString>("room");
         QTest::addColumn<QString>("forbidden");
         const QString foreign = QStringLiteral("Q[A-Z]|libav|libsw|opencv|nlohmann|CLI/");
-        QTest::addRow("core") << QStringLiteral("core")
-                              << foreign +
-                                     QStringLiteral(
-                                         "|ember/(render|media|project|film|batch)|hwy|tbb|thread|filesystem|fstream");
+        QTest::addRow("core")
+            << QStringLiteral("core")
+            << foreign + QStringLiteral(
+                             "|ember/(render|media|exchange|project|film|batch)|hwy|tbb|thread|filesystem|fstream");
         QTest::addRow("render") << QStringLiteral("render")
-                                << foreign + QStringLiteral("|ember/(media|project|film|batch)");
+                                << foreign + QStringLiteral("|ember/(media|exchange|project|film|batch)");
         QTest::addRow("media") << QStringLiteral("media")
-                               << QStringLiteral("Q[A-Z]|opencv|nlohmann|CLI/|ember/(render|project|film|batch)");
+                               << QStringLiteral(
+                                      "Q[A-Z]|opencv|nlohmann|CLI/|ember/(render|exchange|project|film|batch)");
+        QTest::addRow("exchange") << QStringLiteral("exchange")
+                                  << QStringLiteral("Q[A-Z]|libav|CLI/|ember/(render|media|project|film|batch)");
         QTest::addRow("project") << QStringLiteral("project")
-                                 << QStringLiteral("Q[A-Z]|libav|CLI/|ember/(render|media|film|batch)");
+                                 << QStringLiteral("Q[A-Z]|libav|CLI/|ember/(render|media|exchange|film|batch)");
         QTest::addRow("film") << QStringLiteral("film") << QStringLiteral("Q[A-Z]|libav|CLI/|ember/batch");
         QTest::addRow("batch") << QStringLiteral("batch") << QStringLiteral("Q[A-Z]|libav");
         QTest::addRow("app") << QStringLiteral("app") << QStringLiteral("libav|libsw|nlohmann|CLI/|ember/batch");
@@ -65,10 +68,10 @@ private slots:
     }
     void everySourceNamesItsLicence()
     {
-        for (const QString& file :
-             sources({QStringLiteral("core"), QStringLiteral("render"), QStringLiteral("media"),
-                      QStringLiteral("project"), QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"),
-                      QStringLiteral("demo"), QStringLiteral("tests"), QStringLiteral("bench")}))
+        for (const QString& file : sources({QStringLiteral("core"), QStringLiteral("render"), QStringLiteral("media"),
+                                            QStringLiteral("exchange"), QStringLiteral("project"),
+                                            QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"),
+                                            QStringLiteral("demo"), QStringLiteral("tests"), QStringLiteral("bench")}))
             QVERIFY2(textOf(file).startsWith(QStringLiteral("// SPDX-License-Identifier: GPL-3.0-or-later")),
                      qPrintable(file));
     }

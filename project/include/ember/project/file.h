@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <cstdint>
 #include <string>
 #include <string_view>
 
@@ -25,7 +26,10 @@ Result<Project> loadProject(const std::string& path);
 /// Writes beside the target and renames, so that what stood there before is whole until the new file is.
 Status saveProject(const Project& project, const std::string& path);
 
-/// The same for any text.
+/// The whole of a file no larger than `largest` bytes; `what` it should be ("a project") is told when it is larger.
+Result<std::string> readFile(const std::string& path, std::uintmax_t largest, const char* what);
+
+/// Written like saveProject, for any text.
 Status writeFileSafely(const std::string& path, std::string_view text);
 
 } // namespace ember

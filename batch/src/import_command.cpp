@@ -1,0 +1,72 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <ostream>
+
+#include "command.h"
+#include "ember/film/import_strikes.h"
+#include "ember/project/file.h"
+
+namespace ember {
+
+namespace {
+
+class ImportCommand final : public Command {
+public:
+    void declare(CLI::App& app) override
+    {
+        app.add_option("LIST", list_, "The list: .csv, .json or .vtt")->required();
+        app.add_option("-p,--project", path_, "The project its strikes are put into, NAME.vember")->required();
+        app.add_option("-o,--output", output_, "Write the result here instead of into the project itself");
+        app.add_option("--rate", rate_, "Rate the list's frames and timecodes count at (the project's)")
+            ->check(rateSpelling());
+        app.add_option("--column", columns_, "Where a heading is foreign: OURS=THEIRS, such as \"seconds=Cue in\"")
+            ->type_name("OURS=THEIRS")
+            ->check(CLI::Validator(
+                [](std::string& text) {
+                    return text.find('=') != std::string::npos ? std::string()
+                                                               : "\"" + text + "\" should be OURS=THEIRS";
+                },
+                ""));
+    }
+
+    Status run(const BatchStreams& streams) override
+    {
+        const auto format = listFormatOf(list_);
+        if (!format)
+            return Error{ErrorCode::unsupported, list_, "lists end in .csv, .json or .vtt"};
+        const auto text = readFile(list_, largestList, "a list of strikes");
+        if (!text)
+            return text.error();
+        auto project = loadProject(path_);
+        if (!project)
+            return project.error();
+        ListReading reading{rate_.empty() ? project->rate : *rateFrom(rate_), {}};
+        for (const std::string& column : columns_)
+            reading.columns[column.substr(0, column.find('='))] = column.substr(column.find('=') + 1);
+        const auto list = strikesFromText(*format, text.value(), reading);
+        if (!list)
+            return Error{list.error().code, list_ + ", " + list.error().subject, list.error().detail};
+        const auto imported = withStrikesImported(std::move(project).value(), list.value());
+        if (const Status saved = saveProject(imported.project, output_.empty() ? path_ : output_); !saved)
+            return saved;
+        streams.err << importSentence(imported) << '\n';
+        return Done{};
+    }
+
+private:
+    static constexpr std::uintmax_t largestList = 64 << 20;
+
+    std::string list_;
+    std::string path_;
+    std::string output_;
+    std::string rate_;
+    std::vector<std::string> columns_;
+};
+
+} // namespace
+
+std::unique_ptr<Command> makeImportCommand()
+{
+    return std::make_unique<ImportCommand>();
+}
+
+} // namespace ember

@@ -1,0 +1,54 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Strikes as lists that other programs and people write and read. Text in, text out; see docs/lists.md.
+#pragma once
+
+#include <map>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "ember/core/error.h"
+#include "ember/core/project.h"
+
+namespace ember {
+
+/// A strike as a list tells it. What a list leaves out is left to the film it comes to.
+struct ListedStrike {
+    double seconds = 0; ///< from the film's start, 0 upwards
+    StrikeKind kind = StrikeKind::hit;
+    std::string name;
+    double strength = 1; ///< ratio, 0 to 4
+    std::optional<double> direction;
+    std::optional<std::uint32_t> seed;
+
+    bool operator==(const ListedStrike&) const = default;
+};
+using StrikeList = std::vector<ListedStrike>;
+
+enum class ListFormat {
+    csv,  ///< a heading and a row for each strike (RFC 4180; semicolons and tabs are read too)
+    json, ///< objects of the same names
+    vtt,  ///< cues of WebVTT
+};
+/// "csv", "json", "vtt".
+std::optional<ListFormat> listFormatFromName(std::string_view name);
+/// By a file's ending.
+std::optional<ListFormat> listFormatOf(const std::string& path);
+
+/// How a list is to be understood.
+struct ListReading {
+    FrameRate rate; ///< of the frames and timecodes in it
+    std::map<std::string, std::string>
+        columns; ///< where the heading is foreign: ours ("seconds") to the list's ("Cue in")
+};
+
+/// The strikes of a list, in its order. An error tells the line (or the entry) and what is wrong there.
+Result<StrikeList> strikesFromText(ListFormat format, std::string_view text, const ListReading& reading);
+/// Times are written exactly: seconds in the shortest digits that read back to the same value, frames at `rate`.
+std::string strikesToText(ListFormat format, const StrikeList& strikes, FrameRate rate);
+
+/// The strikes of a project as a list.
+StrikeList listOf(const Project& project);
+
+} // namespace ember

@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <array>
+#include <functional>
+
+#include "ember/exchange/strike_list.h"
+
+namespace ember {
+
+/// The names a strike's values have in lists, in the order they are written.
+inline constexpr std::array<std::string_view, 8> listColumns{"frame", "seconds",  "timecode",  "kind",
+                                                             "name",  "strength", "direction", "seed"};
+
+/// One of listColumns that a foreign heading stands for: "Time (s)" is seconds, "Label" is name.
+std::optional<std::string_view> columnFor(std::string_view heading);
+
+/// Puts a strike together from the texts of its values; nothing where a value is left out or empty. `where` is told in
+/// errors ("line 7").
+Result<ListedStrike> strikeFromCells(const std::function<std::string(std::string_view column)>& cell,
+                                     const ListReading& reading, const std::string& where);
+
+/// The text of one of listColumns.
+std::string cellOf(const ListedStrike& strike, std::string_view column, FrameRate rate);
+
+/// "00:01:02:12" (hours, minutes, seconds, frames) or "00:01:02.500" (the hours may be left out) in seconds.
+std::optional<double> secondsFromTimecode(std::string_view text, FrameRate rate);
+/// "00:01:02.500"
+std::string clockText(double seconds);
+
+std::string_view trimmed(std::string_view text);
+std::string lowered(std::string_view text);
+
+} // namespace ember

@@ -1,0 +1,55 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/exchange/strike_list.h"
+
+#include <array>
+
+#include "cells.h"
+#include "formats.h"
+
+namespace ember {
+
+std::optional<ListFormat> listFormatFromName(std::string_view name)
+{
+    constexpr std::array<std::string_view, 3> names{"csv", "json", "vtt"};
+    for (std::size_t i = 0; i < names.size(); ++i)
+        if (names[i] == name)
+            return static_cast<ListFormat>(i);
+    return std::nullopt;
+}
+
+std::optional<ListFormat> listFormatOf(const std::string& path)
+{
+    const auto dot = path.rfind('.');
+    return dot == std::string::npos ? std::nullopt : listFormatFromName(lowered(path.substr(dot + 1)));
+}
+
+Result<StrikeList> strikesFromText(ListFormat format, std::string_view text, const ListReading& reading)
+{
+    switch (format) {
+    case ListFormat::csv: return strikesFromCsv(text, reading);
+    case ListFormat::json: return strikesFromJson(text, reading);
+    case ListFormat::vtt: return strikesFromVtt(text, reading);
+    }
+    return StrikeList();
+}
+
+std::string strikesToText(ListFormat format, const StrikeList& strikes, FrameRate rate)
+{
+    switch (format) {
+    case ListFormat::csv: return strikesToCsv(strikes, rate);
+    case ListFormat::json: return strikesToJson(strikes, rate);
+    case ListFormat::vtt: return strikesToVtt(strikes);
+    }
+    return {};
+}
+
+StrikeList listOf(const Project& project)
+{
+    StrikeList list;
+    for (const Strike& strike : project.strikes)
+        list.push_back({project.rate.seconds(static_cast<double>(strike.frame.index)), strike.kind, strike.name,
+                        strike.strength, strike.direction, strike.seed});
+    return list;
+}
+
+} // namespace ember

@@ -1,0 +1,81 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// WebVTT (W3C): a cue for each strike. Its text is the kind, the strength and the name: "hit 80 % Hammer, first blow";
+// a cue of another text is a hit of that name.
+#include <array>
+#include <cmath>
+#include <sstream>
+
+#include "cells.h"
+#include "formats.h"
+
+namespace ember {
+
+namespace {
+
+constexpr double cueSeconds = 0.5; ///< how long a strike is shown
+
+/// "hit", "80 %" and the rest, as far as they are there.
+void readCue(std::string_view text, ListedStrike& strike)
+{
+    const auto space = text.find(' ');
+    const auto kind = kindFromName(lowered(text.substr(0, space)));
+    if (!kind) {
+        strike.name = std::string(text);
+        return;
+    }
+    strike.kind = *kind;
+    text = space == std::string_view::npos ? std::string_view() : trimmed(text.substr(space));
+    if (const auto percent = text.find('%'); percent != std::string_view::npos) {
+        const std::string number(trimmed(text.substr(0, percent)));
+        char* end = nullptr;
+        const double value = std::strtod(number.c_str(), &end) / 100;
+        if (!number.empty() && *end == '\0' && inRange(strikefield::strength, value)) {
+            strike.strength = value;
+            text = trimmed(text.substr(percent + 1));
+        }
+    }
+    strike.name = std::string(text);
+}
+
+} // namespace
+
+Result<StrikeList> strikesFromVtt(std::string_view text, const ListReading& reading)
+{
+    if (text.starts_with("\xEF\xBB\xBF"))
+        text.remove_prefix(3);
+    if (!text.starts_with("WEBVTT"))
+        return Error{ErrorCode::badFormat, "line 1", "a WebVTT file begins with WEBVTT"};
+    StrikeList strikes;
+    std::istringstream lines{std::string(text)};
+    std::string line;
+    bool inCue = false;
+    for (std::size_t number = 1; std::getline(lines, line); ++number) {
+        const std::string_view here = trimmed(line);
+        if (here.empty()) {
+            inCue = false;
+        } else if (const auto arrow = here.find("-->"); arrow != std::string_view::npos) {
+            const auto seconds = secondsFromTimecode(here.substr(0, arrow), reading.rate);
+            if (!seconds)
+                return Error{ErrorCode::badFormat, "line " + std::to_string(number),
+                             "\"" + std::string(here) + "\" does not begin with a time such as 00:01:02.500"};
+            strikes.emplace_back().seconds = *seconds;
+            inCue = true;
+        } else if (inCue && strikes.back().name.empty()) {
+            readCue(here, strikes.back());
+        }
+    }
+    return strikes;
+}
+
+std::string strikesToVtt(const StrikeList& strikes)
+{
+    std::string text = "WEBVTT\n";
+    for (const ListedStrike& strike : strikes) {
+        text += "\n" + clockText(strike.seconds) + " --> " + clockText(strike.seconds + cueSeconds) + "\n";
+        text += std::string(kindName(strike.kind)) + " " + std::to_string(std::lround(100 * strike.strength)) + " %";
+        text += strike.name.empty() ? "\n" : " " + strike.name + "\n";
+    }
+    return text;
+}
+
+} // namespace ember

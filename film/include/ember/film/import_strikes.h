@@ -1,0 +1,25 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "ember/exchange/strike_list.h"
+#include "ember/project/edits.h"
+
+namespace ember {
+
+struct StrikesImported {
+    Project project;
+    StrikeIds ids;          ///< the strikes of the list, as they stand in the project
+    std::size_t added = 0;  ///< new ones
+    std::size_t merged = 0; ///< that stand on the frame of one that was there (or came before in the list)
+    std::size_t past = 0;   ///< left out, as they lie past the film's end
+};
+
+/// A list's strikes on the frames nearest to their times. What the list leaves out is as for a strike put by hand: the
+/// kind's recipe and direction, a seed of its own. Where one stands already, it stays, takes the greater strength, and
+/// the name if it has none.
+StrikesImported withStrikesImported(Project project, const StrikeList& list);
+
+/// What became of a list, in words: "12 strikes added, 1 joined with one on its frame, 2 past the end left out".
+std::string importSentence(const StrikesImported& imported);
+
+} // namespace ember

@@ -1,0 +1,58 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/film/import_strikes.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace ember {
+
+StrikesImported withStrikesImported(Project project, const StrikeList& list)
+{
+    StrikesImported imported;
+    for (const ListedStrike& listed : list) {
+        const Frame frame{std::llround(project.rate.frames(listed.seconds))};
+        if (frame.index >= project.length()) {
+            ++imported.past;
+            continue;
+        }
+        const auto there = std::find_if(project.strikes.begin(), project.strikes.end(),
+                                        [&](const Strike& strike) { return strike.frame == frame; });
+        if (there != project.strikes.end()) {
+            there->strength = std::max(there->strength, listed.strength);
+            if (there->name.empty())
+                there->name = listed.name;
+            imported.ids.push_back(there->id);
+            ++imported.merged;
+            continue;
+        }
+        auto [next, id] = withStrike(std::move(project), frame, listed.kind, listed.strength);
+        project = std::move(next);
+        Strike& strike = *project.strike(id);
+        strike.name = listed.name;
+        if (listed.direction)
+            strike.direction = listed.direction;
+        if (listed.seed)
+            strike.seed = *listed.seed;
+        imported.ids.push_back(id);
+        ++imported.added;
+    }
+    std::sort(imported.ids.begin(), imported.ids.end());
+    imported.ids.erase(std::unique(imported.ids.begin(), imported.ids.end()), imported.ids.end());
+    imported.project = std::move(project);
+    return imported;
+}
+
+std::string importSentence(const StrikesImported& imported)
+{
+    const auto strikes = [](std::size_t count) {
+        return std::to_string(count) + (count == 1 ? " strike" : " strikes");
+    };
+    std::string text = strikes(imported.added) + " added";
+    if (imported.merged > 0)
+        text += ", " + std::to_string(imported.merged) + " joined with one on the same frame";
+    if (imported.past > 0)
+        text += ", " + std::to_string(imported.past) + " past the end of the film left out";
+    return text;
+}
+
+} // namespace ember

@@ -1,0 +1,179 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Lists of strikes: there and back without loss, and read as people and other programs write them.
+#include <cmath>
+
+#include <QTest>
+
+#include "ember/exchange/strike_list.h"
+#include "pictures.h"
+#include "runner.h"
+
+using namespace ember;
+
+namespace {
+
+StrikeList read(ListFormat format, const char* text, const ListReading& reading = {})
+{
+    const auto list = strikesFromText(format, text, reading);
+    return list ? list.value() : StrikeList();
+}
+
+StrikeList someStrikes(int count, FrameRate rate)
+{
+    test::Random random(9);
+    StrikeList list;
+    const std::array<const char*, 5> names{"", "Hammer, first blow", "says \"clang\"", "over\ntwo lines", "Hütte"};
+    for (int i = 0; i < count; ++i) {
+        ListedStrike strike;
+        strike.seconds = rate.seconds(random.whole(0, 200000));
+        strike.kind = static_cast<StrikeKind>(random.whole(0, 3));
+        strike.name = names[static_cast<std::size_t>(random.whole(0, 4))];
+        strike.strength = random.between(0, 4);
+        if (random.whole(0, 1) == 0)
+            strike.direction = random.between(-360, 360);
+        if (random.whole(0, 1) == 0)
+            strike.seed = static_cast<std::uint32_t>(random.bits());
+        list.push_back(strike);
+    }
+    return list;
+}
+
+} // namespace
+
+class StrikeListTest : public QObject {
+    Q_OBJECT
+private slots:
+    void thereAndBack()
+    {
+        for (const FrameRate rate : {FrameRate(), *FrameRate::make(30000, 1001), *FrameRate::make(60, 1)}) {
+            const StrikeList list = someStrikes(200, rate);
+            for (const ListFormat format : {ListFormat::csv, ListFormat::json}) {
+                const auto back = strikesFromText(format, strikesToText(format, list, rate), {rate, {}});
+                QVERIFY2(back, back ? "" : back.error().detail.c_str());
+                QVERIFY(back.value() == list);
+            }
+        }
+    }
+    void cuesGoThereAndBackToTheThousandth()
+    {
+        StrikeList list = someStrikes(100, FrameRate());
+        const auto back = strikesFromText(ListFormat::vtt, strikesToText(ListFormat::vtt, list, FrameRate()), {});
+        QVERIFY(back);
+        QCOMPARE(back->size(), list.size());
+        for (std::size_t i = 0; i < list.size(); ++i) {
+            const ListedStrike& strike = back.value()[i];
+            QVERIFY(std::abs(strike.seconds - list[i].seconds) <= 0.0005 + 1e-9);
+            QCOMPARE(strike.kind, list[i].kind);
+            QVERIFY(std::abs(strike.strength - list[i].strength) <= 0.005 + 1e-9);
+        }
+    }
+    void foreignHeadingsAreUnderstood()
+    {
+        const StrikeList list = read(ListFormat::csv, "\xEF\xBB\xBF"
+                                                      "Time (s);Label;Level\r\n1,5;x;\r\n");
+        QVERIFY(list.empty()); // a comma for a point is not a number: told, not guessed
+        const StrikeList tabs = read(ListFormat::csv, "Time (s)\tLabel\tLevel\n1.5\tfirst\t80 %\n\n 2\tsecond\t\n");
+        QCOMPARE(tabs.size(), std::size_t{2});
+        QCOMPARE(tabs[0].seconds, 1.5);
+        QCOMPARE(tabs[0].name, std::string("first"));
+        QCOMPARE(tabs[0].strength, 0.8);
+        QCOMPARE(tabs[1].strength, 1.0);
+        const StrikeList mapped = read(ListFormat::csv, "Was,Wann\nKlang,00:00:02:12\n",
+                                       {*FrameRate::make(25, 1), {{"name", "Was"}, {"timecode", "Wann"}}});
+        QCOMPARE(mapped.at(0).seconds, 2.48);
+        QCOMPARE(mapped.at(0).name, std::string("Klang"));
+        const StrikeList json = read(ListFormat::json, R"([{"onset": 0.25, "type": "beat"}, {"frame": 48}])");
+        QCOMPARE(json.at(0).kind, StrikeKind::beat);
+        QCOMPARE(json.at(1).seconds, 2.0);
+    }
+    void framesCountAtTheListsRate()
+    {
+        const StrikeList list = read(ListFormat::csv, "frame,kind\n50,landing\n", {*FrameRate::make(25, 1), {}});
+        QCOMPARE(list.at(0).seconds, 2.0);
+        // Seconds are more exact than the frame beside them.
+        QCOMPARE(read(ListFormat::csv, "frame,seconds\n50,2.01\n").at(0).seconds, 2.01);
+    }
+    void timesAreClocksOrTimecodes_data()
+    {
+        QTest::addColumn<QString>("text");
+        QTest::addColumn<double>("seconds");
+        QTest::addRow("clock") << "00:01:02.500" << 62.5;
+        QTest::addRow("short clock") << "01:02,25" << 62.25;
+        QTest::addRow("timecode") << "00:01:02:12" << 62.5;
+        QTest::addRow("hours") << "01:00:00:00" << 3600.0;
+    }
+    void timesAreClocksOrTimecodes()
+    {
+        QFETCH(QString, text);
+        QFETCH(double, seconds);
+        const std::string csv = "timecode;kind\n" + text.toStdString() + ";hit\n";
+        QCOMPARE(read(ListFormat::csv, csv.c_str()).at(0).seconds, seconds);
+    }
+    void cuesOfOthersAreHits()
+    {
+        const StrikeList list =
+            read(ListFormat::vtt, "WEBVTT - foundry\n\nNOTE nothing\n\nfirst\n00:01.000 --> 00:02.000 "
+                                  "align:start\nThe hammer falls\n\n00:00:03.500 --> "
+                                  "00:00:04.000\nblast 120 % Ladle bursts\n");
+        QCOMPARE(list.size(), std::size_t{2});
+        QCOMPARE(list[0].seconds, 1.0);
+        QCOMPARE(list[0].name, std::string("The hammer falls"));
+        QCOMPARE(list[0].kind, StrikeKind::hit);
+        QCOMPARE(list[1].kind, StrikeKind::blast);
+        QCOMPARE(list[1].strength, 1.2);
+        QCOMPARE(list[1].name, std::string("Ladle bursts"));
+    }
+    void badListsSayWhere_data()
+    {
+        QTest::addColumn<int>("format");
+        QTest::addColumn<QString>("text");
+        QTest::addColumn<QString>("where");
+        const auto row = [](const char* name, ListFormat format, const char* text, const char* where) {
+            QTest::addRow("%s", name) << static_cast<int>(format) << text << where;
+        };
+        row("empty", ListFormat::csv, "", "The list");
+        row("no time", ListFormat::csv, "name,kind\nx,hit\n", "line 1");
+        row("negative", ListFormat::csv, "frame\n10\n-3\n", "line 3");
+        row("not a number", ListFormat::csv, "seconds,name\n1,a\n\nsoon,b\n", "line 4");
+        row("nan", ListFormat::csv, "seconds\nnan\n", "line 2");
+        row("endless", ListFormat::csv, "seconds\n1e300\n", "line 2");
+        row("kind", ListFormat::csv, "frame,kind\n1,bump\n", "line 2");
+        row("strength", ListFormat::csv, "frame,strength\n1,900%\n", "line 2");
+        row("no value", ListFormat::csv, "frame,kind\n,hit\n", "line 2");
+        row("open quote", ListFormat::csv, "frame,name\n1,\"never closed\n2,x\n", "line 2");
+        row("timecode", ListFormat::csv, "timecode\n00:00:61:00\n", "line 2");
+        row("frames of it", ListFormat::csv, "timecode\n00:00:01:24\n", "line 2");
+        row("broken JSON", ListFormat::json, "[{\"frame\": 1", "The list");
+        row("no list", ListFormat::json, "{\"frames\": 1}", "The list");
+        row("no object", ListFormat::json, "[{\"frame\": 1}, 7]", "entry 2");
+        row("seed", ListFormat::json, "[{\"frame\": 1, \"seed\": -4}]", "entry 1");
+        row("no cues", ListFormat::vtt, "1\n00:01.000 --> 00:02.000\n", "line 1");
+        row("cue time", ListFormat::vtt, "WEBVTT\n\nsoon --> 00:02.000\nhit\n", "line 3");
+    }
+    void badListsSayWhere()
+    {
+        QFETCH(int, format);
+        QFETCH(QString, text);
+        QFETCH(QString, where);
+        const auto list = strikesFromText(static_cast<ListFormat>(format), text.toStdString(), {});
+        QVERIFY(!list);
+        QCOMPARE(QString::fromStdString(list.error().subject), where);
+        QVERIFY(!list.error().detail.empty());
+    }
+    void foreignColumnsThatAreNotThere()
+    {
+        const auto list = strikesFromText(ListFormat::csv, "a,b\n1,2\n", {FrameRate(), {{"frame", "c"}}});
+        QVERIFY(!list);
+        QCOMPARE(list.error().subject, std::string("frame=c"));
+        QVERIFY(!strikesFromText(ListFormat::csv, "a,b\n1,2\n", {FrameRate(), {{"colour", "a"}}}));
+    }
+    void endingsTellTheFormat()
+    {
+        QCOMPARE(listFormatOf("a/b.CSV"), std::optional(ListFormat::csv));
+        QCOMPARE(listFormatOf("b.vtt"), std::optional(ListFormat::vtt));
+        QVERIFY(!listFormatOf("b.txt") && !listFormatOf("csv"));
+    }
+};
+
+EMBER_TEST(StrikeListTest)
+#include "tst_strike_list.moc"
