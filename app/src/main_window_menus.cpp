@@ -298,14 +298,14 @@ void MainWindow::exportPoses()
 void MainWindow::importStrikes()
 {
     const QString path =
-        dialogs_.openFile(this, tr("Import strikes from a list"), tr("Lists of strikes (*.csv *.json *.vtt)"));
+        dialogs_.openFile(this, tr("Import strikes from a list"), tr("Lists of strikes (*.csv *.json *.vtt *.otio)"));
     if (path.isEmpty())
         return;
     const std::string name = path.toStdString();
     const auto fail = [this](const Error& error) { emit session_->trouble(QString::fromStdString(sentence(error))); };
     const auto format = listFormatOf(name);
     if (!format)
-        return fail({ErrorCode::unsupported, name, "lists end in .csv, .json or .vtt"});
+        return fail({ErrorCode::unsupported, name, "lists end in .csv, .json, .vtt or .otio"});
     constexpr std::uintmax_t largestList = 64 << 20;
     const auto text = readFile(name, largestList, "a list of strikes");
     if (!text)
@@ -321,7 +321,7 @@ void MainWindow::importStrikes()
 void MainWindow::exportStrikes()
 {
     const QString path = dialogs_.saveFile(this, tr("Export strikes as"), session_->title() + QStringLiteral(".csv"),
-                                           tr("CSV (*.csv);;JSON (*.json);;WebVTT (*.vtt)"));
+                                           tr("CSV (*.csv);;JSON (*.json);;WebVTT (*.vtt);;OpenTimelineIO (*.otio)"));
     if (path.isEmpty())
         return;
     std::string name = path.toStdString();
@@ -329,8 +329,9 @@ void MainWindow::exportStrikes()
         name += ".csv";
     const Project& project = session_->project();
     const auto format = listFormatOf(name);
-    const Status status = format ? writeFileSafely(name, strikesToText(*format, listOf(project), project.rate))
-                                 : Status(Error{ErrorCode::unsupported, name, "lists end in .csv, .json or .vtt"});
+    const Status status = format
+                              ? writeFileSafely(name, strikesToText(*format, listOf(project), project.rate))
+                              : Status(Error{ErrorCode::unsupported, name, "lists end in .csv, .json, .vtt or .otio"});
     if (!status)
         emit session_->trouble(QString::fromStdString(sentence(status.error())));
     else

@@ -13,7 +13,7 @@ class ImportCommand final : public Command {
 public:
     void declare(CLI::App& app) override
     {
-        app.add_option("LIST", list_, "The list: .csv, .json or .vtt")->required();
+        app.add_option("LIST", list_, "The list: .csv, .json, .vtt or .otio")->required();
         app.add_option("-p,--project", path_, "The project its strikes are put into, NAME.vember")->required();
         app.add_option("-o,--output", output_, "Write the result here instead of into the project itself");
         app.add_option("--rate", rate_, "Rate the list's frames and timecodes count at (the project's)")
@@ -32,7 +32,7 @@ public:
     {
         const auto format = listFormatOf(list_);
         if (!format)
-            return Error{ErrorCode::unsupported, list_, "lists end in .csv, .json or .vtt"};
+            return Error{ErrorCode::unsupported, list_, "lists end in .csv, .json, .vtt or .otio"};
         const auto text = readFile(list_, largestList, "a list of strikes");
         if (!text)
             return text.error();

@@ -14,4 +14,7 @@ std::string strikesToJson(const StrikeList& strikes, FrameRate rate);
 Result<StrikeList> strikesFromVtt(std::string_view text, const ListReading& reading);
 std::string strikesToVtt(const StrikeList& strikes);
 
+Result<StrikeList> strikesFromOtio(std::string_view text, const ListReading& reading);
+std::string strikesToOtio(const StrikeList& strikes, FrameRate rate);
+
 } // namespace ember

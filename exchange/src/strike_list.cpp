@@ -10,7 +10,7 @@ namespace ember {
 
 std::optional<ListFormat> listFormatFromName(std::string_view name)
 {
-    constexpr std::array<std::string_view, 3> names{"csv", "json", "vtt"};
+    constexpr std::array<std::string_view, 4> names{"csv", "json", "vtt", "otio"};
     for (std::size_t i = 0; i < names.size(); ++i)
         if (names[i] == name)
             return static_cast<ListFormat>(i);
@@ -29,6 +29,7 @@ Result<StrikeList> strikesFromText(ListFormat format, std::string_view text, con
     case ListFormat::csv: return strikesFromCsv(text, reading);
     case ListFormat::json: return strikesFromJson(text, reading);
     case ListFormat::vtt: return strikesFromVtt(text, reading);
+    case ListFormat::otio: return strikesFromOtio(text, reading);
     }
     return StrikeList();
 }
@@ -39,6 +40,7 @@ std::string strikesToText(ListFormat format, const StrikeList& strikes, FrameRat
     case ListFormat::csv: return strikesToCsv(strikes, rate);
     case ListFormat::json: return strikesToJson(strikes, rate);
     case ListFormat::vtt: return strikesToVtt(strikes);
+    case ListFormat::otio: return strikesToOtio(strikes, rate);
     }
     return {};
 }

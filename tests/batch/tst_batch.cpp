@@ -214,7 +214,7 @@ private slots:
     {
         const auto path = made("lists.vember", {"--strike", "40:blast:1.5"});
         QCOMPARE(run({"set", path, "strike.1.name=Ingot, first"}), 0);
-        for (const char* ending : {"csv", "json", "vtt"}) {
+        for (const char* ending : {"csv", "json", "vtt", "otio"}) {
             const std::string list = at("strikes.") + ending;
             QCOMPARE(run({"export-strikes", path, "--as", ending, "-o", list}), 0);
             QCOMPARE(run({"export-strikes", path, "--as", ending, "-o", list}), 1);

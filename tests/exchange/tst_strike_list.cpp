@@ -52,6 +52,16 @@ private slots:
                 QVERIFY2(back, back ? "" : back.error().detail.c_str());
                 QVERIFY(back.value() == list);
             }
+            // Markers come in the order of time, on their frames.
+            StrikeList sorted = list;
+            std::stable_sort(sorted.begin(), sorted.end(), [](auto& a, auto& b) { return a.seconds < b.seconds; });
+            auto markers = strikesFromText(ListFormat::otio, strikesToText(ListFormat::otio, list, rate), {});
+            QVERIFY(markers && markers->size() == sorted.size());
+            for (std::size_t i = 0; i < sorted.size(); ++i) {
+                QCOMPARE(std::llround(rate.frames(markers.value()[i].seconds)),
+                         std::llround(rate.frames(sorted[i].seconds)));
+                QVERIFY(std::abs(markers.value()[i].seconds - sorted[i].seconds) < 1e-9);
+            }
         }
     }
     void cuesGoThereAndBackToTheThousandth()
@@ -123,6 +133,45 @@ private slots:
         QCOMPARE(list[1].strength, 1.2);
         QCOMPARE(list[1].name, std::string("Ladle bursts"));
     }
+    void markersStandOnTheWholeTimeline()
+    {
+        // A track of a gap of a second and a clip that begins five seconds into its medium; the clip's marker at 5.5 is
+        // half a second into it. A second track is trimmed by a quarter; the stack has a marker of its own.
+        const StrikeList list = read(ListFormat::otio, R"({"OTIO_SCHEMA": "Timeline.1", "tracks": {
+            "OTIO_SCHEMA": "Stack.1", "markers": [{"OTIO_SCHEMA": "Marker.2", "name": "whole", "marked_range":
+              {"start_time": {"value": 96, "rate": 24}, "duration": {"value": 0, "rate": 24}}}],
+            "children": [
+              {"OTIO_SCHEMA": "Track.1", "children": [
+                {"OTIO_SCHEMA": "Gap.1", "source_range": {"start_time": {"value": 0, "rate": 24},
+                                                          "duration": {"value": 24, "rate": 24}}},
+                {"OTIO_SCHEMA": "Transition.1", "in_offset": {"value": 3, "rate": 24}},
+                {"OTIO_SCHEMA": "Clip.2", "source_range": {"start_time": {"value": 125, "rate": 25},
+                                                           "duration": {"value": 50, "rate": 25}},
+                 "markers": [{"OTIO_SCHEMA": "Marker.2", "name": "in the clip", "metadata": {"vast-ember":
+                   {"kind": "landing", "strength": 0.5}}, "marked_range":
+                   {"start_time": {"value": 5.5, "rate": 1}, "duration": {"value": 0, "rate": 1}}}]}]},
+              {"OTIO_SCHEMA": "Track.1", "source_range": {"start_time": {"value": 6, "rate": 24},
+                                                          "duration": {"value": 48, "rate": 24}},
+               "children": [{"OTIO_SCHEMA": "Clip.1", "media_reference": {"available_range":
+                  {"start_time": {"value": 0, "rate": 24}, "duration": {"value": 240, "rate": 24}}},
+                 "markers": [{"OTIO_SCHEMA": "Marker.1", "name": "trimmed", "marked_range":
+                   {"start_time": {"value": 24, "rate": 24}, "duration": {"value": 0, "rate": 24}}}]}]}]}})");
+        QCOMPARE(list.size(), std::size_t{3});
+        QCOMPARE(list[0].name, std::string("trimmed"));
+        QCOMPARE(list[0].seconds, 0.75);
+        QCOMPARE(list[1].name, std::string("in the clip"));
+        QCOMPARE(list[1].seconds, 1.5);
+        QCOMPARE(list[1].kind, StrikeKind::landing);
+        QCOMPARE(list[1].strength, 0.5);
+        QCOMPARE(list[2].seconds, 4.0);
+        // Stacks that never end are refused, not followed.
+        std::string deep;
+        for (int i = 0; i < 500; ++i)
+            deep += R"({"OTIO_SCHEMA": "Stack.1", "children": [)";
+        for (int i = 0; i < 500; ++i)
+            deep += "]}";
+        QVERIFY(!strikesFromText(ListFormat::otio, deep, {}));
+    }
     void badListsSayWhere_data()
     {
         QTest::addColumn<int>("format");
@@ -147,6 +196,14 @@ private slots:
         row("no list", ListFormat::json, "{\"frames\": 1}", "The list");
         row("no object", ListFormat::json, "[{\"frame\": 1}, 7]", "entry 2");
         row("seed", ListFormat::json, "[{\"frame\": 1, \"seed\": -4}]", "entry 1");
+        row("broken timeline", ListFormat::otio, R"({"OTIO_SCHEMA": "Timeline.1", "tracks": {)", "The list");
+        row("no schema", ListFormat::otio, "[1, 2]", "The list");
+        row("marker", ListFormat::otio,
+            R"({"OTIO_SCHEMA": "Stack.1", "markers": [{"marked_range": {"start_time": {"value": 1, "rate": 0}}}]})",
+            "marker 1");
+        row("before the start", ListFormat::otio,
+            R"({"OTIO_SCHEMA": "Stack.1", "markers": [{"marked_range": {"start_time": {"value": -9, "rate": 24}}}]})",
+            "marker 1");
         row("no cues", ListFormat::vtt, "1\n00:01.000 --> 00:02.000\n", "line 1");
         row("cue time", ListFormat::vtt, "WEBVTT\n\nsoon --> 00:02.000\nhit\n", "line 3");
     }
@@ -159,6 +216,34 @@ private slots:
         QVERIFY(!list);
         QCOMPARE(QString::fromStdString(list.error().subject), where);
         QVERIFY(!list.error().detail.empty());
+    }
+    void mutilatedListsAreReadOrRefused()
+    {
+        test::Random random(77);
+        const StrikeList list = someStrikes(12, FrameRate());
+        int read = 0;
+        for (const ListFormat format : {ListFormat::csv, ListFormat::json, ListFormat::vtt, ListFormat::otio})
+            for (int i = 0; i < 1500; ++i) {
+                std::string text = strikesToText(format, list, FrameRate());
+                for (int cut = random.whole(1, 4); cut > 0; --cut) {
+                    const auto at = static_cast<std::size_t>(random.whole(0, static_cast<int>(text.size()) - 1));
+                    if (random.whole(0, 2) == 0)
+                        text.erase(at, static_cast<std::size_t>(random.whole(1, 40)));
+                    else
+                        text[at] = "0-9.,:;\"{}[]\n%eE\\x"[static_cast<std::size_t>(random.whole(0, 18))];
+                    if (text.empty())
+                        break;
+                }
+                const auto back = strikesFromText(format, text, {});
+                read += back ? 1 : 0;
+                if (!back)
+                    QVERIFY(!back.error().subject.empty() && !back.error().detail.empty());
+                else
+                    for (const ListedStrike& strike : back.value())
+                        QVERIFY(strike.seconds >= 0 && strike.seconds <= 1e6 && strike.strength >= 0 &&
+                                strike.strength <= 4);
+            }
+        QVERIFY2(read > 500 && read < 5500, qPrintable(QString::number(read)));
     }
     void foreignColumnsThatAreNotThere()
     {

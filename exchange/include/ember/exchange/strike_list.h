@@ -30,8 +30,9 @@ enum class ListFormat {
     csv,  ///< a heading and a row for each strike (RFC 4180; semicolons and tabs are read too)
     json, ///< objects of the same names
     vtt,  ///< cues of WebVTT
+    otio, ///< markers of an OpenTimelineIO timeline
 };
-/// "csv", "json", "vtt".
+/// "csv", "json", "vtt", "otio".
 std::optional<ListFormat> listFormatFromName(std::string_view name);
 /// By a file's ending.
 std::optional<ListFormat> listFormatOf(const std::string& path);
