@@ -12,8 +12,6 @@ namespace ember {
 
 namespace {
 
-constexpr double longestSeconds = 1e6; // eleven days
-
 template <typename Number>
 std::optional<Number> numberFrom(std::string_view text)
 {

@@ -12,6 +12,9 @@ namespace ember {
 inline constexpr std::array<std::string_view, 8> listColumns{"frame", "seconds",  "timecode",  "kind",
                                                              "name",  "strength", "direction", "seed"};
 
+/// No film is as long: eleven days.
+inline constexpr double longestSeconds = 1e6;
+
 /// One of listColumns that a foreign heading stands for: "Time (s)" is seconds, "Label" is name.
 std::optional<std::string_view> columnFor(std::string_view heading);
 

@@ -27,7 +27,7 @@ Result<StrikeList> strikesFromJson(std::string_view text, const ListReading& rea
     Json json;
     try {
         json = Json::parse(text);
-    } catch (const Json::parse_error& error) {
+    } catch (const Json::exception& error) { // of its grammar, or a number too large
         std::string what = error.what();
         if (const auto at = what.find("] "); at != std::string::npos)
             what = what.substr(at + 2);

@@ -55,7 +55,7 @@ Result<StrikeList> strikesFromVtt(std::string_view text, const ListReading& read
             inCue = false;
         } else if (const auto arrow = here.find("-->"); arrow != std::string_view::npos) {
             const auto seconds = secondsFromTimecode(here.substr(0, arrow), reading.rate);
-            if (!seconds)
+            if (!seconds || *seconds > longestSeconds)
                 return Error{ErrorCode::badFormat, "line " + std::to_string(number),
                              "\"" + std::string(here) + "\" does not begin with a time such as 00:01:02.500"};
             strikes.emplace_back().seconds = *seconds;
