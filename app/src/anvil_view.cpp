@@ -86,8 +86,8 @@ std::vector<StrandPicture> AnvilCanvas::strandPictures() const
         project.strikes[0].direction = strike->direction;
         project.strikes[0].strength = strike->strength;
         project.strikes[0].seed = strike->seed;
-        pictures.push_back({QString::fromStdString(strand.name), Motion(std::move(project)),
-                            strand.muted || (anySolo && !strand.solo)});
+        pictures.push_back(
+            {QString::fromStdString(strand.name), Motion(project), strand.muted || (anySolo && !strand.solo)});
     }
     return pictures;
 }

@@ -134,10 +134,12 @@ void DrawnCanvas::paintEvent(QPaintEvent*)
     Drawn drawn;
     drawn.keys[0] = keys_;
     QPainterPath path;
-    for (double x = layout.plot.left(); x <= layout.plot.right(); x += 1) {
+    const auto steps = static_cast<int>(layout.plot.width());
+    for (int i = 0; i <= steps; ++i) {
+        const double x = layout.plot.left() + i;
         const SourceMoment moment{1, 1, layout.toFrame(x), 0};
         const QPointF at(x, layout.toY(sourceValue(drawn, moment, Axis::x, 0)));
-        x == layout.plot.left() ? path.moveTo(at) : path.lineTo(at);
+        i == 0 ? path.moveTo(at) : path.lineTo(at);
     }
     p.setPen(QPen(theme::text, 1.3));
     p.setBrush(Qt::NoBrush);

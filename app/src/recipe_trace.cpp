@@ -23,6 +23,14 @@ Project strikeAlone(const Project& like, const Recipe& recipe, std::int64_t fram
     alone.finish = like.finish;
     alone.recipes = {recipe};
     alone.recipes[0].id = 1;
+    // Nothing follows it here, and no shot ends: rumbles last as long as they were worked out to.
+    const auto settle = [](Envelope& envelope) {
+        envelope.set(EnvelopeField::rumbleUntil, static_cast<double>(RumbleUntil::length));
+    };
+    settle(alone.recipes[0].envelope);
+    for (Strand& strand : alone.recipes[0].strands)
+        if (strand.envelope)
+            settle(*strand.envelope);
     Strike strike;
     strike.id = 1;
     strike.frame = Frame{frame};

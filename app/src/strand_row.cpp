@@ -12,6 +12,7 @@
 #include <QToolButton>
 
 #include "ember/core/values.h"
+#include "recipe_trace.h"
 #include "strand_details.h"
 #include "text.h"
 #include "theme.h"
@@ -177,16 +178,9 @@ void StrandRow::refreshTrace(const Strand& strand)
         return;
     traced_ = recipe;
     tracedRate_ = rate;
-    Project alone;
-    alone.rate = session_.project().rate;
-    alone.recipes = {recipe};
-    Strike strike;
-    strike.id = 1;
-    strike.recipe = 1;
-    strike.direction = 90; // along x and y alike for the eye: the larger is drawn
-    alone.strikes = {strike};
+    Project alone = strikeAlone(session_.project(), recipe, 0);
     const bool sideways = std::abs(strand.amount[Axis::x]) > std::abs(strand.amount[Axis::y]);
-    if (sideways)
+    if (sideways) // the axis that is drawn is the one the blow goes along
         alone.strikes[0].direction = 0;
     const Motion motion(alone);
     const double end = motion.spans().empty() ? 1 : std::min(motion.spans().front().end, 60.0);

@@ -218,7 +218,7 @@ void ControlGrid::refresh()
     }
 }
 
-ControlGrid::Binding recipeBinding(Session& session, std::function<std::string()> prefix)
+ControlGrid::Binding recipeBinding(Session& session, const std::function<std::string()>& prefix)
 {
     ControlGrid::Binding binding;
     binding.read = [&session, prefix](const std::string& key) { return session.recipeValue(prefix() + key); };

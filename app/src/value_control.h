@@ -93,7 +93,7 @@ private:
 };
 
 /// Values of the selected strike's recipe; keys are put behind `prefix` ("strand.Kick.").
-ControlGrid::Binding recipeBinding(Session& session, std::function<std::string()> prefix);
+ControlGrid::Binding recipeBinding(Session& session, const std::function<std::string()>& prefix);
 
 /// A dim small name.
 QLabel* dimLabel(const QString& text, QWidget* parent);

@@ -46,7 +46,7 @@ public:
         if (!list)
             return Error{list.error().code, list_ + ", " + list.error().subject, list.error().detail};
         const auto imported = withStrikesImported(std::move(project).value(), list.value());
-        if (const Status saved = saveProject(imported.project, output_.empty() ? path_ : output_); !saved)
+        if (Status saved = saveProject(imported.project, output_.empty() ? path_ : output_); !saved)
             return saved;
         streams.err << importSentence(imported) << '\n';
         return Done{};

@@ -103,7 +103,7 @@ Result<StrikeList> strikesFromCsv(std::string_view text, const ListReading& read
                                         [&, wanted = &theirs](auto& h) { return trimmed(h) == trimmed(*wanted); });
         const auto column = std::find(listColumns.begin(), listColumns.end(), ours);
         if (column == listColumns.end() || found == heading.end())
-            return Error{ErrorCode::badValue, ours + "=" + theirs,
+            return Error{ErrorCode::badValue, std::string(ours).append("=").append(theirs),
                          found == heading.end() ? "the list has no such heading" : "strikes have no such value"};
         places[*column] = static_cast<std::size_t>(found - heading.begin());
     }

@@ -84,7 +84,7 @@ public:
         for (const Json& child : member(item, "children")) {
             if (schemaOf(child) == "Transition") // lies over its neighbours and takes no time
                 continue;
-            const auto length = visit(child, at - start + (schema == "Track" ? inside : 0), depth + 1);
+            auto length = visit(child, at - start + (schema == "Track" ? inside : 0), depth + 1);
             if (!length)
                 return length;
             inside = schema == "Track" ? inside + length.value() : std::max(inside, length.value());

@@ -412,7 +412,7 @@ void addStrike(std::vector<Setting>& list, const Project& project, const Strike&
     const Recipe own = withOverrides(*recipe, strike.overrides);
     for (const auto& [key, value] : strike.overrides.all())
         if (const FieldSpec* spec = specOfValue(own, key))
-            list.emplace_back(prefix + "own." + key, valueText(*spec, value));
+            list.emplace_back(std::string(prefix).append("own.").append(key), valueText(*spec, value));
 }
 
 } // namespace

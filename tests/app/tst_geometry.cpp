@@ -10,6 +10,7 @@
 #include "picture_view.h"
 #include "pictures.h"
 #include "playback.h"
+#include "recipe_trace.h"
 #include "reel_geometry.h"
 #include "reel_painter.h"
 #include "runner.h"
@@ -271,6 +272,29 @@ private slots:
             const double way = cornerWay(motion.poseAt(frame), project.width, project.height).y;
             QVERIFY(fine[slot].low - 1.5 <= way && way <= fine[slot].high + 1.5);
         }
+    }
+    void aRecipeAloneMovesAsItDoesInTheFilm()
+    {
+        // As on the Anvil's rows: the strike's recipe as it is felt, without what stands around it.
+        Project project;
+        project.shot = Shot{"x", 500};
+        Envelope e = shape();
+        e.set(F::rumbleUntil, static_cast<double>(RumbleUntil::nextStrike));
+        project.addRecipe(test::plainRecipe(Noise{2, 0.5, 2}, test::amountOf(Axis::y, 30), e));
+        for (const int frame : {20, 150}) {
+            Strike strike;
+            strike.frame = Frame{frame};
+            strike.recipe = 1;
+            strike.seed = 7; // strikeAlone's
+            strike.direction = 90;
+            strike.strength = frame == 20 ? 1 : 0; // the second only ends the first one's rumble
+            project.addStrike(strike);
+        }
+        const Motion film(project);
+        const Motion alone(strikeAlone(project, recipeOf(project, project.strikes[0]), 20));
+        QVERIFY(!film.poseAt(155).atRest()); // being released
+        for (double t = 10; t < 250; t += 0.5)
+            QCOMPARE(alone.poseAt(t), film.poseAt(t));
     }
     void thePictureFitsItsView()
     {
