@@ -301,18 +301,11 @@ void MainWindow::importStrikes()
         dialogs_.openFile(this, tr("Import strikes from a list"), tr("Lists of strikes (*.csv *.json *.vtt *.otio)"));
     if (path.isEmpty())
         return;
-    const std::string name = path.toStdString();
-    const auto fail = [this](const Error& error) { emit session_->trouble(QString::fromStdString(sentence(error))); };
-    const auto format = listFormatOf(name);
-    if (!format)
-        return fail({ErrorCode::unsupported, name, "lists end in .csv, .json, .vtt or .otio"});
-    constexpr std::uintmax_t largestList = 64 << 20;
-    const auto text = readFile(name, largestList, "a list of strikes");
-    if (!text)
-        return fail(text.error());
-    const auto list = strikesFromText(*format, text.value(), {session_->project().rate, {}});
-    if (!list)
-        return fail({list.error().code, name + ", " + list.error().subject, list.error().detail});
+    const auto list = readStrikeList(path.toStdString(), {session_->project().rate, {}});
+    if (!list) {
+        emit session_->trouble(QString::fromStdString(sentence(list.error())));
+        return;
+    }
     auto imported = withStrikesImported(session_->project(), list.value());
     session_->edit(std::move(imported.project), QString::fromStdString(importSentence(imported)));
     session_->select(std::move(imported.ids));
@@ -324,20 +317,11 @@ void MainWindow::exportStrikes()
                                            tr("CSV (*.csv);;JSON (*.json);;WebVTT (*.vtt);;OpenTimelineIO (*.otio)"));
     if (path.isEmpty())
         return;
-    std::string name = path.toStdString();
-    if (QFileInfo(path).suffix().isEmpty())
-        name += ".csv";
-    const Project& project = session_->project();
-    const auto format = listFormatOf(name);
-    const Status status = format
-                              ? writeFileSafely(name, strikesToText(*format, listOf(project), project.rate))
-                              : Status(Error{ErrorCode::unsupported, name, "lists end in .csv, .json, .vtt or .otio"});
-    if (!status)
+    const QString named = QFileInfo(path).suffix().isEmpty() ? path + QStringLiteral(".csv") : path;
+    if (const Status status = writeStrikeList(session_->project(), named.toStdString()); !status)
         emit session_->trouble(QString::fromStdString(sentence(status.error())));
     else
-        say(tr("%1 strikes written to %2")
-                .arg(project.strikes.size())
-                .arg(QFileInfo(QString::fromStdString(name)).fileName()));
+        say(tr("%1 strikes written to %2").arg(session_->project().strikes.size()).arg(QFileInfo(named).fileName()));
 }
 
 void MainWindow::findClip()

@@ -211,14 +211,7 @@ void StrandDetails::build()
         connect(rebounds_, &ValueField::wished, this, [this, prefix](double value, quint64 gesture) {
             session_.setRecipeValues({{prefix() + "damping", dampingFor(value)}}, gesture);
         });
-        auto* pair = new QWidget(content_);
-        auto* row = new QHBoxLayout(pair);
-        row->setContentsMargins(0, 0, 0, 0);
-        auto* label = dimLabel(tr("Rebounds"), pair);
-        label->setFont(theme::words(11));
-        row->addWidget(label);
-        row->addWidget(rebounds_, 1);
-        values_->addWidget(pair, 1);
+        values_->addNamed(tr("Rebounds"), rebounds_);
     }
     values_->nextRow();
     addTo(values_, "bursts");

@@ -383,14 +383,7 @@ QWidget* StrikePage::buildBelow()
                           name.isEmpty() ? tr("Strike in no group") : tr("Strike in %1").arg(name));
         }
     });
-    auto* pair = new QWidget(values_);
-    auto* pairRow = new QHBoxLayout(pair);
-    pairRow->setContentsMargins(0, 0, 0, 0);
-    auto* label = dimLabel(tr("Group"), pair);
-    label->setFont(theme::words(11));
-    pairRow->addWidget(label);
-    pairRow->addWidget(group_, 1);
-    values_->addWidget(pair, 1);
+    values_->addNamed(tr("Group"), group_);
     column->addWidget(values_);
     return below_;
 }

@@ -193,6 +193,13 @@ ValueControl* ControlGrid::add(const std::string& key, const FieldSpec& spec, co
     return control;
 }
 
+void ControlGrid::addNamed(const QString& label, QWidget* control)
+{
+    auto* text = dimLabel(label, this);
+    text->setFont(theme::words(11));
+    place(text, control, 1);
+}
+
 void ControlGrid::addWidget(QWidget* widget, int span)
 {
     place(nullptr, widget, span);

@@ -72,6 +72,8 @@ public:
 
     /// `span`: how many pairs of columns it takes.
     ValueControl* add(const std::string& key, const FieldSpec& spec, const QString& label = {}, int span = 1);
+    /// Any other control, with a name like the values have.
+    void addNamed(const QString& label, QWidget* control);
     void addWidget(QWidget* widget, int span);
     void nextRow();
     void refresh();

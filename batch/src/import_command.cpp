@@ -30,21 +30,15 @@ public:
 
     Status run(const BatchStreams& streams) override
     {
-        const auto format = listFormatOf(list_);
-        if (!format)
-            return Error{ErrorCode::unsupported, list_, "lists end in .csv, .json, .vtt or .otio"};
-        const auto text = readFile(list_, largestList, "a list of strikes");
-        if (!text)
-            return text.error();
         auto project = loadProject(path_);
         if (!project)
             return project.error();
         ListReading reading{rate_.empty() ? project->rate : *rateFrom(rate_), {}};
         for (const std::string& column : columns_)
             reading.columns[column.substr(0, column.find('='))] = column.substr(column.find('=') + 1);
-        const auto list = strikesFromText(*format, text.value(), reading);
+        const auto list = readStrikeList(list_, reading);
         if (!list)
-            return Error{list.error().code, list_ + ", " + list.error().subject, list.error().detail};
+            return list.error();
         const auto imported = withStrikesImported(std::move(project).value(), list.value());
         if (Status saved = saveProject(imported.project, output_.empty() ? path_ : output_); !saved)
             return saved;
@@ -53,8 +47,6 @@ public:
     }
 
 private:
-    static constexpr std::uintmax_t largestList = 64 << 20;
-
     std::string list_;
     std::string path_;
     std::string output_;

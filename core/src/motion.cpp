@@ -99,11 +99,4 @@ std::vector<FrameSpan> Motion::moving(std::int64_t last) const
     return found;
 }
 
-Project onlyStrike(const Project& project, StrikeId id)
-{
-    Project alone = project;
-    std::erase_if(alone.strikes, [id](const Strike& strike) { return strike.id != id; });
-    return alone;
-}
-
 } // namespace ember

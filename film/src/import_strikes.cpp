@@ -4,7 +4,45 @@
 #include <algorithm>
 #include <cmath>
 
+#include "ember/project/file.h"
+
 namespace ember {
+
+namespace {
+
+constexpr std::uintmax_t largestList = 64 << 20;
+
+Result<ListFormat> formatOf(const std::string& path)
+{
+    const auto format = listFormatOf(path);
+    if (!format)
+        return Error{ErrorCode::unsupported, path, "lists end in .csv, .json, .vtt or .otio"};
+    return *format;
+}
+
+} // namespace
+
+Result<StrikeList> readStrikeList(const std::string& path, const ListReading& reading)
+{
+    const auto format = formatOf(path);
+    if (!format)
+        return format.error();
+    const auto text = readFile(path, largestList, "a list of strikes");
+    if (!text)
+        return text.error();
+    auto list = strikesFromText(format.value(), text.value(), reading);
+    if (!list)
+        return Error{list.error().code, path + ", " + list.error().subject, list.error().detail};
+    return list;
+}
+
+Status writeStrikeList(const Project& project, const std::string& path)
+{
+    const auto format = formatOf(path);
+    if (!format)
+        return format.error();
+    return writeFileSafely(path, strikesToText(format.value(), listOf(project), project.rate));
+}
 
 StrikesImported withStrikesImported(Project project, const StrikeList& list)
 {

@@ -66,11 +66,6 @@ Project withRecipeValue(Project project, const StrikeIds& ids, std::string_view 
     return project;
 }
 
-Project withEnvelopeValue(Project project, StrikeId id, EnvelopeField field, double value, ShapeScope scope)
-{
-    return withRecipeValue(std::move(project), {id}, overrideKey(field), value, scope);
-}
-
 Project withoutOverride(Project project, const StrikeIds& ids, std::string_view key)
 {
     return withStrikesChanged(std::move(project), ids, [key](Strike& strike) { strike.overrides.clear(key); });
@@ -104,15 +99,6 @@ RecipeAdded withOwnRecipe(Project project, StrikeId id)
         return {std::move(project), 0};
     auto [next, made] = withRecipe(std::move(project), withOverrides(*recipe, strike->overrides));
     return {withRecipeApplied(std::move(next), {id}, made), made};
-}
-
-RecipeAdded withRecipeDuplicated(Project project, RecipeId id)
-{
-    const Recipe* recipe = project.recipe(id);
-    if (recipe == nullptr)
-        return {std::move(project), 0};
-    const Recipe copy = *recipe;
-    return withRecipe(std::move(project), copy);
 }
 
 Project withRecipeRenamed(Project project, RecipeId id, const std::string& name)

@@ -194,8 +194,8 @@ private slots:
         project.addStrike(strikeAt(10, 1, 3, 0));
         project.addStrike(strikeAt(14, 0.6, 4, 0));
         const Motion both(project);
-        const Motion first(onlyStrike(project, 1));
-        const Motion second(onlyStrike(project, 2));
+        const Motion first(test::onlyStrike(project, 1));
+        const Motion second(test::onlyStrike(project, 2));
         for (double t = 8; t < 60; t += 0.5) {
             QVERIFY(std::abs(both.poseAt(t).x - first.poseAt(t).x - second.poseAt(t).x) < 1e-12);
             QCOMPARE(both.intensityAt(t), std::max(first.intensityAt(t), second.intensityAt(t)));
@@ -274,7 +274,7 @@ private slots:
     {
         const Project project = busyProject(40, 2000);
         for (const Strike& strike : project.strikes) {
-            const Motion alone(onlyStrike(project, strike.id));
+            const Motion alone(test::onlyStrike(project, strike.id));
             const StrikeSpan& span = alone.spans().front();
             for (const double t : {span.start + 0.3, span.end - 0.3, span.end - 0.001}) {
                 const double level = strike.strength * intensityAt(envelopeOf(project, strike),

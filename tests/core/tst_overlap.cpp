@@ -103,7 +103,7 @@ private slots:
         project.overlap.rule = OverlapRule::stronger;
         strike(project, 100, 1, 1);
         strike(project, 100, 1, 2);
-        const Motion newer(onlyStrike(project, 2));
+        const Motion newer(test::onlyStrike(project, 2));
         const Motion both(project);
         for (double t = 100; t < 120; t += 0.25)
             QCOMPARE(both.poseAt(t), newer.poseAt(t));

@@ -108,19 +108,19 @@ private slots:
     {
         Project project = withStrikesAt({5, 50});
         const StrikeId first = project.strikes[0].id;
-        const Project shared = withEnvelopeValue(project, first, F::decay, 33, ShapeScope::recipe);
+        const Project shared = withRecipeValue(project, {first}, overrideKey(F::decay), 33, ShapeScope::recipe);
         for (const Strike& s : shared.strikes)
             QCOMPARE(envelopeOf(shared, s)[F::decay], 33.0);
-        const Project own = withEnvelopeValue(project, first, F::decay, 33, ShapeScope::strike);
+        const Project own = withRecipeValue(project, {first}, overrideKey(F::decay), 33, ShapeScope::strike);
         QCOMPARE(envelopeOf(own, own.strikes[0])[F::decay], 33.0);
         QVERIFY(envelopeOf(own, own.strikes[1])[F::decay] != 33.0);
         QVERIFY(own.strikes[0].overrides[F::decay].has_value());
         // A recipe's change is seen on a strike that had its own value.
-        const Project again = withEnvelopeValue(own, first, F::decay, 44, ShapeScope::recipe);
+        const Project again = withRecipeValue(own, {first}, overrideKey(F::decay), 44, ShapeScope::recipe);
         QCOMPARE(envelopeOf(again, again.strikes[0])[F::decay], 44.0);
         QVERIFY(again.strikes[0].overrides.empty());
         QVERIFY(withoutOverrides(own, {first}).strikes[0].overrides.empty());
-        QVERIFY(withEnvelopeValue(project, 999, F::decay, 1, ShapeScope::recipe) == project);
+        QVERIFY(withRecipeValue(project, {999}, overrideKey(F::decay), 1, ShapeScope::recipe) == project);
     }
     void theWholeShakePeaksOnItsPeak()
     {
@@ -173,7 +173,7 @@ private slots:
             strike.recipe = recipe.id;
             strike.direction = 90;
             project.addStrike(strike);
-            const Motion motion(onlyStrike(project, project.strikes.back().id));
+            const Motion motion(test::onlyStrike(project, project.strikes.back().id));
             // The same share of the picture and of a second, whatever the size and rate.
             double largest = 0;
             for (double t = at; t < at + e.end(); t += 0.25)

@@ -112,7 +112,7 @@ private slots:
         QCOMPARE(withRecipeRenamed(project, id, "Slab").recipe(id)->name, std::string("Slab"));
         QCOMPARE(withRecipeMoved(project, id, -1).recipes.front().id, id);
         QCOMPARE(withRecipeMoved(project, id, 99).recipes.back().id, id);
-        const auto [copied, copy] = withRecipeDuplicated(project, id);
+        const auto [copied, copy] = withRecipe(project, *project.recipe(id));
         QCOMPARE(copied.recipe(copy)->strands, weight(project).strands);
         QCOMPARE(usersOf(copied, copy), std::size_t{0});
         const RecipeId other = project.recipeNamed("Hard blow")->id;

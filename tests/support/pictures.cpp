@@ -146,4 +146,11 @@ int Random::whole(int low, int high)
     return low + static_cast<int>(bits() % static_cast<std::uint64_t>(high - low + 1));
 }
 
+Project onlyStrike(const Project& project, StrikeId id)
+{
+    Project alone = project;
+    std::erase_if(alone.strikes, [id](const Strike& strike) { return strike.id != id; });
+    return alone;
+}
+
 } // namespace ember::test

@@ -32,6 +32,9 @@ Recipe plainRecipe(const Source& source, const AxisValues& amount, const Envelop
 
 AxisValues amountOf(Axis axis, double value);
 
+/// A project with only this strike in it, everything else the same.
+Project onlyStrike(const Project& project, StrikeId id);
+
 /// A deterministic stream of numbers.
 class Random {
 public:

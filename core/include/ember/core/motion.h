@@ -63,7 +63,4 @@ private:
     std::vector<MoveKey> move_;
 };
 
-/// A project with only this strike in it, everything else the same.
-Project onlyStrike(const Project& project, StrikeId id);
-
 } // namespace ember

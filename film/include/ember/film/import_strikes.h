@@ -6,6 +6,11 @@
 
 namespace ember {
 
+/// A list in a file whose ending tells its format. Errors name the file and the place in it.
+Result<StrikeList> readStrikeList(const std::string& path, const ListReading& reading);
+/// A project's strikes as a list; the ending tells the format.
+Status writeStrikeList(const Project& project, const std::string& path);
+
 struct StrikesImported {
     Project project;
     StrikeIds ids;          ///< the strikes of the list, as they stand in the project

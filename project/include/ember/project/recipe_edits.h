@@ -21,7 +21,6 @@ enum class ShapeScope {
 /// the strikes alone. In the recipe's scope a value the strikes had of their own is returned to the recipe, or the
 /// change would not be seen.
 Project withRecipeValue(Project project, const StrikeIds& ids, std::string_view key, double value, ShapeScope scope);
-Project withEnvelopeValue(Project project, StrikeId id, EnvelopeField field, double value, ShapeScope scope);
 
 /// Gives own values back to the recipe: one by its key, or all.
 Project withoutOverride(Project project, const StrikeIds& ids, std::string_view key);
@@ -38,7 +37,6 @@ struct RecipeAdded {
 RecipeAdded withRecipe(Project project, Recipe recipe);
 /// The strike's recipe with the strike's own values in it, as a recipe of its own that the strike uses.
 RecipeAdded withOwnRecipe(Project project, StrikeId id);
-RecipeAdded withRecipeDuplicated(Project project, RecipeId id);
 
 /// Nothing changes when the name is empty or another recipe's.
 Project withRecipeRenamed(Project project, RecipeId id, const std::string& name);
