@@ -17,12 +17,14 @@ struct Entry {
     std::unique_ptr<Command> (*make)();
 };
 
-constexpr std::array<Entry, 8> entries{{
+constexpr std::array<Entry, 10> entries{{
     {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
     {"info", "Describe a project as JSON", makeInfoCommand},
     {"poses", "List where the picture is at every frame", makePosesCommand},
     {"recipes", "List the recipes there are: the shipped ones and your own", makeRecipesCommand},
     {"set", "Change values of a project", makeSetCommand},
+    {"spot", "Find what hits in a clip or a sound", makeSpotCommand},
+    {"tempo", "Find the beat of a sound, as JSON", makeTempoCommand},
     {"import", "Put the strikes of a list into a project", makeImportCommand},
     {"export-strikes", "Write the strikes of a project as a list", makeExportStrikesCommand},
     {"render", "Render the film of a project", makeRenderCommand},

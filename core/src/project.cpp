@@ -73,6 +73,24 @@ const FieldSpec mode = choiceField("mode", "Settle", settleNames, 1, "Cut: at re
 const FieldSpec frames{"frames", "Ease over", "frames", 0, 2400, 12, 1, "Frames of the way home"};
 } // namespace settlefield
 
+namespace beatfield {
+const FieldSpec bpm{"bpm", "Tempo", "BPM", 20, 400, 120, 0.1, "Beats a minute"};
+const FieldSpec firstBeat{
+    "first_beat", "First beat",
+    "s",          -60,
+    1e6,          0,
+    0.01,         "Seconds from the film's start to the first beat; the grid goes on both ways from it"};
+const FieldSpec barBeats{"bar_beats", "Bar", "beats", 1, 16, 4, 1, "Beats in a bar", {}, true};
+const FieldSpec barStart{"bar_start", "Bars begin on", "", 0, 15, 0, 1, "Which beat of the first bar begins it", {},
+                         true};
+} // namespace beatfield
+namespace soundfield {
+const FieldSpec offset{"offset", "Sound later by",
+                       "s",      -60,
+                       60,       0,
+                       0.01,     "Seconds the sound is laid later than it was recorded; negative is earlier"};
+} // namespace soundfield
+
 std::string_view overlapName(OverlapRule rule)
 {
     return overlapNames[static_cast<std::size_t>(rule)];

@@ -305,6 +305,23 @@ Values valuesOf(Finish& finish)
     return values;
 }
 
+Values valuesOf(BeatGrid& beats)
+{
+    Values values;
+    add(values, beatfield::bpm, beats.bpm);
+    add(values, beatfield::firstBeat, beats.firstBeat);
+    add(values, beatfield::barBeats, beats.barBeats);
+    add(values, beatfield::barStart, beats.barStart);
+    return values;
+}
+
+Values valuesOf(Soundtrack& sound)
+{
+    Values values;
+    add(values, soundfield::offset, sound.offset);
+    return values;
+}
+
 std::optional<Value> valueOf(Recipe& recipe, std::string_view key)
 {
     if (key.starts_with(envelopePrefix))

@@ -65,19 +65,26 @@ double ladleFlash(double frame)
     return age < 0 ? 0 : 1.5 * std::exp(-age / 7) + 0.55 * std::exp(-age / 46);
 }
 
-/// Height of the ram above the billet: it is lifted, waits, falls faster and faster, and stays a moment.
+/// Height of the ram above the billet: it waits, falls faster and faster, stays a moment, and is lifted gently to where
+/// the next blow begins.
 double ramHeight(double frame)
 {
     constexpr double top = 150;
-    double height = top;
+    double lifted = 1; // since the last blow
+    double wait = top; // where the next one begins
+    double fallen = 0;
+    bool ahead = true;
     forEach(Event::hammer, frame, [&](const TrueStrike& s, double age) {
-        const double drop = top * (0.45 + 0.55 * s.strength);
-        if (age < 0 && age > -5)
-            height = std::min(height, drop * (1 - (age + 5) * (age + 5) / 25));
-        else if (age >= 0 && age < 14)
-            height = std::min(height, age < 3 ? 0 : drop * std::pow((age - 3) / 11, 1.6));
+        if (age >= 0) {
+            const double u = std::clamp((age - 3) / 10, 0.0, 1.0);
+            lifted = u * u * (3 - 2 * u);
+        } else if (ahead) {
+            ahead = false;
+            wait = top * (0.45 + 0.55 * s.strength);
+            fallen = age > -5 ? (age + 5) * (age + 5) / 25 : 0;
+        }
     });
-    return height;
+    return wait * lifted * (1 - fallen);
 }
 
 /// Underside of the ingot: hangs, sinks, slips the last stretch and lands.

@@ -16,6 +16,7 @@
 
 #include "ember/core/motion.h"
 #include "ember/film/new_project.h"
+#include "ember/film/sound_source.h"
 #include "ember/media/sound_reader.h"
 #include "ember/render/frame.h"
 
@@ -165,18 +166,18 @@ private:
 /// Hands the sound of the film over in step with its pictures.
 class SoundSupply {
 public:
-    SoundSupply(const ClipInfo& clip, FilmFormat format)
+    SoundSupply(const std::optional<SoundSource>& source, FilmFormat format)
     {
-        if (!clip.hasSound || format == FilmFormat::pngSequence)
+        if (!source || format == FilmFormat::pngSequence)
             return;
-        auto native = SoundReader::open(clip.path, clip.originSeconds, {});
+        auto native = SoundReader::open(source->path, source->originSeconds, {});
         if (!native)
             return;
         const SoundReader::Format wanted{soundRateFor(format, native.value()->rate()),
                                          std::min(native.value()->channels(), mostSoundChannels)};
         if (wanted.rate == native.value()->rate() && wanted.channels == native.value()->channels())
             reader_ = std::move(native).value();
-        else if (auto fitted = SoundReader::open(clip.path, clip.originSeconds, wanted))
+        else if (auto fitted = SoundReader::open(source->path, source->originSeconds, wanted))
             reader_ = std::move(fitted).value();
     }
     int rate() const { return reader_ ? reader_->rate() : 0; }
@@ -234,8 +235,10 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
     if (!clip)
         return clip.error();
     std::error_code ignored;
-    if (std::filesystem::equivalent(out, project.shot->clip, ignored))
-        return Error{ErrorCode::exists, out, "it is the clip of this project, which is never overwritten"};
+    for (const std::string& source : {project.shot->clip, project.sound.file})
+        if (std::filesystem::equivalent(out, source, ignored))
+            return Error{ErrorCode::exists, out,
+                         "it is the clip or the sound of this project, which are never overwritten"};
 
     RenderOptions options = asked;
     fitToFormat(*format, options.width, options.height);
@@ -245,7 +248,10 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
                std::to_string(options.height) + " pixels.";
 
     const ClipInfo info = clip.value()->info();
-    SoundSupply sound(info, *format);
+    if (!project.sound.file.empty()) // a sound that was asked for is not left out in silence
+        if (const auto own = SoundReader::open(project.sound.file, 0, {}); !own)
+            return own.error();
+    SoundSupply sound(soundOf(project, info), *format);
     FilmSettings settings;
     settings.format = *format;
     settings.width = options.width;

@@ -17,6 +17,7 @@ public:
 
     int rate() const override { return rate_; }
     int channels() const override { return layout_.nb_channels; }
+    double seconds() const override;
     void seek(std::int64_t sample) override;
     SoundBuffer read(std::int64_t count) override;
     bool atEnd() const override { return ended_ && pending_.empty(); }
@@ -76,6 +77,15 @@ Result<std::unique_ptr<SoundReader>> FileSoundReader::open(const std::string& pa
     if (reader->rate_ <= 0 || reader->layout_.nb_channels <= 0)
         return Error{ErrorCode::unsupported, path, "its sound names no sample rate or channels"};
     return std::unique_ptr<SoundReader>(std::move(reader));
+}
+
+double FileSoundReader::seconds() const
+{
+    const AVStream* stream = input_->stream(stream_);
+    if (stream->duration > 0)
+        return static_cast<double>(stream->duration) * av_q2d(stream->time_base);
+    const auto whole = input_->format()->duration;
+    return whole > 0 ? static_cast<double>(whole) / AV_TIME_BASE : 0;
 }
 
 void FileSoundReader::seek(std::int64_t sample)

@@ -107,15 +107,40 @@ void inOrder(List& list, const std::string& place, JsonTrouble& trouble)
         trouble.add(ErrorCode::badValue, place, "has two entries on frame " + std::to_string(same->frame.index));
 }
 
+/// The path of a file, taken from the project's folder where it is relative.
+std::string readPath(JsonObject& object, const char* key, const std::string& path, const std::string& folder,
+                     const char* wanted)
+{
+    if (path.empty() || path.find('\0') != std::string::npos)
+        object.wrong(key, wanted);
+    else if (fs::path(path).is_relative() && !folder.empty())
+        return (fs::absolute(folder) / path).lexically_normal().string();
+    return path;
+}
+
+Soundtrack readSound(const Json& json, const std::string& folder, JsonTrouble& trouble)
+{
+    JsonObject object(json, "sound", trouble);
+    Soundtrack sound;
+    readValues(object, valuesOf(sound));
+    if (object.find("file") != nullptr)
+        sound.file = readPath(object, "file", object.text("file", {}), folder, "should be the path of a sound");
+    return sound;
+}
+
+BeatGrid readBeats(const Json& json, JsonTrouble& trouble)
+{
+    JsonObject object(json, "beats", trouble);
+    BeatGrid beats;
+    readValues(object, valuesOf(beats));
+    return beats;
+}
+
 Shot readShot(const Json& json, const std::string& place, const std::string& folder, JsonTrouble& trouble)
 {
     JsonObject object(json, place, trouble);
     Shot shot;
-    shot.clip = object.needText("clip");
-    if (shot.clip.empty() || shot.clip.find('\0') != std::string::npos)
-        object.wrong("clip", "should be the path of a clip");
-    else if (fs::path(shot.clip).is_relative() && !folder.empty())
-        shot.clip = (fs::absolute(folder) / shot.clip).lexically_normal().string();
+    shot.clip = readPath(object, "clip", object.needText("clip"), folder, "should be the path of a clip");
     shot.length = object.needInteger("length", 1, longestFilm);
     shot.still = object.flag("still", false);
     readList(object, "move", false, [&](const Json& item, const std::string& where) {
@@ -223,6 +248,10 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
         else
             project.shot = readShot(shot, where, folder, trouble);
     });
+    if (const Json* sound = object.find("sound"))
+        project.sound = readSound(*sound, folder, trouble);
+    if (const Json* beats = object.find("beats"))
+        project.beats = readBeats(*beats, trouble);
     readList(object, "recipes", true, [&](const Json& item, const std::string& where) {
         Recipe recipe = recipeFromJson(item, where, trouble);
         if (project.recipeNamed(recipe.name) != nullptr)

@@ -119,6 +119,11 @@ std::string projectToJson(const Project& project, const std::string& folder)
     json["shots"] = Json::array();
     if (project.shot)
         json["shots"].push_back(toJson(*project.shot, folder));
+    json["sound"] = valuesToJson(project.sound);
+    if (!project.sound.file.empty())
+        json["sound"]["file"] = relativeTo(project.sound.file, folder);
+    if (project.beats)
+        json["beats"] = valuesToJson(*project.beats);
     json["recipes"] = Json::array();
     for (const Recipe& recipe : project.recipes)
         json["recipes"].push_back(recipeToJson(recipe));

@@ -170,6 +170,10 @@ public:
             setColour();
         else if (take(key, "finish."))
             assign(valuesOf(project_.finish), key);
+        else if (take(key, "sound."))
+            assign(valuesOf(project_.sound), key);
+        else if (take(key, "beats."))
+            setBeats(key);
         else if (key == "settles")
             setList<SettleMark>(project_.settles, settleFrom, "FRAME:cut or FRAME:ease:FRAMES, …");
         else if (key == "move" && project_.shot)
@@ -231,6 +235,14 @@ private:
             wrong(std::string(wanted) + ", each frame once");
     }
 
+    /// A grid that is not there yet begins as 120 BPM.
+    void setBeats(std::string_view key)
+    {
+        BeatGrid beats = project_.beats.value_or(BeatGrid());
+        assign(valuesOf(beats), key);
+        if (!error_)
+            project_.beats = beats;
+    }
     void setColour()
     {
         if (const auto colour = colourFromText(setting_->second))
@@ -437,6 +449,9 @@ std::vector<Setting> settingsOf(const Project& project)
 {
     Project copy = project;
     std::vector<Setting> list;
+    addValues(list, "sound.", valuesOf(copy.sound));
+    if (copy.beats)
+        addValues(list, "beats.", valuesOf(*copy.beats));
     addValues(list, "overlap.", valuesOf(copy.overlap));
     for (StrikeGroup& group : copy.groups)
         addValues(list, "group." + group.name + ".", valuesOf(group.overlap));

@@ -34,20 +34,27 @@ private slots:
     {
         QTest::addColumn<QString>("room");
         QTest::addColumn<QString>("forbidden");
-        const QString foreign = QStringLiteral("Q[A-Z]|libav|libsw|opencv|nlohmann|CLI/");
+        const QString foreign = QStringLiteral("Q[A-Z]|libav|libsw|opencv|fftw|nlohmann|CLI/");
         QTest::addRow("core")
             << QStringLiteral("core")
-            << foreign + QStringLiteral(
-                             "|ember/(render|media|exchange|project|film|batch)|hwy|tbb|thread|filesystem|fstream");
+            << foreign +
+                   QStringLiteral(
+                       "|ember/(render|analysis|media|exchange|project|film|batch)|hwy|tbb|thread|filesystem|fstream");
         QTest::addRow("render") << QStringLiteral("render")
-                                << foreign + QStringLiteral("|ember/(media|exchange|project|film|batch)");
-        QTest::addRow("media") << QStringLiteral("media")
-                               << QStringLiteral(
-                                      "Q[A-Z]|opencv|nlohmann|CLI/|ember/(render|exchange|project|film|batch)");
+                                << foreign + QStringLiteral("|ember/(analysis|media|exchange|project|film|batch)");
+        QTest::addRow("analysis")
+            << QStringLiteral("analysis")
+            << QStringLiteral("Q[A-Z]|libav|libsw|nlohmann|CLI/|ember/(render|media|exchange|project|film|batch)");
+        QTest::addRow("public headers of analysis") << QStringLiteral("analysis/include") << foreign;
+        QTest::addRow("media")
+            << QStringLiteral("media")
+            << QStringLiteral("Q[A-Z]|opencv|fftw|nlohmann|CLI/|ember/(render|analysis|exchange|project|film|batch)");
         QTest::addRow("exchange") << QStringLiteral("exchange")
-                                  << QStringLiteral("Q[A-Z]|libav|CLI/|ember/(render|media|project|film|batch)");
+                                  << QStringLiteral(
+                                         "Q[A-Z]|libav|CLI/|ember/(render|analysis|media|project|film|batch)");
         QTest::addRow("project") << QStringLiteral("project")
-                                 << QStringLiteral("Q[A-Z]|libav|CLI/|ember/(render|media|exchange|film|batch)");
+                                 << QStringLiteral(
+                                        "Q[A-Z]|libav|CLI/|ember/(render|analysis|media|exchange|film|batch)");
         QTest::addRow("film") << QStringLiteral("film") << QStringLiteral("Q[A-Z]|libav|CLI/|ember/batch");
         QTest::addRow("batch") << QStringLiteral("batch") << QStringLiteral("Q[A-Z]|libav");
         QTest::addRow("app") << QStringLiteral("app") << QStringLiteral("libav|libsw|nlohmann|CLI/|ember/batch");
@@ -68,10 +75,11 @@ private slots:
     }
     void everySourceNamesItsLicence()
     {
-        for (const QString& file : sources({QStringLiteral("core"), QStringLiteral("render"), QStringLiteral("media"),
-                                            QStringLiteral("exchange"), QStringLiteral("project"),
-                                            QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"),
-                                            QStringLiteral("demo"), QStringLiteral("tests"), QStringLiteral("bench")}))
+        for (const QString& file :
+             sources({QStringLiteral("core"), QStringLiteral("render"), QStringLiteral("analysis"),
+                      QStringLiteral("media"), QStringLiteral("exchange"), QStringLiteral("project"),
+                      QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"), QStringLiteral("demo"),
+                      QStringLiteral("tests"), QStringLiteral("bench")}))
             QVERIFY2(textOf(file).startsWith(QStringLiteral("// SPDX-License-Identifier: GPL-3.0-or-later")),
                      qPrintable(file));
     }

@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "ember/core/axes.h"
+#include "ember/core/beat_grid.h"
 #include "ember/core/recipe.h"
 #include "ember/core/time.h"
 
@@ -178,6 +179,14 @@ struct Shot {
     bool operator==(const Shot&) const = default;
 };
 
+/// What the film sounds like.
+struct Soundtrack {
+    std::string file;  ///< empty: the clip's own sound
+    double offset = 0; ///< seconds it is laid later than it was recorded, -60 to 60
+
+    bool operator==(const Soundtrack&) const = default;
+};
+
 /// The shot's own move at an instant: its keys, level before the first and after the last.
 MoveKey moveAt(const std::vector<MoveKey>& keys, FrameTime time);
 
@@ -187,6 +196,8 @@ struct Project {
     int height = 720;
     FrameRate rate;
     std::optional<Shot> shot;
+    Soundtrack sound;
+    std::optional<BeatGrid> beats;
     std::vector<Recipe> recipes;
     std::vector<Strike> strikes;
     Overlap overlap;

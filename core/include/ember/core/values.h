@@ -60,6 +60,8 @@ Values valuesOf(Overlap& overlap);
 Values valuesOf(Drift& drift);
 Values valuesOf(Master& master);
 Values valuesOf(Finish& finish);
+Values valuesOf(BeatGrid& beats);
+Values valuesOf(Soundtrack& sound);
 
 /// The value of a recipe by its whole key: "position", "envelope.decay", "strand.Kick.amount.x",
 /// "strand.Rumble.envelope.decay". Nothing where the recipe has no such value.

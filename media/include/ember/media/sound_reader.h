@@ -25,6 +25,8 @@ public:
 
     virtual int rate() const = 0;
     virtual int channels() const = 0;
+    /// How long the sound is by what the file says; 0 where it does not say.
+    virtual double seconds() const = 0;
 
     /// The next read starts at this sample, counted from second 0; negative and late places read as silence.
     virtual void seek(std::int64_t sample) = 0;

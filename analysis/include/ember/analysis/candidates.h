@@ -1,0 +1,54 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What was heard and what was seen, put together as strikes that are proposed.
+#pragma once
+
+#include <optional>
+#include <string_view>
+#include <vector>
+
+#include "ember/analysis/impacts.h"
+#include "ember/analysis/onsets.h"
+#include "ember/analysis/tempo.h"
+#include "ember/core/time.h"
+
+namespace ember {
+
+/// A strike that is proposed.
+struct Candidate {
+    Frame frame;
+    double seconds = 0; ///< of the film; finer than the frame where it was heard
+    StrikeKind kind = StrikeKind::hit;
+    double strength = 0;   ///< 0 to 1
+    double confidence = 0; ///< 0 to 1; higher where it was both heard and seen
+    bool heard = false;
+    bool seen = false;
+    double late = 0; ///< where both: how many frames the sound comes after the picture
+    std::optional<double> direction;
+    Place place; ///< where seen
+};
+
+enum class FindFrom { both, sound, picture };
+std::string_view findFromName(FindFrom from);
+std::optional<FindFrom> findFromFromName(std::string_view name);
+
+struct FindOptions {
+    FindFrom from = FindFrom::both;
+    Band band = Band::all;
+    double sensitivity = 0.5; ///< 0 to 1
+    double spacing = 0.05;    ///< least seconds between two
+    bool beats = true;        ///< what falls on a steady beat is called one
+};
+
+struct Found {
+    std::vector<Candidate> candidates; ///< in order
+    std::optional<Tempo> tempo;        ///< of what was heard, in seconds of the film
+    /// The middle of how late the sound is, in frames, where at least three were both heard and seen.
+    std::optional<double> soundLate;
+};
+
+/// `sound` and `picture` may be null where there is none. `soundOffset`: seconds the sound is laid later than it was
+/// recorded. Frames of the picture count at `rate`.
+Found findStrikes(const SoundTrace* sound, const PictureTrace* picture, double soundOffset, FrameRate rate,
+                  const FindOptions& options);
+
+} // namespace ember

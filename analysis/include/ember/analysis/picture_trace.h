@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstddef>
+#include <cstdint>
+#include <memory>
+#include <vector>
+
+#include "ember/core/image.h"
+#include "ember/core/time.h"
+
+namespace ember {
+
+/// A place in the picture: 0, 0 is its upper left corner and 1, 1 the lower right one.
+struct Place {
+    double x = 0.5;
+    double y = 0.5;
+};
+
+/// What changes from the picture before to this one, the camera's own move taken off.
+struct FrameChange {
+    Frame frame;      ///< of the film
+    float flash = 0;  ///< largest rise of brightness of a part of the picture, 0 to 1
+    float motion = 0; ///< how much else changes, over the picture, 0 to 1
+    float stop = 0;   ///< what moved to here and stands still in the next frame: its speed squared (heights of the
+                      ///< picture a frame) by the share of the picture it fills
+    float move = 0;   ///< all that moved to here: its speed by that share
+    float moveX = 0;  ///< the same with its way: as long as `move` where all goes one way
+    float moveY = 0;
+    float grain = 0;  ///< the noise of the picture, 0 to 1
+    bool cut = false; ///< another picture altogether
+    Place flashPlace;
+    Place motionPlace;
+    Place stopPlace;
+};
+
+/// What happens in the pictures of a clip over time; measured once as they pass. A hundred thousand frames take 9 MB.
+struct PictureTrace {
+    std::vector<FrameChange> frames; ///< the first has no frame before it and shows no change
+};
+
+/// Makes a PictureTrace of frames that come one after the other.
+class PictureWatcher {
+public:
+    PictureWatcher();
+    ~PictureWatcher();
+    PictureWatcher(PictureWatcher&&) noexcept;
+    PictureWatcher& operator=(PictureWatcher&&) noexcept;
+
+    /// The next picture and the film's frame that first shows it. Sizes may change from one to the next; that counts as
+    /// a cut. One that only stays on for another frame must be left out, or what moves would seem to stop.
+    void watch(const Image& picture, Frame frame);
+    /// What was seen; nothing can be watched afterwards.
+    PictureTrace finish();
+
+private:
+    struct Work;
+    std::unique_ptr<Work> work_;
+};
+
+} // namespace ember

@@ -1,0 +1,155 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/analysis/candidates.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace ember {
+
+namespace {
+
+constexpr std::array<std::string_view, 3> fromNames{"both", "sound", "picture"};
+constexpr double farthestLate = 0.3;  ///< seconds between what is heard and what is seen of one event
+constexpr double togetherness = 0.09; ///< and how far that may differ from what is usual in the film
+
+struct Pair {
+    std::size_t onset;
+    std::size_t impact;
+    double late; ///< seconds
+};
+
+/// Each impact with the onset nearest to it, `usual` seconds later.
+std::vector<Pair> pairsOf(const std::vector<Onset>& onsets, const std::vector<Impact>& impacts, FrameRate rate,
+                          double usual, double reach)
+{
+    std::vector<Pair> pairs;
+    for (std::size_t i = 0; i < impacts.size(); ++i) {
+        const double seen = rate.seconds(static_cast<double>(impacts[i].frame.index));
+        std::optional<Pair> best;
+        for (std::size_t k = 0; k < onsets.size(); ++k) {
+            const double late = onsets[k].seconds - seen;
+            if (std::abs(late - usual) < reach && (!best || std::abs(late - usual) < std::abs(best->late - usual)))
+                best = Pair{k, i, late};
+        }
+        // An onset goes with one impact only.
+        if (best && (pairs.empty() || pairs.back().onset != best->onset))
+            pairs.push_back(*best);
+        else if (best && std::abs(best->late - usual) < std::abs(pairs.back().late - usual))
+            pairs.back() = *best;
+    }
+    return pairs;
+}
+
+double medianLate(const std::vector<Pair>& pairs)
+{
+    std::vector<double> late;
+    for (const Pair& pair : pairs)
+        late.push_back(pair.late);
+    const auto middle = late.begin() + std::ssize(late) / 2;
+    std::nth_element(late.begin(), middle, late.end());
+    return late.empty() ? 0 : *middle;
+}
+
+Candidate heardAs(const Onset& onset, FrameRate rate)
+{
+    Candidate candidate;
+    candidate.frame = Frame{std::llround(rate.frames(onset.seconds))};
+    candidate.seconds = onset.seconds;
+    candidate.kind = onset.kind;
+    candidate.strength = onset.strength;
+    candidate.confidence = onset.confidence;
+    candidate.heard = true;
+    return candidate;
+}
+
+Candidate seenAs(const Impact& impact, FrameRate rate)
+{
+    Candidate candidate;
+    candidate.frame = impact.frame;
+    candidate.seconds = rate.seconds(static_cast<double>(impact.frame.index));
+    candidate.kind = impact.kind;
+    candidate.strength = impact.strength;
+    candidate.confidence = impact.confidence;
+    candidate.seen = true;
+    candidate.direction = impact.direction;
+    candidate.place = impact.place;
+    return candidate;
+}
+
+/// The picture tells the frame, the way and the place, the sound the kind and the strength.
+Candidate joined(const Onset& onset, const Impact& impact, double late, FrameRate rate)
+{
+    Candidate candidate = heardAs(onset, rate);
+    if (candidate.frame != impact.frame) {
+        candidate.frame = impact.frame;
+        candidate.seconds = rate.seconds(static_cast<double>(impact.frame.index));
+    }
+    candidate.confidence = 1 - (1 - onset.confidence) * (1 - impact.confidence);
+    candidate.seen = true;
+    candidate.late = rate.frames(late);
+    candidate.direction = impact.direction;
+    candidate.place = impact.place;
+    return candidate;
+}
+
+} // namespace
+
+std::string_view findFromName(FindFrom from)
+{
+    return fromNames[static_cast<std::size_t>(from)];
+}
+
+std::optional<FindFrom> findFromFromName(std::string_view name)
+{
+    for (std::size_t i = 0; i < fromNames.size(); ++i)
+        if (fromNames[i] == name)
+            return static_cast<FindFrom>(i);
+    return std::nullopt;
+}
+
+Found findStrikes(const SoundTrace* sound, const PictureTrace* picture, double soundOffset, FrameRate rate,
+                  const FindOptions& options)
+{
+    Found found;
+    std::vector<Onset> onsets;
+    std::vector<Impact> impacts;
+    if (sound != nullptr && options.from != FindFrom::picture) {
+        onsets = onsetsOf(*sound, {options.band, options.sensitivity, options.spacing});
+        found.tempo = tempoOf(*sound, onsets);
+        if (found.tempo) {
+            if (options.beats)
+                nameBeats(onsets, *found.tempo);
+            found.tempo->grid.firstBeat += soundOffset;
+        }
+        for (Onset& onset : onsets)
+            onset.seconds += soundOffset;
+        std::erase_if(onsets, [&](const Onset& onset) { return rate.frames(onset.seconds) < -0.5; });
+    }
+    if (picture != nullptr && options.from != FindFrom::sound) {
+        const auto spacing = static_cast<std::int64_t>(std::ceil(rate.frames(options.spacing)));
+        impacts = impactsOf(*picture, {options.sensitivity, std::max<std::int64_t>(spacing, 4)});
+    }
+    const auto near = pairsOf(onsets, impacts, rate, 0, farthestLate);
+    const double usual = near.size() >= 3 ? medianLate(near) : 0;
+    const auto pairs = pairsOf(onsets, impacts, rate, usual, togetherness);
+    if (pairs.size() >= 3)
+        found.soundLate = rate.frames(medianLate(pairs));
+
+    std::vector<bool> onsetJoined(onsets.size()), impactJoined(impacts.size());
+    for (const Pair& pair : pairs) {
+        onsetJoined[pair.onset] = impactJoined[pair.impact] = true;
+        found.candidates.push_back(joined(onsets[pair.onset], impacts[pair.impact], pair.late, rate));
+    }
+    for (std::size_t i = 0; i < onsets.size(); ++i)
+        if (!onsetJoined[i])
+            found.candidates.push_back(heardAs(onsets[i], rate));
+    for (std::size_t i = 0; i < impacts.size(); ++i)
+        if (!impactJoined[i])
+            found.candidates.push_back(seenAs(impacts[i], rate));
+    std::stable_sort(found.candidates.begin(), found.candidates.end(),
+                     [](const Candidate& a, const Candidate& b) { return a.seconds < b.seconds; });
+    return found;
+}
+
+} // namespace ember

@@ -1,0 +1,193 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <cstdio>
+#include <ostream>
+
+#include <nlohmann/json.hpp>
+
+#include "command.h"
+#include "media_source.h"
+
+namespace ember {
+
+namespace {
+
+using Json = nlohmann::ordered_json;
+
+/// A number with a fixed count of decimals: lists from the same media are the same text.
+std::string fixed(double value, int decimals)
+{
+    char text[64];
+    std::snprintf(text, sizeof text, "%.*f", decimals, value);
+    return text;
+}
+
+double rounded(double value, int decimals)
+{
+    return std::stod(fixed(value, decimals));
+}
+
+void writeCsv(std::ostream& out, const std::vector<Candidate>& candidates)
+{
+    out << "seconds,frame,kind,strength,confidence\n";
+    for (const Candidate& c : candidates)
+        out << fixed(c.seconds, 4) << ',' << c.frame.index << ',' << kindName(c.kind) << ',' << fixed(c.strength, 3)
+            << ',' << fixed(c.confidence, 3) << '\n';
+}
+
+void writeJson(std::ostream& out, const std::vector<Candidate>& candidates)
+{
+    Json list = Json::array();
+    for (const Candidate& c : candidates) {
+        Json json{{"seconds", rounded(c.seconds, 4)},
+                  {"frame", c.frame.index},
+                  {"kind", kindName(c.kind)},
+                  {"strength", rounded(c.strength, 3)},
+                  {"confidence", rounded(c.confidence, 3)},
+                  {"heard", c.heard},
+                  {"seen", c.seen}};
+        if (c.heard && c.seen)
+            json["late_frames"] = rounded(c.late, 2);
+        if (c.direction)
+            json["direction"] = rounded(*c.direction, 1);
+        if (c.seen)
+            json["place"] = {{"x", rounded(c.place.x, 3)}, {"y", rounded(c.place.y, 3)}};
+        list.push_back(std::move(json));
+    }
+    out << list.dump(2) << '\n';
+}
+
+class SpotCommand final : public Command {
+public:
+    void declare(CLI::App& app) override
+    {
+        app.add_option("MEDIA", media_, "A clip or a sound")->required();
+        app.add_option("--from", from_, "What tells: sound, picture or both (as far as MEDIA has them)")
+            ->check(CLI::IsMember({"sound", "picture", "both"}));
+        app.add_option("--kind", kind_, "all; onset: without naming beats; beat: only what falls on a steady beat")
+            ->check(CLI::IsMember({"all", "onset", "beat"}));
+        app.add_option("--band", band_, "Which part of the sound is listened to: low, mid, high or all")
+            ->check(CLI::IsMember({"low", "mid", "high", "all"}));
+        app.add_option("--sensitivity", sensitivity_, "0 only what stands out most, 1 everything (0.5)")
+            ->check(CLI::Range(0.0, 1.0));
+        app.add_option("--rate", rate_, "Rate the frames count at (the clip's; 24/1 for a sound)")
+            ->check(rateSpelling());
+        app.add_option("--format", format_, "csv or json")->check(CLI::IsMember({"csv", "json"}));
+    }
+
+    Status run(const BatchStreams& streams) override
+    {
+        auto media = openMedia(media_);
+        if (!media)
+            return media.error();
+        FindOptions options;
+        options.from = *findFromFromName(from_);
+        options.band = *bandFromName(band_);
+        options.sensitivity = sensitivity_;
+        options.beats = kind_ != "onset";
+        if (options.from == FindFrom::picture && !media->clip)
+            return Error{ErrorCode::noPicture, media_, "it has sound only; leave out --from picture"};
+        if (options.from == FindFrom::sound && !media->sound)
+            return Error{ErrorCode::notMedia, media_, "it has no sound; leave out --from sound"};
+        const FrameRate rate = !rate_.empty() ? *rateFrom(rate_) : media->clip ? media->clip->info().rate : FrameRate();
+        const auto found = find(media.value(), rate, options);
+        if (!found)
+            return found.error();
+        std::vector<Candidate> candidates = found->candidates;
+        if (kind_ == "beat")
+            std::erase_if(candidates, [](const Candidate& c) { return c.kind != StrikeKind::beat; });
+        if (format_ == "json")
+            writeJson(streams.out, candidates);
+        else
+            writeCsv(streams.out, candidates);
+        if (candidates.empty())
+            streams.err << "Nothing was found; a higher --sensitivity may find more\n";
+        if (!streams.out.flush())
+            return Error{ErrorCode::unwritable, "The output", "the candidates could not all be written"};
+        return Done{};
+    }
+
+private:
+    static Result<Found> find(const MediaSource& media, FrameRate rate, const FindOptions& options)
+    {
+        const Progress go = [](double) { return true; };
+        std::optional<SoundTrace> sound;
+        std::optional<PictureTrace> picture;
+        if (media.sound && options.from != FindFrom::picture) {
+            auto heard = listenTo(*media.sound, 0, go);
+            if (!heard)
+                return heard.error();
+            sound = std::move(heard).value();
+        }
+        if (media.clip && options.from != FindFrom::sound) {
+            const ClipInfo& info = media.clip->info();
+            const auto length = std::llround(rate.frames(info.rate.seconds(static_cast<double>(info.length))));
+            auto seen = watchClip(*media.clip, rate, std::max(length, 1LL), go);
+            if (!seen)
+                return seen.error();
+            picture = std::move(seen).value();
+        }
+        return findStrikes(sound ? &*sound : nullptr, picture ? &*picture : nullptr, 0, rate, options);
+    }
+
+    std::string media_;
+    std::string from_ = "both";
+    std::string kind_ = "all";
+    std::string band_ = "all";
+    double sensitivity_ = 0.5;
+    std::string rate_;
+    std::string format_ = "csv";
+};
+
+class TempoCommand final : public Command {
+public:
+    void declare(CLI::App& app) override { app.add_option("MEDIA", media_, "A clip or a sound")->required(); }
+
+    Status run(const BatchStreams& streams) override
+    {
+        const auto media = openMedia(media_);
+        if (!media)
+            return media.error();
+        if (!media->sound)
+            return Error{ErrorCode::notMedia, media_, "it has no sound"};
+        const auto trace = listenTo(*media->sound, 0, [](double) { return true; });
+        if (!trace)
+            return trace.error();
+        const auto tempo = tempoOf(trace.value(), onsetsOf(trace.value(), {}));
+        Json json{{"bpm", nullptr}, {"first_beat_seconds", nullptr}, {"confidence", 0.0}, {"beats", Json::array()}};
+        if (tempo) {
+            const BeatGrid& grid = tempo->grid;
+            json["bpm"] = rounded(grid.bpm, 3);
+            json["first_beat_seconds"] = rounded(grid.firstBeat, 4);
+            json["confidence"] = rounded(tempo->confidence, 3);
+            for (std::int64_t i = 0; i < tempo->beats; ++i)
+                json["beats"].push_back(rounded(grid.at(i), 4));
+            json["half_bpm"] = rounded(grid.bpm / 2, 3);
+            json["double_bpm"] = rounded(grid.bpm * 2, 3);
+            json["beats_per_bar"] = grid.barBeats;
+            json["first_bar_seconds"] = rounded(grid.at(grid.barStart), 4);
+        } else {
+            streams.err << "No steady beat was found\n";
+        }
+        streams.out << json.dump(2) << '\n';
+        if (!streams.out.flush())
+            return Error{ErrorCode::unwritable, "The output", "the tempo could not be written"};
+        return Done{};
+    }
+
+private:
+    std::string media_;
+};
+
+} // namespace
+
+std::unique_ptr<Command> makeSpotCommand()
+{
+    return std::make_unique<SpotCommand>();
+}
+
+std::unique_ptr<Command> makeTempoCommand()
+{
+    return std::make_unique<TempoCommand>();
+}
+
+} // namespace ember
