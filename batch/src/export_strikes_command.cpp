@@ -15,8 +15,8 @@ public:
     void declare(CLI::App& app) override
     {
         app.add_option("PROJECT", path_, "The project, NAME.vember")->required();
-        app.add_option("--as", format_, "csv, json, vtt or otio (by OUT's ending, else csv)")
-            ->check(CLI::IsMember({"csv", "json", "vtt", "otio"}));
+        app.add_option("--as", format_, "csv, json, jsonl, vtt, mid or otio (by OUT's ending, else csv)")
+            ->check(CLI::IsMember({"csv", "json", "jsonl", "vtt", "mid", "otio"}));
         app.add_option("-o,--output", output_, "The list to write (stdout)");
         app.add_flag("--force", force_, "Replace the list if it exists");
     }

@@ -13,7 +13,7 @@ class ImportCommand final : public Command {
 public:
     void declare(CLI::App& app) override
     {
-        app.add_option("LIST", list_, "The list: .csv, .json, .vtt or .otio")->required();
+        app.add_option("LIST", list_, "The list: .csv, .json, .jsonl, .vtt, .mid or .otio")->required();
         app.add_option("-p,--project", path_, "The project its strikes are put into, NAME.vember")->required();
         app.add_option("-o,--output", output_, "Write the result here instead of into the project itself");
         app.add_option("--rate", rate_, "Rate the list's frames and timecodes count at (the project's)")

@@ -2,6 +2,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <numbers>
 
 #include <nlohmann/json.hpp>
 
@@ -20,62 +21,158 @@ std::string textOf(const Json& value)
     return value.is_string() ? value.get<std::string>() : value.is_null() ? std::string() : value.dump();
 }
 
-} // namespace
-
-Result<StrikeList> strikesFromJson(std::string_view text, const ListReading& reading)
+Result<Json> parsed(std::string_view text, const std::string& where)
 {
-    Json json;
     try {
-        json = Json::parse(text);
+        return Json::parse(text);
     } catch (const Json::exception& error) { // of its grammar, or a number too large
         std::string what = error.what();
         if (const auto at = what.find("] "); at != std::string::npos)
             what = what.substr(at + 2);
-        return Error{ErrorCode::badFormat, "The list", what};
+        return Error{ErrorCode::badFormat, where, what};
     }
+}
+
+std::optional<double> numberIn(const Json& entry, const char* key)
+{
+    return entry.contains(key) && entry[key].is_number() ? std::optional(entry[key].get<double>()) : std::nullopt;
+}
+
+/// What flies apart at a place pushes the camera away from it; in the middle of the picture there is no way to go.
+std::optional<double> awayFrom(const Json& entry)
+{
+    constexpr double middle = 0.05;
+    if (!entry.contains("place") || !entry["place"].is_object())
+        return std::nullopt;
+    const auto x = numberIn(entry["place"], "x");
+    const auto y = numberIn(entry["place"], "y");
+    if (!x || !y || !(std::hypot(*x - 0.5, *y - 0.5) > middle))
+        return std::nullopt;
+    return std::round(std::atan2(0.5 - *y, 0.5 - *x) * 1800 / std::numbers::pi) / 10;
+}
+
+Result<ListedStrike> strikeFromEntry(const Json& entry, const ListReading& reading, const std::string& where)
+{
+    if (!entry.is_object())
+        return Error{ErrorCode::badFormat, where, "it is not an object"};
+    auto strike = strikeFromCells(
+        [&](std::string_view column) -> std::string {
+            const auto mapped = reading.columns.find(std::string(column));
+            if (mapped != reading.columns.end())
+                return entry.contains(mapped->second) ? textOf(entry[mapped->second]) : std::string();
+            for (const auto& [key, value] : entry.items())
+                if (columnFor(key) == column)
+                    return textOf(value);
+            return {};
+        },
+        reading, where);
+    if (strike && !strike->direction)
+        strike->direction = awayFrom(entry);
+    return strike;
+}
+
+/// Where a list tells energies instead of strengths: speed goes with the root of energy, and so does the strength,
+/// against the strongest of the list.
+void strengthsFromEnergies(StrikeList& strikes, const std::vector<std::optional<double>>& energies)
+{
+    double most = 0;
+    for (const auto& energy : energies)
+        most = std::max(most, energy.value_or(0));
+    for (std::size_t i = 0; i < strikes.size(); ++i)
+        if (energies[i] && most > 0)
+            strikes[i].strength = std::round(1000 * std::sqrt(std::max(0.0, *energies[i]) / most)) / 1000;
+}
+
+/// The energy of an entry that tells no strength.
+std::optional<double> energyOf(const Json& entry)
+{
+    for (const auto& [key, value] : entry.items())
+        if (columnFor(key) == "strength")
+            return std::nullopt;
+    return numberIn(entry, "energy");
+}
+
+} // namespace
+
+Result<StrikeList> strikesFromJsonLines(std::string_view text, const ListReading& reading)
+{
+    StrikeList strikes;
+    std::vector<std::optional<double>> energies;
+    std::size_t number = 0;
+    while (!text.empty()) {
+        const auto end = text.find('\n');
+        const std::string_view line = trimmed(text.substr(0, end));
+        text = end == std::string_view::npos ? std::string_view() : text.substr(end + 1);
+        const std::string where = "line " + std::to_string(++number);
+        if (line.empty())
+            continue;
+        const auto entry = parsed(line, where);
+        if (!entry)
+            return entry.error();
+        auto strike = strikeFromEntry(entry.value(), reading, where);
+        if (!strike)
+            return strike.error();
+        energies.push_back(energyOf(entry.value()));
+        strikes.push_back(std::move(strike).value());
+    }
+    strengthsFromEnergies(strikes, energies);
+    return strikes;
+}
+
+Result<StrikeList> strikesFromJson(std::string_view text, const ListReading& reading)
+{
+    const auto whole = parsed(text, "The list");
+    if (!whole)
+        return whole.error();
+    const Json& json = whole.value();
     const Json& list = json.is_object() && json.contains("strikes") ? json["strikes"] : json;
     if (!list.is_array())
         return Error{ErrorCode::badFormat, "The list", "it is JSON, but neither a list nor an object with \"strikes\""};
     StrikeList strikes;
+    std::vector<std::optional<double>> energies;
     for (std::size_t i = 0; i < list.size(); ++i) {
-        const std::string where = "entry " + std::to_string(i + 1);
-        const Json& entry = list[i];
-        if (!entry.is_object())
-            return Error{ErrorCode::badFormat, where, "it is not an object"};
-        const auto strike = strikeFromCells(
-            [&](std::string_view column) -> std::string {
-                const auto mapped = reading.columns.find(std::string(column));
-                if (mapped != reading.columns.end())
-                    return entry.contains(mapped->second) ? textOf(entry[mapped->second]) : std::string();
-                for (const auto& [key, value] : entry.items())
-                    if (columnFor(key) == column)
-                        return textOf(value);
-                return {};
-            },
-            reading, where);
+        auto strike = strikeFromEntry(list[i], reading, "entry " + std::to_string(i + 1));
         if (!strike)
             return strike.error();
-        strikes.push_back(strike.value());
+        energies.push_back(energyOf(list[i]));
+        strikes.push_back(std::move(strike).value());
     }
+    strengthsFromEnergies(strikes, energies);
     return strikes;
+}
+
+namespace {
+
+Json entryOf(const ListedStrike& strike, FrameRate rate)
+{
+    Json entry{{"frame", std::llround(rate.frames(strike.seconds))},
+               {"seconds", strike.seconds},
+               {"timecode", cellOf(strike, "timecode", rate)},
+               {"kind", kindName(strike.kind)},
+               {"name", strike.name},
+               {"strength", strike.strength}};
+    if (strike.direction)
+        entry["direction"] = *strike.direction;
+    if (strike.seed)
+        entry["seed"] = *strike.seed;
+    return entry;
+}
+
+} // namespace
+
+std::string strikesToJsonLines(const StrikeList& strikes, FrameRate rate)
+{
+    std::string text;
+    for (const ListedStrike& strike : strikes)
+        text += entryOf(strike, rate).dump(-1, ' ', false, Json::error_handler_t::replace) + "\n";
+    return text;
 }
 
 std::string strikesToJson(const StrikeList& strikes, FrameRate rate)
 {
     Json list = Json::array();
-    for (const ListedStrike& strike : strikes) {
-        Json entry{{"frame", std::llround(rate.frames(strike.seconds))},
-                   {"seconds", strike.seconds},
-                   {"timecode", cellOf(strike, "timecode", rate)},
-                   {"kind", kindName(strike.kind)},
-                   {"name", strike.name},
-                   {"strength", strike.strength}};
-        if (strike.direction)
-            entry["direction"] = *strike.direction;
-        if (strike.seed)
-            entry["seed"] = *strike.seed;
-        list.push_back(std::move(entry));
-    }
+    for (const ListedStrike& strike : strikes)
+        list.push_back(entryOf(strike, rate));
     const Json json{{"rate", std::to_string(rate.num()) + "/" + std::to_string(rate.den())}, {"strikes", list}};
     return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
 }

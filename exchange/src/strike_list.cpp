@@ -10,11 +10,11 @@ namespace ember {
 
 std::optional<ListFormat> listFormatFromName(std::string_view name)
 {
-    constexpr std::array<std::string_view, 4> names{"csv", "json", "vtt", "otio"};
+    constexpr std::array<std::string_view, 6> names{"csv", "json", "vtt", "otio", "mid", "jsonl"};
     for (std::size_t i = 0; i < names.size(); ++i)
         if (names[i] == name)
             return static_cast<ListFormat>(i);
-    return std::nullopt;
+    return name == "midi" ? std::optional(ListFormat::midi) : std::nullopt;
 }
 
 std::optional<ListFormat> listFormatOf(const std::string& path)
@@ -30,6 +30,8 @@ Result<StrikeList> strikesFromText(ListFormat format, std::string_view text, con
     case ListFormat::json: return strikesFromJson(text, reading);
     case ListFormat::vtt: return strikesFromVtt(text, reading);
     case ListFormat::otio: return strikesFromOtio(text, reading);
+    case ListFormat::midi: return strikesFromMidi(text);
+    case ListFormat::jsonLines: return strikesFromJsonLines(text, reading);
     }
     return StrikeList();
 }
@@ -41,6 +43,8 @@ std::string strikesToText(ListFormat format, const StrikeList& strikes, FrameRat
     case ListFormat::json: return strikesToJson(strikes, rate);
     case ListFormat::vtt: return strikesToVtt(strikes);
     case ListFormat::otio: return strikesToOtio(strikes, rate);
+    case ListFormat::midi: return strikesToMidi(strikes);
+    case ListFormat::jsonLines: return strikesToJsonLines(strikes, rate);
     }
     return {};
 }

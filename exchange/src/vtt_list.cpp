@@ -14,7 +14,8 @@ namespace {
 
 constexpr double cueSeconds = 0.5; ///< how long a strike is shown
 
-/// "hit", "80 %" and the rest, as far as they are there.
+} // namespace
+
 void readCue(std::string_view text, ListedStrike& strike)
 {
     const auto space = text.find(' ');
@@ -37,7 +38,12 @@ void readCue(std::string_view text, ListedStrike& strike)
     strike.name = std::string(text);
 }
 
-} // namespace
+std::string cueText(const ListedStrike& strike)
+{
+    const std::string text =
+        std::string(kindName(strike.kind)) + " " + std::to_string(std::lround(100 * strike.strength)) + " %";
+    return strike.name.empty() ? text : text + " " + strike.name;
+}
 
 Result<StrikeList> strikesFromVtt(std::string_view text, const ListReading& reading)
 {
@@ -72,8 +78,7 @@ std::string strikesToVtt(const StrikeList& strikes)
     std::string text = "WEBVTT\n";
     for (const ListedStrike& strike : strikes) {
         text += "\n" + clockText(strike.seconds) + " --> " + clockText(strike.seconds + cueSeconds) + "\n";
-        text += std::string(kindName(strike.kind)) + " " + std::to_string(std::lround(100 * strike.strength)) + " %";
-        text += strike.name.empty() ? "\n" : " " + strike.name + "\n";
+        text += cueText(strike) + "\n";
     }
     return text;
 }

@@ -16,7 +16,7 @@ Result<ListFormat> formatOf(const std::string& path)
 {
     const auto format = listFormatOf(path);
     if (!format)
-        return Error{ErrorCode::unsupported, path, "lists end in .csv, .json, .vtt or .otio"};
+        return Error{ErrorCode::unsupported, path, "lists end in .csv, .json, .jsonl, .vtt, .mid or .otio"};
     return *format;
 }
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Strikes as lists that other programs and people write and read. Text in, text out; see docs/lists.md.
+// Strikes as lists that other programs and people write and read. Text (of MIDI: bytes) in and out; see docs/lists.md.
 #pragma once
 
 #include <map>
@@ -27,12 +27,14 @@ struct ListedStrike {
 using StrikeList = std::vector<ListedStrike>;
 
 enum class ListFormat {
-    csv,  ///< a heading and a row for each strike (RFC 4180; semicolons and tabs are read too)
-    json, ///< objects of the same names
-    vtt,  ///< cues of WebVTT
-    otio, ///< markers of an OpenTimelineIO timeline
+    csv,       ///< a heading and a row for each strike (RFC 4180; semicolons and tabs are read too)
+    json,      ///< objects of the same names
+    vtt,       ///< cues of WebVTT
+    otio,      ///< markers of an OpenTimelineIO timeline
+    midi,      ///< notes of a Standard MIDI file
+    jsonLines, ///< an object in each line, as simulators and games log their collisions
 };
-/// "csv", "json", "vtt", "otio".
+/// "csv", "json", "vtt", "otio", "mid", "jsonl".
 std::optional<ListFormat> listFormatFromName(std::string_view name);
 /// By a file's ending.
 std::optional<ListFormat> listFormatOf(const std::string& path);
