@@ -20,8 +20,12 @@
 #include <QTemporaryDir>
 #include <QTextStream>
 
+#include "drop_bench.h"
 #include "ember/core/survey.h"
 #include "ember/project/shipped_recipes.h"
+#include "find_panel.h"
+#include "finder.h"
+#include "import_sheet.h"
 #include "main_window.h"
 #include "picture_view.h"
 #include "recipe_trace.h"
@@ -144,6 +148,59 @@ void takePages(MainWindow& window, const QDir& folder)
     strand->findChild<QAbstractButton*>(QStringLiteral("open-strand"))->click();
 }
 
+/// Finding on the bare clip: all that was heard and seen, what the picture alone tells, the beat.
+void takeFinding(const QString& clip, const QDir& folder)
+{
+    MainWindow window;
+    window.resize(1280, 800);
+    window.show();
+    window.openPath(clip);
+    waitFor([&] { return window.session().hasClip() && window.reel().waveformReady(); });
+    window.showFinding(true);
+    waitFor([&] { return window.finder().ready() && !window.finder().running(); });
+    window.finder().setCurrent(4);
+    settle(4000);
+    take(window, folder, "finding");
+    ember::FindOptions options = window.finder().options();
+    options.from = ember::FindFrom::picture;
+    options.sensitivity = 0.8;
+    window.finder().setOptions(options);
+    window.finder().setCurrent(1);
+    settle(1500);
+    take(window, folder, "finding-picture");
+    options.from = ember::FindFrom::sound;
+    options.sensitivity = 0.5;
+    window.finder().setOptions(options);
+    window.finder().setProposed(ember::app::Propose::everyBeat);
+    window.finder().setCurrent(window.finder().proposals().size() - 4);
+    settle(1500);
+    take(window, folder, "beat-grid");
+}
+
+/// A list from elsewhere before it is imported.
+void takeImport(const ember::Project& project, const QDir& folder)
+{
+    ember::Project bare = project;
+    bare.strikes.erase(bare.strikes.begin() + 2, bare.strikes.end());
+    const std::string text = "Cue;Hit at (s);What;How hard\n1;1.44;Hammer, first blow;100 %\n2;2.4;Hammer, second "
+                             "blow;95 %\n3;5.04;Ingot lands;85 %\n4;6.72;Ladle bursts;110 %\n5;13.2;Too late;50 %\n";
+    ember::app::ImportSheet sheet(bare, QStringLiteral("foundry-cues.csv"), {ember::ListFormat::csv, text});
+    sheet.findChild<QComboBox*>(QStringLiteral("import-column-seconds"))->setCurrentIndex(2);
+    sheet.findChild<QComboBox*>(QStringLiteral("import-column-name"))->setCurrentIndex(3);
+    sheet.findChild<QComboBox*>(QStringLiteral("import-column-strength"))->setCurrentIndex(4);
+    sheet.show();
+    settle(200);
+    sheet.grab().save(folder.filePath(QStringLiteral("list-import.png")));
+}
+
+void takeDropBench(MainWindow& window, const QDir& folder)
+{
+    ember::app::DropBench bench(window.session(), ember::app::Dialogs::standard());
+    bench.show();
+    settle(1500);
+    bench.grab().save(folder.filePath(QStringLiteral("drop-bench.png")));
+}
+
 } // namespace
 
 int main(int argc, char** argv)
@@ -184,6 +241,11 @@ int main(int argc, char** argv)
     settle(6000);
     take(window, folder, "main-window");
     takePages(window, folder);
+
+    takeFinding(QString::fromStdString(window.session().project().shot->clip), folder);
+
+    takeImport(window.session().project(), folder);
+    takeDropBench(window, folder);
 
     QTemporaryDir scratch;
     window.showRender(true);

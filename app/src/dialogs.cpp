@@ -35,6 +35,7 @@ Dialogs Dialogs::standard()
         box.exec();
         return box.clickedButton() == accept;
     };
+    dialogs.run = [](QDialog& dialog) { return dialog.exec() == QDialog::Accepted; };
     return dialogs;
 }
 

@@ -3,6 +3,7 @@
 
 #include <functional>
 
+#include <QDialog>
 #include <QString>
 #include <QWidget>
 
@@ -17,6 +18,9 @@ struct Dialogs {
         saveFile;
     std::function<SaveChoice(QWidget* parent, const QString& name)> unsavedChanges;
     std::function<bool(QWidget* parent, const QString& question, const QString& yes)> confirm;
+
+    /// Runs a window of ours until it is closed; true when it was accepted.
+    std::function<bool(QDialog& dialog)> run;
 
     /// The desktop's own.
     static Dialogs standard();

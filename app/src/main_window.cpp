@@ -21,18 +21,21 @@
 #include <QVBoxLayout>
 
 #include "anvil_view.h"
+#include "find_panel.h"
 #include "picture_view.h"
 #include "player.h"
 #include "recipe_page.h"
 #include "reel_view.h"
 #include "render_panel.h"
 #include "side_column.h"
+#include "tapper.h"
 #include "theme.h"
 
 namespace ember::app {
 
 MainWindow::MainWindow(Dialogs dialogs)
-    : dialogs_(std::move(dialogs)), session_(std::make_unique<Session>()), player_(std::make_unique<Player>(*session_))
+    : dialogs_(std::move(dialogs)), session_(std::make_unique<Session>()), player_(std::make_unique<Player>(*session_)),
+      finder_(std::make_unique<Finder>(*session_)), tapper_(std::make_unique<Tapper>(*session_, *player_))
 {
     setAcceptDrops(true);
     resize(1280, 800);
@@ -41,6 +44,7 @@ MainWindow::MainWindow(Dialogs dialogs)
     buildFileMenu();
     buildEditMenu();
     buildStrikeMenu();
+    buildFindMenu();
     buildPlayMenu();
     buildViewMenu();
     buildHelpMenu();
@@ -80,7 +84,8 @@ void MainWindow::buildBands()
     side_ = new SideColumn(*session_, dialogs_);
     renderPanel_ = new RenderPanel(*session_, dialogs_);
     anvil_ = new AnvilView(*session_);
-    reel_ = new ReelView(*session_);
+    reel_ = new ReelView(*session_, *finder_);
+    findPanel_ = new FindPanel(*session_, *finder_, dialogs_);
     welcome_ = buildWelcome();
 
     auto* pictureSide = new QWidget;
@@ -103,7 +108,14 @@ void MainWindow::buildBands()
     bands_ = new QSplitter(Qt::Vertical);
     bands_->addWidget(top_);
     bands_->addWidget(anvil_);
-    bands_->addWidget(reel_);
+    auto* reelBand = new QWidget;
+    auto* reelRow = new QHBoxLayout(reelBand);
+    reelRow->setContentsMargins(0, 0, 0, 0);
+    reelRow->setSpacing(0);
+    reelRow->addWidget(reel_, 1);
+    reelRow->addWidget(findPanel_);
+    findPanel_->hide();
+    bands_->addWidget(reelBand);
     for (auto* splitter : {top_, bands_}) {
         splitter->setHandleWidth(3);
         splitter->setChildrenCollapsible(false);
@@ -115,6 +127,8 @@ void MainWindow::buildBands()
     setCentralWidget(bands_);
     connect(&side_->recipes(), &RecipePage::previewAsked, picture_, &PictureView::setPreview);
     connect(side_, &SideColumn::renderAsked, this, [this] { showRender(true); });
+    connect(findPanel_, &FindPanel::closed, this, [this] { showFinding(false); });
+    connect(finder_.get(), &Finder::trouble, session_.get(), &Session::trouble);
     connect(renderPanel_, &RenderPanel::closed, this, [this] { showRender(false); });
 }
 
@@ -153,7 +167,8 @@ QWidget* MainWindow::buildWelcome()
     auto* title = new QLabel(tr("Vast Ember"), card);
     title->setFont(theme::words(20, true));
     column->addWidget(title);
-    auto* text = new QLabel(tr("Open a clip, or drop one here.\nStep to the first frame of contact and press S: it "
+    auto* text = new QLabel(tr("Open a clip, or drop one here. Ctrl+F finds what hits;\nor step to the first frame of "
+                               "contact and press S: it "
                                "shakes.\nShape it on the Anvil below, then render the film."),
                             card);
     text->setStyleSheet(QStringLiteral("color: #9a8f80"));
@@ -301,6 +316,14 @@ void MainWindow::showRender(bool shown)
     sideStack_->setCurrentWidget(shown ? static_cast<QWidget*>(renderPanel_) : side_);
 }
 
+void MainWindow::showFinding(bool shown)
+{
+    findPanel_->setVisible(shown);
+    reel_->setFindingShown(shown);
+    if (shown)
+        finder_->start();
+}
+
 void MainWindow::say(const QString& text)
 {
     told_->setText(text);
@@ -362,6 +385,8 @@ void MainWindow::refreshTransport()
     QStringList parts;
     if (!loopText.isEmpty())
         parts << loopText;
+    if (player_->speed() < 1)
+        parts << tr("%1 % speed").arg(std::lround(100 * player_->speed()));
     if (session_->hasClip())
         parts << (silence.isEmpty() ? tr("sound on") : silence.toLower());
     state_->setText(parts.join(QStringLiteral("   ")));

@@ -20,11 +20,15 @@ class QToolButton;
 namespace ember::app {
 
 class AnvilView;
+class DropBench;
+class FindPanel;
+class Finder;
 class PictureView;
 class Player;
 class ReelView;
 class RenderPanel;
 class SideColumn;
+class Tapper;
 
 /// The window: three bands and what connects them. It only wires.
 class MainWindow : public QMainWindow {
@@ -39,10 +43,13 @@ public:
     AnvilView& anvil() { return *anvil_; }
     ReelView& reel() { return *reel_; }
     RenderPanel& renderPanel() { return *renderPanel_; }
+    Finder& finder() { return *finder_; }
 
     /// Opens a clip or a project; asks first when changes would be lost.
     void openPath(const QString& path, bool alone = false);
     void showRender(bool shown);
+    /// Opens finding beside the Reel, and begins to find.
+    void showFinding(bool shown);
     /// The sentence in the notice above the picture; empty when there is none.
     QString notice() const;
 
@@ -64,6 +71,7 @@ private:
     void buildEditMenu();
     void buildStrikeMenu();
     void buildPlayMenu();
+    void buildFindMenu();
     void buildViewMenu();
     void buildHelpMenu();
     void connectSession();
@@ -77,7 +85,9 @@ private:
     void exportPoses();
     void importStrikes();
     void exportStrikes();
+    void showDropBench();
     void findClip();
+    void shapeFromSound();
     void rememberRecent(const QString& path);
     void fillRecent();
     void refreshActions();
@@ -91,12 +101,16 @@ private:
     Dialogs dialogs_;
     std::unique_ptr<Session> session_;
     std::unique_ptr<Player> player_;
+    std::unique_ptr<Finder> finder_;
+    std::unique_ptr<Tapper> tapper_;
     PictureView* picture_ = nullptr;
     SideColumn* side_ = nullptr;
     RenderPanel* renderPanel_ = nullptr;
     QStackedWidget* sideStack_ = nullptr;
     AnvilView* anvil_ = nullptr;
     ReelView* reel_ = nullptr;
+    FindPanel* findPanel_ = nullptr;
+    DropBench* dropBench_ = nullptr; ///< made when it is asked for
     QSplitter* bands_ = nullptr;
     QSplitter* top_ = nullptr;
     QWidget* notice_ = nullptr;

@@ -4,6 +4,7 @@
 
 #include <QAbstractButton>
 #include <QAction>
+#include <QActionGroup>
 #include <QApplication>
 #include <QDir>
 #include <QFileInfo>
@@ -13,14 +14,20 @@
 #include <QMessageBox>
 #include <QSettings>
 
+#include "drop_bench.h"
 #include "ember/film/import_strikes.h"
 #include "ember/film/pose_table.h"
 #include "ember/project/file.h"
+#include "ember/project/timing_edits.h"
+#include "find_panel.h"
+#include "import_sheet.h"
 #include "main_window.h"
 #include "picture_view.h"
 #include "player.h"
 #include "reel_view.h"
 #include "side_column.h"
+#include "tap_test.h"
+#include "tapper.h"
 
 namespace ember::app {
 
@@ -57,6 +64,7 @@ void MainWindow::buildFileMenu()
         add(menu, tr("&Import strikes from a list"), QKeySequence(Qt::CTRL | Qt::Key_I), [this] { importStrikes(); }));
     needClip_.push_back(add(menu, tr("Export strikes as a &list"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_E),
                             [this] { exportStrikes(); }));
+    needClip_.push_back(add(menu, tr("&Drop bench"), {}, [this] { showDropBench(); }));
     needClip_.push_back(add(menu, tr("Find the &clip"), {}, [this] { findClip(); }));
     menu->addSeparator();
     needClip_.push_back(add(menu, tr("Close &project"), QKeySequence(Qt::CTRL | Qt::Key_W), [this] {
@@ -115,6 +123,51 @@ void MainWindow::buildStrikeMenu()
     add(menu, tr("Ne&xt strike"), QKeySequence(Qt::Key_Down), [this] { session_->goToStrike(1); });
 }
 
+void MainWindow::buildFindMenu()
+{
+    QMenu* menu = menuBar()->addMenu(tr("Fi&nd"));
+    needClip_.push_back(add(menu, tr("&Find strikes"), QKeySequence(Qt::CTRL | Qt::Key_F),
+                            [this] { showFinding(findPanel_->isHidden()); }));
+    needClip_.push_back(add(menu, tr("&Next proposal"), QKeySequence(Qt::Key_Period), [this] { finder_->step(1); }));
+    needClip_.push_back(
+        add(menu, tr("&Previous proposal"), QKeySequence(Qt::Key_Comma), [this] { finder_->step(-1); }));
+    needClip_.push_back(add(menu, tr("&Accept it"), QKeySequence(Qt::Key_A), [this] { finder_->acceptCurrent(); }));
+    needClip_.push_back(add(menu, tr("&Reject it"), QKeySequence(Qt::Key_R), [this] { finder_->rejectCurrent(); }));
+    needClip_.push_back(
+        add(menu, tr("Accept a&ll"), QKeySequence(Qt::SHIFT | Qt::Key_A), [this] { finder_->acceptAll(); }));
+    menu->addSeparator();
+    needClip_.push_back(add(menu, tr("&Tap along"), QKeySequence(Qt::Key_K), [this] { tapper_->tap(); }));
+    add(menu, tr("Tap te&st"), {}, [this] { TapTest(this).exec(); });
+    menu->addSeparator();
+    needSelection_.push_back(add(menu, tr("&Shape from sound"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_F),
+                                 [this] { shapeFromSound(); }));
+    needSelection_.push_back(add(menu, tr("Sp&read evenly"), {}, [this] {
+        if (session_->selection().size() < 3)
+            say(tr("Select three strikes or more: those between the first and the last are spread"));
+        else
+            session_->edit(withStrikesSpread(session_->project(), session_->selection()),
+                           tr("%1 strikes spread evenly").arg(session_->selection().size()));
+    }));
+    QMenu* fall = menu->addMenu(tr("Strengths &fall to"));
+    fall->setToolTipsVisible(true);
+    for (const int percent : {90, 80, 70, 60, 50})
+        needSelection_.push_back(add(fall, tr("%1 % of the last").arg(percent), {}, [this, percent] {
+            session_->edit(withFallingStrengths(session_->project(), session_->selection(), percent / 100.0),
+                           tr("Strengths fall to %1 % each").arg(percent));
+        }));
+}
+
+void MainWindow::shapeFromSound()
+{
+    if (finder_->sound() == nullptr) {
+        say(session_->soundSource() ? tr("Find strikes first (Ctrl+F): the sound has to be heard")
+                                    : tr("The film has no sound to take a shape from"));
+        return;
+    }
+    session_->edit(withShapesFromSound(session_->project(), session_->selection(), *finder_->sound()),
+                   tr("Shaped as it sounds"));
+}
+
 void MainWindow::buildPlayMenu()
 {
     QMenu* menu = menuBar()->addMenu(tr("&Play"));
@@ -131,6 +184,15 @@ void MainWindow::buildPlayMenu()
     needClip_.push_back(add(menu, tr("Ten frames on"), QKeySequence(Qt::SHIFT | Qt::Key_Right), step(10)));
     needClip_.push_back(add(menu, tr("To the &start"), QKeySequence(Qt::Key_Home), step(-(1LL << 40))));
     needClip_.push_back(add(menu, tr("To the &end"), QKeySequence(Qt::Key_End), step(1LL << 40)));
+    QMenu* speeds = menu->addMenu(tr("Sp&eed"));
+    auto* group = new QActionGroup(this);
+    for (const int percent : {100, 75, 50, 25}) {
+        QAction* action = speeds->addAction(tr("%1 %").arg(percent));
+        action->setCheckable(true);
+        action->setChecked(percent == 100);
+        group->addAction(action);
+        connect(action, &QAction::triggered, this, [this, percent] { player_->setSpeed(percent / 100.0); });
+    }
     menu->addSeparator();
     needClip_.push_back(add(menu, tr("&Loop"), QKeySequence(Qt::Key_L), [this] {
         if (auto* button = findChild<QAbstractButton*>(QStringLiteral("loop")))
@@ -297,24 +359,37 @@ void MainWindow::exportPoses()
 
 void MainWindow::importStrikes()
 {
-    const QString path =
-        dialogs_.openFile(this, tr("Import strikes from a list"), tr("Lists of strikes (*.csv *.json *.vtt *.otio)"));
+    const QString path = dialogs_.openFile(this, tr("Import strikes from a list"),
+                                           tr("Lists of strikes (*.csv *.json *.jsonl *.vtt *.mid *.midi *.otio)"));
     if (path.isEmpty())
         return;
-    const auto list = readStrikeList(path.toStdString(), {session_->project().rate, {}});
-    if (!list) {
-        emit session_->trouble(QString::fromStdString(sentence(list.error())));
+    auto text = readListText(path.toStdString());
+    if (!text) {
+        emit session_->trouble(QString::fromStdString(sentence(text.error())));
         return;
     }
-    auto imported = withStrikesImported(session_->project(), list.value());
+    ImportSheet sheet(session_->project(), QFileInfo(path).fileName(), std::move(text).value(), this);
+    if (!dialogs_.run(sheet))
+        return;
+    auto imported = withStrikesImported(session_->project(), sheet.strikes());
     session_->edit(std::move(imported.project), QString::fromStdString(importSentence(imported)));
     session_->select(std::move(imported.ids));
 }
 
+void MainWindow::showDropBench()
+{
+    if (!dropBench_)
+        dropBench_ = new DropBench(*session_, dialogs_, this);
+    dropBench_->show();
+    dropBench_->raise();
+    dropBench_->activateWindow();
+}
+
 void MainWindow::exportStrikes()
 {
-    const QString path = dialogs_.saveFile(this, tr("Export strikes as"), session_->title() + QStringLiteral(".csv"),
-                                           tr("CSV (*.csv);;JSON (*.json);;WebVTT (*.vtt);;OpenTimelineIO (*.otio)"));
+    const QString path = dialogs_.saveFile(
+        this, tr("Export strikes as"), session_->title() + QStringLiteral(".csv"),
+        tr("CSV (*.csv);;JSON (*.json);;WebVTT (*.vtt);;MIDI (*.mid);;OpenTimelineIO (*.otio);;JSON Lines (*.jsonl)"));
     if (path.isEmpty())
         return;
     const QString named = QFileInfo(path).suffix().isEmpty() ? path + QStringLiteral(".csv") : path;

@@ -49,8 +49,8 @@ void Player::play()
 void Player::restart()
 {
     const FrameRate rate = session_.project().rate;
-    const auto ticks = [rate](std::int64_t frame) {
-        return std::llround(rate.seconds(static_cast<double>(frame)) * ticksPerSecond);
+    const auto ticks = [this, rate](std::int64_t frame) {
+        return std::llround(rate.seconds(static_cast<double>(frame)) * ticksPerSecond / speed_);
     };
     const LoopRange& loop = session_.loop();
     line_ = {ticks(session_.playhead()), 0, 0, ticks(session_.length())};
@@ -59,9 +59,8 @@ void Player::restart()
         line_.loopEnd = ticks(loop.last + 1);
     }
     sound_.stop();
-    const auto& info = session_.clipInfo();
-    if (soundOn_ && info && info->hasSound)
-        sound_.start(info->path, info->originSeconds, line_);
+    if (const auto source = session_.soundSource(); soundOn_ && source)
+        sound_.start(*source, speed_, line_);
     heard_ = 0;
     played_ = 0;
     heardAt_.start();
@@ -100,7 +99,7 @@ void Player::setSoundOn(bool on)
 
 QString Player::silence() const
 {
-    if (!session_.clipInfo() || !session_.clipInfo()->hasSound)
+    if (!session_.soundSource())
         return tr("The clip has no sound");
     if (!SoundOutput::deviceAvailable())
         return tr("No sound device: the clock leads");
@@ -122,12 +121,30 @@ std::int64_t Player::ticksPlayed()
     return played_;
 }
 
+double Player::framePosition()
+{
+    if (!playing_)
+        return static_cast<double>(session_.playhead());
+    return session_.project().rate.frames(static_cast<double>(line_.at(ticksPlayed())) * speed_ / ticksPerSecond);
+}
+
+void Player::setSpeed(double speed)
+{
+    speed = std::clamp(speed, slowest, 1.0);
+    if (speed == speed_)
+        return;
+    speed_ = speed;
+    if (playing_)
+        restart();
+    emit stateChanged();
+}
+
 void Player::tick()
 {
     const auto played = ticksPlayed();
     const FrameRate rate = session_.project().rate;
     // Half a tick guards against a frame's first sample rounding to just before it.
-    const double seconds = (static_cast<double>(line_.at(played)) + 0.5) / ticksPerSecond;
+    const double seconds = (static_cast<double>(line_.at(played)) + 0.5) * speed_ / ticksPerSecond;
     const auto frame = static_cast<std::int64_t>(std::floor(rate.frames(seconds)));
     if (line_.finished(played)) {
         session_.setPlayhead(session_.length() - 1);

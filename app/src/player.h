@@ -23,6 +23,13 @@ public:
     void pause();
     void toggle();
 
+    /// Of the film's own speed, 0.25 to 1. The sound goes along, lower in pitch.
+    static constexpr double slowest = 0.25;
+    double speed() const { return speed_; }
+    void setSpeed(double speed);
+    /// Where playback is now, in frames and their parts.
+    double framePosition();
+
     bool soundOn() const { return soundOn_; }
     void setSoundOn(bool on);
     /// Why no sound is heard, empty when it is (or could be).
@@ -51,6 +58,7 @@ private:
     QElapsedTimer heardAt_;   ///< and since when
     std::int64_t played_ = 0; ///< never goes back
     PlayLine line_;
+    double speed_ = 1;
     bool playing_ = false;
     bool soundOn_ = true;
     int shown_ = 0;

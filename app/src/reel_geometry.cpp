@@ -55,6 +55,20 @@ StrikeId strikeAt(const ReelLayout& layout, const std::vector<Strike>& strikes, 
     return found;
 }
 
+std::optional<std::size_t> proposalAt(const ReelLayout& layout, std::span<const Candidate> proposals, QPointF place)
+{
+    if (place.y() < layout.sparks.top() || place.y() > layout.sparks.bottom() + 2)
+        return std::nullopt;
+    std::optional<std::size_t> found;
+    double least = sparkHalf;
+    for (std::size_t i = 0; i < proposals.size(); ++i)
+        if (const double distance = std::abs(layout.sparkX(proposals[i].frame.index) - place.x()); distance <= least) {
+            least = distance;
+            found = i;
+        }
+    return found;
+}
+
 const SettleMark* settleAt(const ReelLayout& layout, const std::vector<SettleMark>& marks, QPointF place)
 {
     if (place.y() < layout.sparks.top() || place.y() > layout.trace.bottom())

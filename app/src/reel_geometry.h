@@ -1,11 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <optional>
+#include <span>
 #include <vector>
 
 #include <QRectF>
 
 #include "axis_map.h"
+#include "ember/analysis/candidates.h"
 #include "ember/core/project.h"
 
 namespace ember::app {
@@ -29,6 +32,9 @@ ReelLayout layOutReel(const QSizeF& size, double first, double last);
 
 /// The strike whose spark is under a place; 0 when none is. Of several the topmost (the last) one.
 StrikeId strikeAt(const ReelLayout& layout, const std::vector<Strike>& strikes, QPointF place);
+
+/// The proposal whose hollow spark is under a place.
+std::optional<std::size_t> proposalAt(const ReelLayout& layout, std::span<const Candidate> proposals, QPointF place);
 
 /// The settle mark whose post is under a place; null when none is.
 const SettleMark* settleAt(const ReelLayout& layout, const std::vector<SettleMark>& marks, QPointF place);

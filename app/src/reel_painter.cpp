@@ -242,6 +242,61 @@ void paintReelStrikes(QPainter& p, const ReelLayout& layout, const ReelPicture& 
     paintSparks(p, layout, picture);
 }
 
+namespace {
+
+/// Beats as short strokes at the foot of the sound, bars as long ones; left out where they would be a grey field.
+void paintBeats(QPainter& p, const ReelLayout& layout, const BeatGrid& beats, FrameRate rate)
+{
+    constexpr double closest = 5; // pixels
+    const double period = rate.frames(beats.period()) / layout.map.framesPerPixel();
+    const double start = rate.seconds(layout.map.toFrame(layout.sound.left()));
+    const double end = rate.seconds(layout.map.toFrame(layout.sound.right()));
+    const bool barsOnly = period < closest;
+    if (barsOnly && period * beats.barBeats < closest)
+        return;
+    for (auto beat = static_cast<std::int64_t>(std::ceil((start - beats.firstBeat) / beats.period()));
+         beats.at(beat) < end; ++beat) {
+        const bool bar = beats.startsBar(beat);
+        if (barsOnly && !bar)
+            continue;
+        const double x = layout.map.toPixel(rate.frames(beats.at(beat)));
+        p.setPen(QPen(bar ? theme::text : theme::dim, 1));
+        p.drawLine(QPointF(x, layout.sound.bottom()), QPointF(x, layout.sound.bottom() - (bar ? 9 : 5)));
+    }
+}
+
+} // namespace
+
+void paintReelProposals(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
+{
+    p.setClipRect(paperRect(layout));
+    p.setRenderHint(QPainter::Antialiasing);
+    if (picture.beats)
+        paintBeats(p, layout, *picture.beats, picture.project.rate);
+    for (std::size_t i = 0; i < picture.proposals.size(); ++i) {
+        const Candidate& candidate = picture.proposals[i];
+        const double x = layout.sparkX(candidate.frame.index);
+        if (x < layout.map.left - 10 || x > layout.map.right + 10)
+            continue;
+        const bool inHand = picture.inHand == i;
+        // A hollow spark as tall as the strike would be; how sure it is tells how whole its outline is.
+        const double height = layout.sparkHeight(candidate.strength);
+        const double ground = layout.sparks.bottom();
+        QPen pen(inHand ? theme::copper : theme::heat(candidate.strength), inHand ? 2 : 1.4);
+        if (candidate.confidence < 0.8)
+            pen.setDashPattern(candidate.confidence < 0.5 ? QList<qreal>{1, 2} : QList<qreal>{3, 2});
+        p.setPen(pen);
+        p.setBrush(Qt::NoBrush);
+        p.drawPolygon(QPolygonF{{x, ground - height}, {x + 4.5, ground}, {x - 4.5, ground}});
+        // And where it was told: over the frames what was seen, over the sound what was heard.
+        p.setPen(QPen(inHand ? theme::copper : theme::text, inHand ? 2 : 1));
+        if (candidate.seen)
+            p.drawLine(QPointF(x, layout.thumbs.bottom() - 7), QPointF(x, layout.thumbs.bottom()));
+        if (candidate.heard)
+            p.drawLine(QPointF(x, layout.sound.top()), QPointF(x, layout.sound.top() + 7));
+    }
+}
+
 void paintReelPlayhead(QPainter& p, const ReelLayout& layout, std::int64_t playhead)
 {
     p.setRenderHint(QPainter::Antialiasing);

@@ -4,6 +4,7 @@
 #include <functional>
 #include <span>
 
+#include "ember/analysis/candidates.h"
 #include "ember/core/image.h"
 #include "ember/core/sound.h"
 #include "ember/core/survey.h"
@@ -22,7 +23,10 @@ struct ReelPicture {
     const std::vector<StrikeId>& selection;
     StrikeId hovered;
     const Waveform& waveform;
-    bool silent;                                       ///< the clip has no sound
+    bool silent;                          ///< the clip has no sound
+    std::span<const Candidate> proposals; ///< strikes that are proposed
+    std::optional<std::size_t> inHand;    ///< the proposal that is decided on
+    std::optional<BeatGrid> beats;
     std::function<ImagePtr(std::int64_t frame)> thumb; ///< null while it is not there
 };
 
@@ -31,6 +35,8 @@ void paintReelGround(QPainter& painter, const ReelLayout& layout, const ReelPict
 /// Settle marks, strikes and the trace, which every edit may change.
 void paintReelStrikes(QPainter& painter, const ReelLayout& layout, const ReelPicture& picture);
 void paintReelPlayhead(QPainter& painter, const ReelLayout& layout, std::int64_t playhead);
+/// Proposed strikes over frames and sound, the beats they may fall on.
+void paintReelProposals(QPainter& painter, const ReelLayout& layout, const ReelPicture& picture);
 /// The rubber band over the sparks between two pixels.
 void paintReelBand(QPainter& painter, const ReelLayout& layout, double x0, double x1);
 

@@ -24,7 +24,8 @@ constexpr double waveSlotSeconds = 0.004;
 constexpr double longestFineWave = 1200; // beyond twenty minutes the slots grow instead of the memory
 } // namespace
 
-ReelView::ReelView(Session& session, QWidget* parent) : QWidget(parent), session_(session)
+ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
+    : QWidget(parent), session_(session), finder_(finder)
 {
     setObjectName(QStringLiteral("reel"));
     setMouseTracking(true);
@@ -35,9 +36,12 @@ ReelView::ReelView(Session& session, QWidget* parent) : QWidget(parent), session
         keepPlayheadSeen();
         update();
     });
+    connect(&session_, &Session::projectChanged, this, &ReelView::loadWaveform);
+    connect(&finder_, &Finder::changed, this, &ReelView::repaintStrikes);
     connect(&session_.thumbs(), &ThumbStore::ready, this, &ReelView::repaintAll);
     connect(&session_, &Session::opened, this, [this] {
         showAll();
+        waveformOf_.reset();
         loadWaveform();
     });
 }
@@ -51,6 +55,12 @@ ReelView::~ReelView()
 ReelLayout ReelView::layoutNow() const
 {
     return layOutReel(size(), range_.first, range_.last);
+}
+
+void ReelView::setFindingShown(bool shown)
+{
+    finding_ = shown;
+    repaintStrikes();
 }
 
 void ReelView::repaintStrikes()
@@ -87,20 +97,24 @@ void ReelView::keepPlayheadSeen()
 
 void ReelView::loadWaveform()
 {
+    const auto source = session_.soundSource();
+    if (source == waveformOf_ && (source || waveform_.low.empty()))
+        return;
     if (waveformStop_)
         *waveformStop_ = true;
+    waveformOf_ = source;
     waveform_ = {};
-    if (!session_.clipInfo() || !session_.clipInfo()->hasSound)
+    repaintAll();
+    if (!source)
         return;
-    const ClipInfo info = *session_.clipInfo();
     const double seconds = session_.project().rate.seconds(static_cast<double>(session_.length()));
     const double slot = waveSlotSeconds * std::max(1.0, seconds / longestFineWave);
     auto stop = std::make_shared<std::atomic<bool>>(false);
     waveformStop_ = stop;
     const QPointer<ReelView> self(this);
-    QThreadPool::globalInstance()->start([self, stop, info, seconds, slot] {
+    QThreadPool::globalInstance()->start([self, stop, source = *source, seconds, slot] {
         auto wave = std::make_shared<Result<Waveform>>(
-            readWaveform(info.path, info.originSeconds, seconds, slot, [&](double) { return !stop->load(); }));
+            readWaveform(source.path, source.originSeconds, seconds, slot, [&](double) { return !stop->load(); }));
         if (!*wave)
             return;
         QMetaObject::invokeMethod(QCoreApplication::instance(), [self, stop, wave] {
@@ -119,14 +133,16 @@ void ReelView::paintEvent(QPaintEvent*)
 {
     QPainter p(this);
     const ReelLayout layout = layoutNow();
-    const auto& info = session_.clipInfo();
     const ReelPicture picture{session_.project(),
                               session_.survey().ways(),
                               session_.loop(),
                               session_.selection(),
                               hovered_,
                               waveform_,
-                              info && !info->hasSound,
+                              session_.clipInfo() && !session_.soundSource(),
+                              finding_ ? std::span<const Candidate>(finder_.proposals()) : std::span<const Candidate>(),
+                              finding_ ? finder_.current() : std::nullopt,
+                              finding_ ? finder_.grid() : session_.project().beats,
                               [this](std::int64_t frame) { return session_.thumbs().thumb(frame); }};
     p.drawPixmap(0, 0, ground_.picture(*this, [&](QPixmap& paper) {
         paper.fill(theme::window);
@@ -137,6 +153,7 @@ void ReelView::paintEvent(QPaintEvent*)
         paper.fill(Qt::transparent);
         QPainter ink(&paper);
         paintReelStrikes(ink, layout, picture);
+        paintReelProposals(ink, layout, picture);
     }));
     if (session_.length() == 0)
         return;
@@ -178,6 +195,8 @@ void ReelView::mousePressEvent(QMouseEvent* event)
         before_ = session_.project();
         documentGesture_ = session_.newGesture();
         session_.setPlayhead(grabbedFrame_);
+    } else if (const auto proposal = proposalAt(layout, finder_.proposals(), pressed_); finding_ && proposal) {
+        finder_.setCurrent(proposal);
     } else if (layout.sparks.contains(pressed_)) {
         gesture_ = Gesture::band;
     } else if (layout.ruler.contains(pressed_) && (event->modifiers() & Qt::ShiftModifier) != 0) {
@@ -277,6 +296,11 @@ bool ReelView::event(QEvent* event)
                                    .arg(strikeTitle(*strike))
                                    .arg(strike->frame.index)
                                    .arg(std::lround(100 * strike->strength)),
+                               this);
+        else if (const auto proposal = proposalAt(layout, finder_.proposals(), help->pos()); finding_ && proposal)
+            QToolTip::showText(help->globalPos(),
+                               candidateSentence(finder_.proposals()[*proposal]) +
+                                   tr(". Click, then A accepts it and R rejects it."),
                                this);
         else if (const SettleMark* mark = settleAt(layout, session_.project().settles, help->pos()))
             QToolTip::showText(help->globalPos(),

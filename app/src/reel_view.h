@@ -7,6 +7,7 @@
 #include <QWidget>
 
 #include "ember/core/sound.h"
+#include "finder.h"
 #include "paper.h"
 #include "reel_geometry.h"
 #include "session.h"
@@ -18,7 +19,9 @@ namespace ember::app {
 class ReelView : public QWidget {
     Q_OBJECT
 public:
-    explicit ReelView(Session& session, QWidget* parent = nullptr);
+    ReelView(Session& session, Finder& finder, QWidget* parent = nullptr);
+    /// Proposals and beats are shown while finding is open.
+    void setFindingShown(bool shown);
     ~ReelView() override;
 
     ReelLayout layoutNow() const;
@@ -48,11 +51,13 @@ private:
     void scrubTo(double x);
 
     Session& session_;
+    Finder& finder_;
+    bool finding_ = false;
     Paper ground_;
     Paper strikes_; ///< over it
     ReelRange range_{0, 1};
     Waveform waveform_;
-    QString waveformOf_;
+    std::optional<SoundSource> waveformOf_;
     std::shared_ptr<std::atomic<bool>> waveformStop_;
     Gesture gesture_ = Gesture::none;
     QPointF pressed_;

@@ -70,6 +70,11 @@ void Session::redo()
     emit told(tr("Done again: %1").arg(QString::fromStdString(document_.undoText())));
 }
 
+std::optional<SoundSource> Session::soundSource() const
+{
+    return clipInfo_ ? soundOf(project(), *clipInfo_) : std::nullopt;
+}
+
 // --- selection ---
 
 void Session::selectChanged(const Project& before)

@@ -12,6 +12,7 @@
 #include "ember/core/motion.h"
 #include "ember/core/projection.h"
 #include "ember/core/survey.h"
+#include "ember/film/sound_source.h"
 #include "ember/project/document.h"
 #include "ember/project/film_edits.h"
 #include "ember/project/recipe_edits.h"
@@ -118,6 +119,8 @@ public:
     bool hasClip() const { return clipOpen_; }
     bool opening() const { return opening_; }
     const std::optional<ClipInfo>& clipInfo() const { return clipInfo_; }
+    /// Where the film's sound is read; nothing where there is none.
+    std::optional<SoundSource> soundSource() const;
 
     /// A clip or a project, by its name. Runs on another thread; opened() or trouble() follows. `alone`: a picture that
     /// looks like one of a numbered series is opened by itself.

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "sound_output.h"
 
+#include <cmath>
+
 #include <QAudioDevice>
 #include <QAudioFormat>
 #include <QAudioSink>
@@ -22,7 +24,7 @@ bool SoundOutput::deviceAvailable()
     return !QMediaDevices::defaultAudioOutput().isNull();
 }
 
-bool SoundOutput::start(const std::string& file, double originSeconds, const PlayLine& line)
+bool SoundOutput::start(const SoundSource& source, double speed, const PlayLine& line)
 {
     stop();
     const QAudioDevice device = QMediaDevices::defaultAudioOutput();
@@ -34,7 +36,8 @@ bool SoundOutput::start(const std::string& file, double originSeconds, const Pla
     format.setSampleFormat(QAudioFormat::Int16);
     if (!device.isFormatSupported(format))
         return false;
-    auto reader = SoundReader::open(file, originSeconds, {rate, 2});
+    auto reader =
+        SoundReader::open(source.path, source.originSeconds, {static_cast<int>(std::lround(rate / speed)), 2});
     if (!reader)
         return false;
     feed_ = std::make_unique<SoundFeed>(std::move(reader).value(), line, rate / 2);

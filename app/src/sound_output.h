@@ -7,6 +7,7 @@
 
 #include <QObject>
 
+#include "ember/film/sound_source.h"
 #include "playback.h"
 
 class QAudioSink;
@@ -26,9 +27,9 @@ public:
 
     static bool deviceAvailable();
 
-    /// Starts at `line.start` (in samples at `rate`). False when there is no device or no sound; then time is not kept
-    /// here.
-    bool start(const std::string& file, double originSeconds, const PlayLine& line);
+    /// Starts at `line.start` (in samples as they are played, at `rate`). At half speed the sound is read at twice the
+    /// rate. False when there is no device or no sound; then time is not kept here.
+    bool start(const SoundSource& source, double speed, const PlayLine& line);
     void stop();
     bool running() const { return sink_ != nullptr; }
     /// Samples heard since the start: the clock of playback.

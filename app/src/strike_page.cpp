@@ -407,10 +407,12 @@ void StrikePage::refresh()
     strike_->setVisible(first != nullptr);
     hint_->setVisible(first == nullptr);
     if (first == nullptr)
-        hint_->setText(project.strikes.empty() ? tr("No strike yet.\n\nStep to the first frame of contact and press S, "
-                                                    "or 1 blast, 2 landing, 3 hit, 4 beat.")
-                                               : tr("No strike selected.\n\nClick a spark on the Reel, or press Up and "
-                                                    "Down to go from strike to strike."));
+        hint_->setText(
+            project.strikes.empty()
+                ? tr("No strike yet.\n\nCtrl+F finds them all. Or step to the first frame of contact and press S, "
+                     "or 1 blast, 2 landing, 3 hit, 4 beat.")
+                : tr("No strike selected.\n\nClick a spark on the Reel, or press Up and "
+                     "Down to go from strike to strike."));
     strike_->refresh();
     // Strands are shown for one strike, or for several that share a recipe.
     const bool shared = first != nullptr && std::all_of(selection.begin(), selection.end(), [&](StrikeId id) {

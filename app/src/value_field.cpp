@@ -108,6 +108,8 @@ QString ValueField::shownText() const
     if (number.contains(QLatin1Char('.')))
         while (number.endsWith(QLatin1Char('0')))
             number.chop(1);
+    if (number.endsWith(QLatin1Char('.')))
+        number.chop(1);
     const QString unit = !isTime() ? toQString(spec_.unit) : inSeconds_ ? tr("s") : tr("f");
     if (unit.isEmpty())
         return number;

@@ -12,7 +12,7 @@ namespace {
 
 using Json = nlohmann::ordered_json;
 
-constexpr std::size_t mostBodies = 200;
+constexpr std::size_t mostBodies = 60;
 
 /// Reads the values of one object and keeps the first that is wrong.
 class Reader {
@@ -136,7 +136,7 @@ Result<Scene> sceneFromJson(std::string_view text, const std::string& name)
         reader.number("drop", version, 1, 1);
         if (version != 1)
             reader.wrong("\"drop\": 1 is missing, so it is no scene of the drop bench");
-        reader.number("seconds", scene.seconds, 0.1, 600);
+        reader.number("seconds", scene.seconds, 0.1, 60);
         reader.number("gravity", scene.gravity, 0, 100);
         reader.number("least_energy", scene.least, 0, 1e9);
         if (const Json* view = reader.find("view")) {
@@ -148,7 +148,7 @@ Result<Scene> sceneFromJson(std::string_view text, const std::string& name)
         }
         const Json* bodies = reader.find("bodies");
         if (bodies == nullptr || !bodies->is_array() || bodies->empty() || bodies->size() > mostBodies)
-            reader.wrong("bodies should be a list of 1 to 200");
+            reader.wrong("bodies should be a list of 1 to 60");
         else
             for (const Json& body : *bodies)
                 scene.bodies.push_back(bodyFrom(body, scene.bodies.size() + 1, error));

@@ -84,6 +84,18 @@ std::string quotedWhereNeeded(const std::string& cell)
 
 } // namespace
 
+std::vector<std::string> csvHeadings(std::string_view text)
+{
+    if (text.starts_with("\xEF\xBB\xBF"))
+        text.remove_prefix(3);
+    const auto rows = rowsOf(text, separatorOf(text));
+    std::vector<std::string> headings;
+    if (rows && !rows->empty())
+        for (const std::string& heading : rows->front().cells)
+            headings.emplace_back(trimmed(heading));
+    return headings;
+}
+
 Result<StrikeList> strikesFromCsv(std::string_view text, const ListReading& reading)
 {
     if (text.starts_with("\xEF\xBB\xBF"))
@@ -99,6 +111,10 @@ Result<StrikeList> strikesFromCsv(std::string_view text, const ListReading& read
         if (const auto column = columnFor(heading[i]); column && !places.contains(*column))
             places[*column] = i;
     for (const auto& [ours, theirs] : reading.columns) {
+        if (theirs.empty()) {
+            places.erase(ours);
+            continue;
+        }
         const auto found = std::find_if(heading.begin(), heading.end(),
                                         [&, wanted = &theirs](auto& h) { return trimmed(h) == trimmed(*wanted); });
         const auto column = std::find(listColumns.begin(), listColumns.end(), ours);

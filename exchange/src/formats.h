@@ -8,6 +8,10 @@ namespace ember {
 Result<StrikeList> strikesFromCsv(std::string_view text, const ListReading& reading);
 std::string strikesToCsv(const StrikeList& strikes, FrameRate rate);
 
+/// The headings of a table, and the keys of a list's first object.
+std::vector<std::string> csvHeadings(std::string_view text);
+std::vector<std::string> jsonKeys(std::string_view text);
+
 Result<StrikeList> strikesFromJson(std::string_view text, const ListReading& reading);
 std::string strikesToJson(const StrikeList& strikes, FrameRate rate);
 

@@ -94,6 +94,23 @@ std::optional<double> energyOf(const Json& entry)
 
 } // namespace
 
+std::vector<std::string> jsonKeys(std::string_view text)
+{
+    auto json = parsed(text, {});
+    if (!json) // lines: the first is enough
+        json = parsed(text.substr(0, text.find('\n')), {});
+    std::vector<std::string> keys;
+    if (!json)
+        return keys;
+    const Json& whole = json.value();
+    const Json& list = whole.is_object() && whole.contains("strikes") ? whole["strikes"] : whole;
+    const Json& first = list.is_array() && !list.empty() ? list[0] : list;
+    if (first.is_object())
+        for (const auto& [key, value] : first.items())
+            keys.push_back(key);
+    return keys;
+}
+
 Result<StrikeList> strikesFromJsonLines(std::string_view text, const ListReading& reading)
 {
     StrikeList strikes;

@@ -49,6 +49,26 @@ std::string strikesToText(ListFormat format, const StrikeList& strikes, FrameRat
     return {};
 }
 
+std::vector<ListColumn> columnsOf(ListFormat format, std::string_view text)
+{
+    std::vector<std::string> names;
+    if (format == ListFormat::csv)
+        names = csvHeadings(text);
+    else if (format == ListFormat::json || format == ListFormat::jsonLines)
+        names = jsonKeys(text);
+    std::vector<ListColumn> columns;
+    for (std::string& name : names) {
+        const auto ours = columnFor(name);
+        columns.push_back({std::move(name), std::string(ours.value_or(std::string_view()))});
+    }
+    return columns;
+}
+
+std::span<const std::string_view> ourColumns()
+{
+    return listColumns;
+}
+
 StrikeList listOf(const Project& project)
 {
     StrikeList list;

@@ -8,6 +8,7 @@
 #include <mutex>
 #include <thread>
 
+#include "ember/analysis/sound_shape.h"
 #include "ember/media/sound_reader.h"
 
 namespace ember {
@@ -120,6 +121,40 @@ Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t le
     if (trouble)
         return *trouble;
     return watcher.finish();
+}
+
+Project withShapesFromSound(Project project, const std::vector<StrikeId>& ids, const SoundTrace& sound)
+{
+    constexpr double early = 0.6; // frames that an onset may lie before or after its strike
+    const std::vector<Onset> onsets = onsetsOf(sound, {});
+    for (const StrikeId id : ids) {
+        Strike* strike = project.strike(id);
+        const Recipe* recipe = strike != nullptr ? project.recipe(strike->recipe) : nullptr;
+        if (recipe == nullptr)
+            continue;
+        const auto heardAt = [&](Frame frame) {
+            return project.rate.seconds(static_cast<double>(frame.index)) - project.sound.offset;
+        };
+        double from = heardAt(strike->frame);
+        for (const Onset& onset : onsets)
+            if (std::abs(project.rate.frames(onset.seconds - from)) < early) {
+                from = onset.seconds;
+                break;
+            }
+        double next = sound.seconds;
+        for (const Strike& other : project.strikes)
+            if (other.frame > strike->frame)
+                next = std::min(next, heardAt(other.frame));
+        if (from < 0 || from >= sound.seconds)
+            continue;
+        const Envelope shape = envelopeFromSound(sound, from, next, project.rate, recipe->envelope);
+        for (const EnvelopeField field :
+             {EnvelopeField::attack, EnvelopeField::hold, EnvelopeField::decay, EnvelopeField::decaySlope,
+              EnvelopeField::decayCurve, EnvelopeField::rumble, EnvelopeField::rumbleUntil, EnvelopeField::rumbleLength,
+              EnvelopeField::release})
+            strike->overrides.set(field, shape[field]);
+    }
+    return project;
 }
 
 StrikeList listOf(const std::vector<Candidate>& candidates, FrameRate rate)

@@ -22,15 +22,23 @@ Result<ListFormat> formatOf(const std::string& path)
 
 } // namespace
 
-Result<StrikeList> readStrikeList(const std::string& path, const ListReading& reading)
+Result<ListText> readListText(const std::string& path)
 {
     const auto format = formatOf(path);
     if (!format)
         return format.error();
-    const auto text = readFile(path, largestList, "a list of strikes");
+    auto text = readFile(path, largestList, "a list of strikes");
     if (!text)
         return text.error();
-    auto list = strikesFromText(format.value(), text.value(), reading);
+    return ListText{format.value(), std::move(text).value()};
+}
+
+Result<StrikeList> readStrikeList(const std::string& path, const ListReading& reading)
+{
+    const auto text = readListText(path);
+    if (!text)
+        return text.error();
+    auto list = strikesFromText(text->format, text->text, reading);
     if (!list)
         return Error{list.error().code, path + ", " + list.error().subject, list.error().detail};
     return list;

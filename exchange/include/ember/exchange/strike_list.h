@@ -4,6 +4,7 @@
 
 #include <map>
 #include <optional>
+#include <span>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -43,11 +44,21 @@ std::optional<ListFormat> listFormatOf(const std::string& path);
 struct ListReading {
     FrameRate rate; ///< of the frames and timecodes in it
     std::map<std::string, std::string>
-        columns; ///< where the heading is foreign: ours ("seconds") to the list's ("Cue in")
+        columns; ///< where the heading is foreign: ours ("seconds") to the list's ("Cue in"); to none where empty
 };
 
 /// The strikes of a list, in its order. An error tells the line (or the entry) and what is wrong there.
 Result<StrikeList> strikesFromText(ListFormat format, std::string_view text, const ListReading& reading);
+/// The names of a list's columns, as they stand in it, and which of ours ("seconds") each is taken for; empty for
+/// formats that have none or text that cannot be read.
+struct ListColumn {
+    std::string name;
+    std::string takenFor; ///< empty: nothing
+};
+std::vector<ListColumn> columnsOf(ListFormat format, std::string_view text);
+/// What a strike's values are called in lists, in their order.
+std::span<const std::string_view> ourColumns();
+
 /// Times are written exactly: seconds in the shortest digits that read back to the same value, frames at `rate`.
 std::string strikesToText(ListFormat format, const StrikeList& strikes, FrameRate rate);
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <functional>
+#include <vector>
 
 #include "ember/analysis/candidates.h"
 #include "ember/exchange/strike_list.h"
@@ -17,6 +18,9 @@ Result<SoundTrace> listenTo(const SoundSource& source, double seconds, const Pro
 
 /// Watches a clip from its first frame to its last. Decoding and watching go on at once, on two threads.
 Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t length, const Progress& progress);
+
+/// Gives strikes, as values of their own, the envelopes that their sounds have until the strike that follows.
+Project withShapesFromSound(Project project, const std::vector<StrikeId>& ids, const SoundTrace& sound);
 
 /// Candidates as a list of strikes, each on its frame.
 StrikeList listOf(const std::vector<Candidate>& candidates, FrameRate rate);

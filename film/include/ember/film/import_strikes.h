@@ -8,6 +8,13 @@ namespace ember {
 
 /// A list in a file whose ending tells its format. Errors name the file and the place in it.
 Result<StrikeList> readStrikeList(const std::string& path, const ListReading& reading);
+/// The text of a list in a file, and its format by the ending, for those who want to look before they read.
+struct ListText {
+    ListFormat format;
+    std::string text;
+};
+Result<ListText> readListText(const std::string& path);
+
 /// A project's strikes as a list; the ending tells the format.
 Status writeStrikeList(const Project& project, const std::string& path);
 

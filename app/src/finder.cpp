@@ -1,0 +1,357 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "finder.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <QCoreApplication>
+#include <QPointer>
+#include <QThreadPool>
+
+#include "ember/film/import_strikes.h"
+#include "ember/film/new_project.h"
+
+namespace ember::app {
+
+/// What goes to the other thread and comes back.
+struct Finder::Work {
+    Project project;
+    std::optional<SoundSource> source; ///< to be heard
+    bool watch = false;                ///< to be seen
+    std::atomic<bool> stop{false};
+    std::shared_ptr<SoundTrace> sound;
+    std::shared_ptr<PictureTrace> picture;
+    QString trouble;
+
+    /// `tell` is given how much is done.
+    void run(const std::function<void(double)>& tell)
+    {
+        const double soundShare = !source ? 0 : watch ? 0.1 : 1;
+        if (source) {
+            const double length = project.rate.seconds(static_cast<double>(project.length())) + soundfield::offset.max;
+            keep(sound, listenTo(*source, length, [&](double done) {
+                     tell(soundShare * done);
+                     return !stop.load();
+                 }));
+        }
+        if (!watch || stop)
+            return;
+        auto clip = openShot(project);
+        keep(picture, clip ? watchClip(*clip.value(), project.rate, project.length(),
+                                       [&](double done) {
+                                           tell(soundShare + (1 - soundShare) * done);
+                                           return !stop.load();
+                                       })
+                           : Result<PictureTrace>(clip.error()));
+    }
+
+private:
+    template <typename Trace>
+    void keep(std::shared_ptr<Trace>& place, Result<Trace> result)
+    {
+        if (result)
+            place = std::make_shared<Trace>(std::move(result).value());
+        else if (result.error().code != ErrorCode::cancelled)
+            trouble = QString::fromStdString(sentence(result.error()));
+    }
+};
+
+Finder::Finder(Session& session) : session_(session)
+{
+    connect(&session_, &Session::opened, this, &Finder::forget);
+    connect(&session_, &Session::projectChanged, this, &Finder::projectChanged);
+}
+
+Finder::~Finder()
+{
+    if (work_)
+        work_->stop = true;
+}
+
+// --- the work ---
+
+void Finder::forget()
+{
+    cancel();
+    sound_.reset();
+    picture_.reset();
+    found_ = {};
+    rejected_.clear();
+    current_.reset();
+    proposals_.clear();
+    emit changed();
+}
+
+void Finder::start()
+{
+    if (running_ || session_.length() == 0)
+        return;
+    const auto source = session_.soundSource();
+    auto work = std::make_shared<Work>();
+    work->project = session_.project();
+    if (!sound_)
+        work->source = source;
+    work->watch = !picture_ && session_.hasClip();
+    if (!work->source && !work->watch) {
+        ask();
+        return;
+    }
+    work_ = work;
+    if (work->source) { // as it was recorded: it may be laid elsewhere without being heard anew
+        work->source->originSeconds += session_.project().sound.offset;
+        heardFile_ = work->source->path;
+    }
+    running_ = true;
+    progress_ = 0;
+    emit progressed();
+    const QPointer<Finder> self(this);
+    QThreadPool::globalInstance()->start([self, work] {
+        int told = -1;
+        work->run([&](double done) {
+            const int percent = static_cast<int>(100 * done);
+            if (percent == told)
+                return;
+            told = percent;
+            QMetaObject::invokeMethod(QCoreApplication::instance(), [self, work, done] {
+                Finder* finder = self.data();
+                if (finder == nullptr || finder->work_ != work)
+                    return;
+                finder->progress_ = done;
+                emit finder->progressed();
+            });
+        });
+        QMetaObject::invokeMethod(QCoreApplication::instance(), [self, work] {
+            Finder* finder = self.data();
+            if (finder != nullptr && finder->work_ == work)
+                finder->finish(work);
+        });
+    });
+}
+
+void Finder::cancel()
+{
+    if (!work_)
+        return;
+    work_->stop = true;
+    work_.reset();
+    running_ = false;
+    emit progressed();
+}
+
+void Finder::finish(const std::shared_ptr<Work>& work)
+{
+    work_.reset();
+    running_ = false;
+    if (work->sound)
+        sound_ = work->sound;
+    if (work->picture)
+        picture_ = work->picture;
+    ask();
+    emit progressed();
+    if (!work->trouble.isEmpty())
+        emit trouble(work->trouble);
+}
+
+// --- what is asked ---
+
+void Finder::setOptions(const FindOptions& options)
+{
+    options_ = options;
+    ask();
+}
+
+void Finder::setProposed(Propose propose)
+{
+    propose_ = propose;
+    this->propose();
+}
+
+void Finder::projectChanged()
+{
+    // Another sound has to be heard anew; one that is only laid elsewhere has not.
+    const auto source = session_.soundSource();
+    if (sound_ && (!source || source->path != heardFile_)) {
+        sound_.reset();
+        found_ = {};
+    }
+    if (ready())
+        ask();
+}
+
+void Finder::ask()
+{
+    if (ready())
+        found_ = findStrikes(sound_.get(), picture_.get(), session_.project().sound.offset, session_.project().rate,
+                             options_);
+    propose();
+}
+
+std::optional<BeatGrid> Finder::grid() const
+{
+    if (session_.project().beats)
+        return session_.project().beats;
+    return found_.tempo ? std::optional(found_.tempo->grid) : std::nullopt;
+}
+
+std::vector<double> Finder::moments() const
+{
+    std::vector<double> seconds;
+    for (const Candidate& candidate : found_.candidates)
+        seconds.push_back(candidate.seconds);
+    return seconds;
+}
+
+std::vector<Candidate> Finder::beatsOf(const BeatGrid& grid) const
+{
+    constexpr double near = 0.05;
+    const FrameRate rate = session_.project().rate;
+    const double end = rate.seconds(static_cast<double>(session_.length()));
+    std::vector<Candidate> beats;
+    const auto first = static_cast<std::int64_t>(std::ceil(-grid.firstBeat / grid.period()));
+    for (std::int64_t beat = first; grid.at(beat) < end; ++beat) {
+        if (propose_ == Propose::barStarts && !grid.startsBar(beat))
+            continue;
+        if (propose_ == Propose::everySecondBeat && (beat - grid.barStart) % 2 != 0)
+            continue;
+        Candidate candidate;
+        candidate.seconds = grid.at(beat);
+        candidate.frame = Frame{std::llround(rate.frames(candidate.seconds))};
+        candidate.kind = StrikeKind::beat;
+        candidate.strength = 0.5; // it is not heard
+        candidate.confidence = 0.2;
+        for (const Candidate& event : found_.candidates)
+            if (event.heard && std::abs(event.seconds - candidate.seconds) < near) {
+                candidate.strength = event.strength;
+                candidate.confidence = event.confidence;
+                candidate.heard = true;
+            }
+        if (candidate.frame.index >= 0 && candidate.frame.index < session_.length())
+            beats.push_back(candidate);
+    }
+    return beats;
+}
+
+void Finder::propose()
+{
+    constexpr double strong = 0.6;
+    const std::int64_t was = currentProposal() != nullptr ? currentProposal()->frame.index : -1;
+    const auto beats = grid();
+    proposals_ =
+        propose_ >= Propose::everyBeat ? beats ? beatsOf(*beats) : std::vector<Candidate>() : found_.candidates;
+    std::set<std::int64_t> taken;
+    for (const Strike& strike : session_.project().strikes)
+        taken.insert(strike.frame.index);
+    std::erase_if(proposals_, [&](const Candidate& c) {
+        if (propose_ == Propose::strong && c.strength < strong)
+            return true;
+        if (propose_ == Propose::onBeat && c.kind != StrikeKind::beat)
+            return true;
+        return c.frame.index < 0 || c.frame.index >= session_.length() || taken.contains(c.frame.index) ||
+               rejected_.contains(c.frame.index);
+    });
+    current_.reset();
+    for (std::size_t i = 0; i < proposals_.size(); ++i)
+        if (proposals_[i].frame.index == was)
+            current_ = i;
+    emit changed();
+}
+
+// --- deciding ---
+
+void Finder::setCurrent(std::optional<std::size_t> index)
+{
+    current_ = index && *index < proposals_.size() ? index : std::nullopt;
+    if (current_)
+        session_.setPlayhead(proposals_[*current_].frame.index);
+    emit changed();
+}
+
+void Finder::step(int direction)
+{
+    if (proposals_.empty()) {
+        emit session_.told(ready() ? tr("There is nothing left to decide") : tr("Find strikes first, with Ctrl+F"));
+        return;
+    }
+    const auto here = session_.playhead();
+    std::optional<std::size_t> next;
+    for (std::size_t i = 0; i < proposals_.size(); ++i) {
+        const auto frame = proposals_[i].frame.index;
+        // The one in hand is passed; else one under the playhead counts.
+        if (direction > 0 && (current_ ? i > *current_ : frame >= here)) {
+            next = i;
+            break;
+        }
+        if (direction < 0 && (current_ ? i < *current_ : frame <= here))
+            next = i;
+    }
+    if (!next) {
+        emit session_.told(direction > 0 ? tr("That was the last one") : tr("That was the first one"));
+        return;
+    }
+    setCurrent(next);
+    emit session_.told(candidateSentence(proposals_[*next]));
+}
+
+void Finder::accept(const std::vector<Candidate>& candidates)
+{
+    auto imported = withStrikesImported(session_.project(), listOf(candidates, session_.project().rate));
+    if (shapesFromSound_ && sound_)
+        imported.project = withShapesFromSound(std::move(imported.project), imported.ids, *sound_);
+    session_.edit(std::move(imported.project), QString::fromStdString(importSentence(imported)));
+    session_.select(std::move(imported.ids));
+}
+
+void Finder::acceptCurrent()
+{
+    if (currentProposal() == nullptr) {
+        step(1);
+        return;
+    }
+    const std::size_t at = *current_;
+    accept({proposals_[at]}); // it goes from the proposals, and the next one takes its place
+    if (at < proposals_.size())
+        setCurrent(at);
+}
+
+void Finder::rejectCurrent()
+{
+    if (currentProposal() == nullptr) {
+        step(1);
+        return;
+    }
+    const std::size_t at = *current_;
+    const auto frame = proposals_[at].frame.index;
+    rejected_.insert(frame);
+    propose();
+    if (at < proposals_.size())
+        setCurrent(at);
+    emit session_.told(tr("Frame %1 rejected; Bring back proposes it again").arg(frame));
+}
+
+void Finder::acceptAll()
+{
+    if (proposals_.empty())
+        return;
+    accept(proposals_);
+}
+
+void Finder::bringBack()
+{
+    rejected_.clear();
+    propose();
+}
+
+QString candidateSentence(const Candidate& candidate)
+{
+    const QString how = candidate.heard && candidate.seen ? Finder::tr("heard and seen")
+                        : candidate.seen                  ? Finder::tr("seen")
+                        : candidate.heard                 ? Finder::tr("heard")
+                                                          : Finder::tr("by the beat alone");
+    return Finder::tr("%1 on frame %2, %3 %, %4")
+        .arg(kindTitle(candidate.kind))
+        .arg(candidate.frame.index)
+        .arg(std::lround(100 * candidate.strength))
+        .arg(how);
+}
+
+} // namespace ember::app

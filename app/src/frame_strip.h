@@ -1,0 +1,36 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QWidget>
+
+#include "session.h"
+
+namespace ember::app {
+
+/// The film's frames around one, side by side, that one framed. A click goes to a frame.
+class FrameStrip : public QWidget {
+    Q_OBJECT
+public:
+    static constexpr int around = 2; ///< frames to each side
+
+    explicit FrameStrip(Session& session, QWidget* parent = nullptr);
+
+    /// -1 for none.
+    void setFrame(std::int64_t frame);
+    std::int64_t frame() const { return frame_; }
+
+    QSize sizeHint() const override;
+    QSize minimumSizeHint() const override { return sizeHint(); }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+
+private:
+    QRectF box(int place) const;
+
+    Session& session_;
+    std::int64_t frame_ = -1;
+};
+
+} // namespace ember::app
