@@ -86,16 +86,19 @@ private:
         return std::max(0.0, motion - 1.5 * static_cast<double>(std::max({change(at - 1).motion, change(at - 2).motion,
                                                                           change(at - 3).motion})));
     }
-    /// What stops was on its way before, and what moves as a whole has another way after.
+    /// What stops was on its way before, the same way, and what moves as a whole has another way after.
     double stopAt(std::ptrdiff_t at) const
     {
         const FrameChange& here = change(at);
         if (here.stop <= 0)
             return 0;
         const FrameChange& next = change(at + 1);
-        const float before = std::max(change(at - 1).move, change(at - 2).move);
+        const FrameChange& before = change(at - 1).move > change(at - 2).move ? change(at - 1) : change(at - 2);
+        const float moved = std::hypot(here.moveX, here.moveY) * std::hypot(before.moveX, before.moveY);
+        const float alike = moved > 0 ? (here.moveX * before.moveX + here.moveY * before.moveY) / moved : 0;
         const float turned = std::min(1.f, std::hypot(next.moveX - here.moveX, next.moveY - here.moveY) / here.move);
-        return static_cast<double>(here.stop * turned * turned * std::min(1.f, 3 * before / here.move));
+        return static_cast<double>(here.stop * std::max(0.f, alike) * turned * turned *
+                                   std::min(1.f, 3 * before.move / here.move));
     }
 
     /// Where it came from is told by the frames before: in the frame itself light hides it.

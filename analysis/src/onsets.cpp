@@ -116,13 +116,14 @@ std::vector<Peak> peaksOf(const std::vector<float>& score, double least)
 }
 
 /// The moment in which what peaks at a look begins: where the fine bands together have climbed a quarter of their
-/// steepest climb.
-double firstEnergy(const SoundTrace& trace, std::size_t look, Band band, const SoftLogs& logs)
+/// steepest climb. Nothing where they hardly climb: the spectrum also spreads where a sound is broken off.
+std::optional<double> firstEnergy(const SoundTrace& trace, std::size_t look, Band band, const SoftLogs& logs)
 {
     constexpr double back = 0.045;
     constexpr double ahead = 0.025;
     constexpr std::size_t few = 6;
     constexpr double quarter = 0.25;
+    constexpr float leastClimb = 0.3f; // doublings of pressure, of the bands together
     const double centre = static_cast<double>(look) * SoundTrace::step;
     if (trace.fineSteps() <= few)
         return 0;
@@ -145,6 +146,8 @@ double firstEnergy(const SoundTrace& trace, std::size_t look, Band band, const S
     for (std::size_t s = steep; s + few <= to; ++s)
         if (level(s + few) - level(s) > level(steep + few) - level(steep))
             steep = s;
+    if (level(steep + few) - level(steep) < leastClimb)
+        return std::nullopt;
     const float enough = level(steep) + static_cast<float>(quarter) * (level(steep + few) - level(steep));
     std::size_t at = steep + few;
     while (at > steep && level(at - 1) > enough)
@@ -221,8 +224,11 @@ std::vector<Heard> allHeard(const SoundTrace& trace, const OnsetOptions& options
     std::vector<double> taken; // in order
     double strongest = 0;
     for (const Peak& peak : peaksOf(scoreOf(trace, options.band, logs), leastScore(1))) {
+        const auto begins = firstEnergy(trace, peak.look, options.band, logs);
+        if (!begins)
+            continue;
         Onset onset;
-        onset.seconds = firstEnergy(trace, peak.look, options.band, logs);
+        onset.seconds = *begins;
         if (onset.seconds < 0.03 && !diesAway(trace))
             continue;
         const auto after = std::lower_bound(taken.begin(), taken.end(), onset.seconds);

@@ -68,31 +68,31 @@ Difference differenceOf(const SmallPicture& before, const SmallPicture& now, Shi
     return d;
 }
 
-/// How alike two pictures are in their detail, -1 to 1 (correlation of what differs from the mean).
-float likeness(const SmallPicture& a, const SmallPicture& b)
+/// How alike two pictures are in their edges, -1 to 1 (correlation of what differs from pixel to pixel), the camera's
+/// move taken off. Light that comes or goes leaves edges where they are.
+float likeness(const SmallPicture& before, const SmallPicture& now, Shift camera)
 {
-    std::int64_t sa = 0, sb = 0, aa = 0, bb = 0, ab = 0;
-    for (int y = 0; y < a.height(); ++y)
-        for (int x = 0; x < a.width(); ++x) {
-            const std::int64_t u = a.at(x, y);
-            const std::int64_t v = b.at(x, y);
-            sa += u;
-            sb += v;
+    std::int64_t aa = 0, bb = 0, ab = 0;
+    const int left = std::max(0, camera.x);
+    const int right = std::min(now.width(), now.width() + camera.x) - 1;
+    for (int y = std::max(0, camera.y); y < std::min(now.height(), now.height() + camera.y); ++y) {
+        const std::int16_t* a = before.row(y - camera.y) - camera.x;
+        const std::int16_t* b = now.row(y);
+        for (int x = left; x < right; ++x) {
+            const std::int64_t u = a[x + 1] - a[x];
+            const std::int64_t v = b[x + 1] - b[x];
             aa += u * u;
             bb += v * v;
             ab += u * v;
         }
-    const double n = static_cast<double>(a.width()) * a.height();
-    const auto part = [n](std::int64_t xy, std::int64_t x, std::int64_t y) {
-        return static_cast<double>(xy) - static_cast<double>(x) * static_cast<double>(y) / n;
-    };
-    const double va = part(aa, sa, sa);
-    const double vb = part(bb, sb, sb);
-    return va > 0 && vb > 0 ? static_cast<float>(part(ab, sa, sb) / std::sqrt(va * vb)) : 1.f;
+    }
+    return aa > 0 && bb > 0 ? static_cast<float>(static_cast<double>(ab) /
+                                                 std::sqrt(static_cast<double>(aa) * static_cast<double>(bb)))
+                            : 1.f;
 }
 
 /// Another picture is unlike the one before and both brighter and darker in many places; a burst only brightens.
-bool isCut(const Difference& d, const SmallPicture& before, const SmallPicture& now)
+bool isCut(const Difference& d, const SmallPicture& before, const SmallPicture& now, Shift camera)
 {
     constexpr float other = 6; // code values
     constexpr float many = 0.15f;
@@ -101,7 +101,7 @@ bool isCut(const Difference& d, const SmallPicture& before, const SmallPicture& 
         return static_cast<float>(std::count_if(d.brighter.begin(), d.brighter.end(), test)) / squares;
     };
     return share([](float v) { return v > other; }) > many && share([](float v) { return v < -other; }) > many &&
-           likeness(before, now) < 0.5f;
+           likeness(before, now, camera) < 0.4f;
 }
 
 /// Where the square at x, y of `now` lies in `other`, when it is clearly elsewhere or clearly there.
@@ -286,7 +286,7 @@ void PictureWatcher::watch(const Image& picture, Frame frame)
         const Shift camera = cameraShift(w.now, next);
         Difference d = differenceOf(w.now, next, camera);
         change.grain = d.grain / byteRange;
-        change.cut = isCut(d, w.now, next);
+        change.cut = isCut(d, w.now, next, camera);
         w.flashOf(change, d, next);
         w.motionOf(change, d, next);
         w.before = std::move(w.now);

@@ -87,15 +87,19 @@ Envelope envelopeFromSound(const SoundTrace& trace, double seconds, double next,
     const auto framesOf = [&](double looks) { return rate.frames(looks * SoundTrace::step); };
     const auto attack = static_cast<double>(top - y.begin());
     const auto hold = static_cast<double>(falls - top);
-    const auto rest = std::span<const float>(y).subspan(static_cast<std::size_t>(falls - y.begin()));
+    // The peak takes a frame to reach, however sudden the sound: what is left from there on is what the fall fits.
+    const double attackFrames = std::max(std::round(framesOf(attack)), 1.0);
+    const double holdFrames = std::round(std::max(framesOf(attack + hold) - attackFrames, 0.0));
+    const double peakEnd = rate.seconds(attackFrames + holdFrames) / SoundTrace::step;
+    const auto rest = std::span<const float>(y).subspan(std::min(static_cast<std::size_t>(peakEnd), y.size()));
     const Fall fall =
         rest.size() >= 4 ? fitFall(rest) : Fall{static_cast<double>(std::max<std::size_t>(rest.size(), 1)), 3, 0};
     const double after = std::max(static_cast<double>(rest.size()) - fall.length, 0.0);
 
     Envelope envelope = base;
     const auto set = [&](EnvelopeField field, double value) { envelope.set(field, value); };
-    set(EnvelopeField::attack, std::max(std::round(framesOf(attack)), 1.0));
-    set(EnvelopeField::hold, std::round(framesOf(hold)));
+    set(EnvelopeField::attack, attackFrames);
+    set(EnvelopeField::hold, holdFrames);
     set(EnvelopeField::decay, std::max(std::round(framesOf(fall.length)), 1.0));
     set(EnvelopeField::decaySlope, static_cast<double>(Slope::exponential));
     set(EnvelopeField::decayCurve, fall.curve);

@@ -142,6 +142,7 @@ DropBench::DropBench(Session& session, const Dialogs& dialogs, QWidget* parent)
         button(tr("Put as strikes"), "drop-put",
                tr("Each impact becomes a strike, its strength from its energy, its direction from the blow; the drop "
                   "begins at the playhead"));
+    column->addLayout(buttons);
     connect(open, &QPushButton::clicked, this, &DropBench::openScene);
     connect(sample, &QPushButton::clicked, this,
             [this] { text_->setPlainText(QString::fromStdString(drop::sceneToJson(drop::sampleScene()))); });

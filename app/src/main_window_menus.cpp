@@ -137,7 +137,10 @@ void MainWindow::buildFindMenu()
         add(menu, tr("Accept a&ll"), QKeySequence(Qt::SHIFT | Qt::Key_A), [this] { finder_->acceptAll(); }));
     menu->addSeparator();
     needClip_.push_back(add(menu, tr("&Tap along"), QKeySequence(Qt::Key_K), [this] { tapper_->tap(); }));
-    add(menu, tr("Tap te&st"), {}, [this] { TapTest(this).exec(); });
+    add(menu, tr("Tap te&st"), {}, [this] {
+        TapTest test(this);
+        dialogs_.run(test);
+    });
     menu->addSeparator();
     needSelection_.push_back(add(menu, tr("&Shape from sound"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_F),
                                  [this] { shapeFromSound(); }));

@@ -740,8 +740,15 @@ private slots:
         key(Qt::Key_Z, Qt::ControlModifier); // in one step
         QCOMPARE(project().strikes.size(), std::size_t{1});
         test::writeBytes(at(QStringLiteral("more.csv")).toStdString(), "seconds\nsoon\n");
+        dialogAnswer_ = [](QDialog& dialog) {
+            const auto* result = dialog.findChild<QLabel*>(QStringLiteral("import-result"));
+            QVERIFY2(result->text().contains(QStringLiteral("line 2")), qPrintable(result->text()));
+            auto* go = dialog.findChild<QPushButton*>(QStringLiteral("import-go"));
+            QVERIFY(!go->isEnabled());
+            QVERIFY(go->toolTip().contains(QStringLiteral("line 2")));
+            dialog.findChild<QPushButton*>(QStringLiteral("import-cancel"))->click();
+        };
         key(Qt::Key_I, Qt::ControlModifier);
-        QVERIFY2(window_->notice().contains(QStringLiteral("line 2")), qPrintable(window_->notice()));
         QCOMPARE(project().strikes.size(), std::size_t{1});
     }
     void posesAreExported()

@@ -7,9 +7,11 @@
 
 #include <QAbstractButton>
 #include <QComboBox>
+#include <QDialog>
 #include <QFile>
 #include <QLineEdit>
 #include <QMouseEvent>
+#include <QPushButton>
 #include <QSettings>
 #include <QTemporaryDir>
 #include <QTest>
@@ -37,6 +39,8 @@ protected:
     app::SaveChoice leaveAnswer_ = app::SaveChoice::discard;
     int leaveAsked_ = 0;
     bool confirmAnswer_ = true;
+    /// What a window of ours is answered with; it is shown before. By default its default button is pressed.
+    std::function<void(QDialog&)> dialogAnswer_;
 
     QString at(const QString& name) const { return folder_.filePath(name); }
     app::Session& session() { return window_->session(); }
@@ -155,6 +159,18 @@ protected:
             return leaveAnswer_;
         };
         dialogs.confirm = [this](QWidget*, const QString&, const QString&) { return confirmAnswer_; };
+        dialogs.run = [this](QDialog& dialog) {
+            dialog.show();
+            turn();
+            if (dialogAnswer_) {
+                dialogAnswer_(dialog);
+            } else {
+                for (auto* button : dialog.findChildren<QPushButton*>())
+                    if (button->isDefault())
+                        button->click();
+            }
+            return dialog.result() == QDialog::Accepted;
+        };
         window_ = std::make_unique<app::MainWindow>(dialogs);
         window_->resize(1280, 800);
         window_->show();
@@ -174,6 +190,7 @@ private slots:
         leaveAsked_ = 0;
         leaveAnswer_ = app::SaveChoice::discard;
         confirmAnswer_ = true;
+        dialogAnswer_ = nullptr;
         openAnswer_.clear();
         saveAnswer_.clear();
         begin();

@@ -187,9 +187,13 @@ std::vector<double> merged(std::vector<double> times)
 
 } // namespace
 
-KnownSound drumMusic(std::uint64_t seed, double bpm, double swing, double seconds, int rate)
+KnownSound drumMusic(std::uint64_t seed, double bpm, double swing, double seconds, Bed bed)
 {
-    Score score(seed, seconds, rate, 2);
+    Score score(seed, seconds, 44100, 2);
+    if (bed == Bed::music)
+        chords(score, 0.2);
+    if (bed == Bed::noise)
+        wind(score, 0.05);
     const Kit kit(score.random);
     KnownSound known{"drums at " + std::to_string(static_cast<int>(std::lround(bpm))), {}, {}, bpm, 0};
     const double sixteenth = 15 / bpm;

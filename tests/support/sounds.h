@@ -19,15 +19,16 @@ struct KnownSound {
     double firstBeat = 0;
 };
 
-/// Kick, snare, toms and hats in sixteenths, with a bass line under it, played a little unevenly. `swing` 0 is
-/// straight, 0.33 is triplets.
-KnownSound drumMusic(std::uint64_t seed, double bpm, double swing, double seconds, int rate = 44100);
-
 enum class Bed {
     silence,
     music, ///< slow chords
     noise, ///< wind: noise that swells and falls
 };
+
+/// Kick, snare, toms and hats in sixteenths, with a bass line under it, played a little unevenly. `swing` 0 is
+/// straight, 0.33 is triplets.
+KnownSound drumMusic(std::uint64_t seed, double bpm, double swing, double seconds, Bed bed = Bed::silence);
+
 /// Blasts with tails, landings and hits, 0.4 to 2 s apart. `drive` above 1 clips them.
 KnownSound separateImpacts(std::uint64_t seed, Bed bed, double drive, double seconds, int rate = 48000,
                            int channels = 2);
