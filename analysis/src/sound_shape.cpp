@@ -13,6 +13,7 @@ namespace {
 
 constexpr double longestShape = 20;       ///< seconds
 constexpr float silent = 0.06f;           ///< of the loudest: 40 dB below it
+constexpr double leastRumble = 0.05;      ///< less is the hiss of the recording
 constexpr float topped = 0.9f;            ///< what counts as still at the peak
 constexpr std::size_t reachedWithin = 60; ///< looks in which the peak is looked for
 
@@ -94,6 +95,7 @@ Envelope envelopeFromSound(const SoundTrace& trace, double seconds, double next,
     const auto rest = std::span<const float>(y).subspan(std::min(static_cast<std::size_t>(peakEnd), y.size()));
     const Fall fall =
         rest.size() >= 4 ? fitFall(rest) : Fall{static_cast<double>(std::max<std::size_t>(rest.size(), 1)), 3, 0};
+    const double rumble = fall.rumble < leastRumble ? 0 : std::round(100 * fall.rumble) / 100;
     const double after = std::max(static_cast<double>(rest.size()) - fall.length, 0.0);
 
     Envelope envelope = base;
@@ -103,11 +105,11 @@ Envelope envelopeFromSound(const SoundTrace& trace, double seconds, double next,
     set(EnvelopeField::decay, std::max(std::round(framesOf(fall.length)), 1.0));
     set(EnvelopeField::decaySlope, static_cast<double>(Slope::exponential));
     set(EnvelopeField::decayCurve, fall.curve);
-    set(EnvelopeField::rumble, std::round(100 * fall.rumble) / 100);
+    set(EnvelopeField::rumble, rumble);
     set(EnvelopeField::rumbleUntil, static_cast<double>(RumbleUntil::length));
-    set(EnvelopeField::rumbleLength, fall.rumble > 0 ? std::round(framesOf(after)) : 0);
+    set(EnvelopeField::rumbleLength, rumble > 0 ? std::round(framesOf(after)) : 0);
     // What can still be heard at the end is let go as the next one begins.
-    set(EnvelopeField::release, fall.rumble > 0 ? std::clamp(std::round(framesOf(after) / 4), 4.0, 48.0) : 0);
+    set(EnvelopeField::release, rumble > 0 ? std::clamp(std::round(framesOf(after) / 4), 4.0, 48.0) : 0);
     return envelope;
 }
 

@@ -277,6 +277,7 @@ void FindPanel::refreshBeat()
     const auto grid = finder_.grid();
     const QString none = grid ? QString() : tr("No beat was heard; type its tempo");
     bpm_->setValue(grid ? grid->bpm : beatfield::bpm.fallback);
+    bpm_->setMixed(!grid);
     bar_->setValue(grid ? grid->barBeats : beatfield::barBeats.fallback);
     bar_->setBarred(none);
     for (auto* button : {half_, twice_, beatHere_}) {

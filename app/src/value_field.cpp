@@ -266,7 +266,7 @@ void ValueField::endTyping(bool take)
         setFocus();
     if (!take)
         return;
-    if (const auto value = typedValue(text); value && std::abs(*value - value_) > 1e-9)
+    if (const auto value = typedValue(text); value && (mixed_ || std::abs(*value - value_) > 1e-9))
         wish(*value, 0);
     emit typed();
 }
