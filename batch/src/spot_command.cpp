@@ -56,6 +56,18 @@ void writeJson(std::ostream& out, const std::vector<Candidate>& candidates)
     out << list.dump(2) << '\n';
 }
 
+/// Percents on a terminal's one line; stops when it is asked to.
+Progress progressOn(const BatchStreams& streams)
+{
+    return [&streams, told = -1](double done) mutable {
+        if (const int percent = static_cast<int>(100 * done); streams.liveProgress && percent != told) {
+            told = percent;
+            streams.err << '\r' << percent << " %" << (percent == 100 ? "\n" : "") << std::flush;
+        }
+        return streams.stop == nullptr || !streams.stop->load();
+    };
+}
+
 class SpotCommand final : public Command {
 public:
     void declare(CLI::App& app) override
@@ -89,7 +101,7 @@ public:
         if (options.from == FindFrom::sound && !media->sound)
             return Error{ErrorCode::notMedia, media_, "it has no sound; leave out --from sound"};
         const FrameRate rate = !rate_.empty() ? *rateFrom(rate_) : media->clip ? media->clip->info().rate : FrameRate();
-        const auto found = find(media.value(), rate, options);
+        const auto found = find(media.value(), rate, options, progressOn(streams));
         if (!found)
             return found.error();
         std::vector<Candidate> candidates = found->candidates;
@@ -107,9 +119,8 @@ public:
     }
 
 private:
-    static Result<Found> find(const MediaSource& media, FrameRate rate, const FindOptions& options)
+    static Result<Found> find(const MediaSource& media, FrameRate rate, const FindOptions& options, const Progress& go)
     {
-        const Progress go = [](double) { return true; };
         std::optional<SoundTrace> sound;
         std::optional<PictureTrace> picture;
         if (media.sound && options.from != FindFrom::picture) {
@@ -149,7 +160,7 @@ public:
             return media.error();
         if (!media->sound)
             return Error{ErrorCode::notMedia, media_, "it has no sound"};
-        const auto trace = listenTo(*media->sound, 0, [](double) { return true; });
+        const auto trace = listenTo(*media->sound, 0, progressOn(streams));
         if (!trace)
             return trace.error();
         const auto tempo = tempoOf(trace.value(), onsetsOf(trace.value(), {}));

@@ -169,7 +169,9 @@ protected:
                     if (button->isDefault())
                         button->click();
             }
-            return dialog.result() == QDialog::Accepted;
+            dialog.hide();
+            window_->activateWindow();
+            return QTest::qWaitForWindowActive(window_.get()) && dialog.result() == QDialog::Accepted;
         };
         window_ = std::make_unique<app::MainWindow>(dialogs);
         window_->resize(1280, 800);

@@ -18,6 +18,7 @@
 #include "ember/project/shipped_recipes.h"
 #include "pictures.h"
 #include "runner.h"
+#include "sounds.h"
 
 using namespace ember;
 
@@ -54,7 +55,8 @@ private slots:
     }
     void helpAndVersionEverywhere()
     {
-        for (const char* command : {"", "new", "info", "poses", "recipes", "set", "import", "export-strikes", "render"})
+        for (const char* command : {"", "new", "info", "poses", "recipes", "set", "spot", "tempo", "import",
+                                    "export-strikes", "drop", "render"})
             for (const char* flag : {"--help", "--version"}) {
                 std::vector<std::string> arguments;
                 if (*command != 0)
@@ -260,6 +262,83 @@ private slots:
         QCOMPARE(run({"import", at("none.csv"), "-p", path}), 1);
         QCOMPARE(run({"import", clip_, "-p", path}), 1);
         QVERIFY(errHas(".vtt"));
+    }
+    void whatHitsIsSpotted()
+    {
+        // A sound of four hits half a second apart, as a file.
+        SoundBuffer sound{44100, 2, std::vector<float>(2 * 44100 * 5, 0.f)};
+        const SoundBuffer noise = test::whiteNoise(1, 0.8, 0.1, 44100);
+        for (int hit = 0; hit < 8; ++hit)
+            for (std::size_t i = 0; i < noise.samples.size(); ++i)
+                sound.samples[2 * (static_cast<std::size_t>(hit) * 22050 + 22050 + i)] +=
+                    noise.samples[i] * static_cast<float>(std::exp(-static_cast<double>(i) / 900));
+        test::writeWav(at("hits.wav"), sound);
+        QCOMPARE(run({"spot", at("hits.wav")}), batchOk);
+        const auto lines = QString::fromStdString(out_).split(QLatin1Char('\n'), Qt::SkipEmptyParts);
+        QCOMPARE(lines[0], QStringLiteral("seconds,frame,kind,strength,confidence"));
+        QCOMPARE(lines.size(), 9);
+        QVERIFY2(lines[1].startsWith(QStringLiteral("0.4")) || lines[1].startsWith(QStringLiteral("0.5")),
+                 qPrintable(lines[1]));
+        QVERIFY(lines[1].contains(QStringLiteral(",12,beat,1.000,")));
+        QCOMPARE(run({"spot", at("hits.wav"), "--rate", "30/1", "--kind", "onset", "--format", "json"}), batchOk);
+        const auto list = QJsonDocument::fromJson(QByteArray::fromStdString(out_)).array();
+        QCOMPARE(list.size(), 8);
+        QCOMPARE(list[1].toObject()[QStringLiteral("frame")].toInt(), 30);
+        QCOMPARE(list[1].toObject()[QStringLiteral("kind")].toString(), QStringLiteral("hit"));
+        QCOMPARE(run({"tempo", at("hits.wav")}), batchOk);
+        const auto tempo = QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object();
+        QVERIFY(std::abs(tempo[QStringLiteral("bpm")].toDouble() - 120) < 0.3);
+        QVERIFY(std::abs(tempo[QStringLiteral("first_beat_seconds")].toDouble() - 0.5) < 0.005);
+        QCOMPARE(tempo[QStringLiteral("beats")].toArray().size(), 8);
+        QVERIFY(tempo[QStringLiteral("confidence")].toDouble() > 0.5);
+        // A list from spot goes into a project as it is.
+        QCOMPARE(run({"spot", at("hits.wav"), "--band", "high", "--sensitivity", "0.3"}), batchOk);
+        test::writeBytes(at("spotted.csv"), QByteArray::fromStdString(out_));
+        const std::string project = made("spotted.vember");
+        QCOMPARE(run({"import", at("spotted.csv"), "-p", project}), batchOk);
+        QVERIFY(errHas("strikes added"));
+        QCOMPARE(run({"export-strikes", project, "--as", "mid", "-o", at("spotted.mid"), "--force"}), batchOk);
+        QVERIFY(test::bytesOf(at("spotted.mid")).startsWith("MThd"));
+        QCOMPARE(run({"import", at("spotted.mid"), "-p", project}), batchOk);
+        QVERIFY(errHas("0 strikes added"));
+    }
+    void whatCannotBeSpottedIsTold()
+    {
+        test::writeWav(at("silence.wav"), {48000, 1, std::vector<float>(48000, 0.f)});
+        QCOMPARE(run({"spot", at("silence.wav")}), batchOk);
+        QCOMPARE(out_, std::string("seconds,frame,kind,strength,confidence\n"));
+        QVERIFY(errHas("Nothing was found"));
+        QCOMPARE(run({"tempo", at("silence.wav")}), batchOk);
+        QVERIFY(out_.find("\"bpm\": null") != std::string::npos);
+        QVERIFY(errHas("No steady beat"));
+        test::writeWav(at("sample.wav"), {48000, 1, {0.5f}});
+        QCOMPARE(run({"spot", at("sample.wav")}), batchOk);
+        QCOMPARE(run({"spot", at("silence.wav"), "--from", "picture"}), batchFailed);
+        QVERIFY(errHas("sound only"));
+        QCOMPARE(run({"spot", at("missing.wav")}), batchFailed);
+        QVERIFY(errHas("missing.wav"));
+        QCOMPARE(run({"tempo", test::numberedClip(folder_, "mute.mkv", 5, FrameRate())}), batchFailed);
+        QVERIFY(errHas("no sound"));
+        QCOMPARE(run({"spot", at("silence.wav"), "--sensitivity", "2"}), batchUsage);
+        QCOMPARE(run({"spot", at("silence.wav"), "--band", "treble"}), batchUsage);
+        const std::atomic<bool> stop{true};
+        QCOMPARE(run({"spot", clip_}, &stop), batchFailed);
+        QVERIFY(out_.empty());
+    }
+    void droppedBodiesListTheirImpacts()
+    {
+        QCOMPARE(run({"drop", "--sample"}), batchOk);
+        test::writeBytes(at("scene.json"), QByteArray::fromStdString(out_));
+        QCOMPARE(run({"drop", at("scene.json")}), batchOk);
+        const auto first = QJsonDocument::fromJson(QByteArray::fromStdString(out_.substr(0, out_.find('\n')))).object();
+        for (const char* name : {"time", "kind", "name", "energy", "speed", "x", "y", "place", "direction"})
+            QVERIFY2(first.contains(QLatin1String(name)), name);
+        test::writeBytes(at("impacts.jsonl"), QByteArray::fromStdString(out_));
+        QCOMPARE(run({"import", at("impacts.jsonl"), "-p", made("dropped.vember")}), batchOk);
+        test::writeBytes(at("scene.json"), "{\"drop\": 1}");
+        QCOMPARE(run({"drop", at("scene.json")}), batchFailed);
+        QVERIFY(errHas("bodies"));
+        QCOMPARE(run({"drop"}), batchFailed);
     }
     void setChangesAnyValue()
     {

@@ -5,6 +5,7 @@
 
 #include <QTest>
 
+#include "ember/analysis/candidates.h"
 #include "pictures.h"
 #include "runner.h"
 #include "scene.h"
@@ -51,6 +52,44 @@ private slots:
             const std::int64_t at = std::int64_t{48000} * strike.frame / demo::framesPerSecond;
             QVERIFY2(sharpness(at, at + 240) > 2.5 * sharpness(at - 240, at), std::string(strike.name).c_str());
         }
+    }
+    void theTrueStrikesAreFoundAndNoOther()
+    {
+        SoundMeter meter(48000, 2);
+        meter.hear(demo::foundrySound().samples);
+        const SoundTrace sound = meter.finish();
+        PictureWatcher watcher;
+        std::array<std::future<Image>, 2> ahead{std::async(std::launch::async, demo::drawFrame, 0),
+                                                std::async(std::launch::async, demo::drawFrame, 1)};
+        for (int i = 0; i < demo::frames; ++i) {
+            auto& slot = ahead[static_cast<std::size_t>(i % 2)];
+            const Image image = slot.get();
+            if (i + 2 < demo::frames)
+                slot = std::async(std::launch::async, demo::drawFrame, i + 2);
+            watcher.watch(image, Frame{i});
+        }
+        const PictureTrace picture = watcher.finish();
+        const Found found = findStrikes(&sound, &picture, 0, FrameRate(), {});
+        QCOMPARE(found.candidates.size(), demo::strikes.size());
+        for (std::size_t i = 0; i < demo::strikes.size(); ++i) {
+            const Candidate& candidate = found.candidates[i];
+            const auto& known = demo::strikes[i];
+            QVERIFY2(std::abs(candidate.frame.index - known.frame) <= 1, std::string(known.name).c_str());
+            QCOMPARE(kindName(candidate.kind), kindName(known.kind));
+            QVERIFY(candidate.heard);
+        }
+        QVERIFY(found.tempo && std::abs(found.tempo->grid.bpm / 96 - 1) < 0.005);
+        // Stronger blows are told stronger.
+        QVERIFY(found.candidates[0].strength > found.candidates[2].strength);
+        QVERIFY(found.candidates[2].strength > found.candidates[3].strength);
+        QCOMPARE(found.candidates[5].strength, 1.0); // the burst
+        // By eye alone: the blows, the landing and the burst, and nothing else.
+        FindOptions seen;
+        seen.from = FindFrom::picture;
+        const auto byEye = findStrikes(nullptr, &picture, 0, FrameRate(), seen).candidates;
+        QCOMPARE(byEye.size(), std::size_t{6});
+        for (std::size_t i = 0; i < byEye.size(); ++i)
+            QVERIFY(std::abs(byEye[i].frame.index - demo::strikes[i].frame) <= 1);
     }
     void strikesAreSeenOnTheirFrame()
     {

@@ -38,6 +38,12 @@ StrikeList someStrikes(int count, FrameRate rate)
     return list;
 }
 
+/// "4d54 6864" as what it stands for.
+std::string bytes(const char* hex)
+{
+    return QByteArray::fromHex(QByteArray(hex).replace(" ", "")).toStdString();
+}
+
 } // namespace
 
 class StrikeListTest : public QObject {
@@ -47,7 +53,7 @@ private slots:
     {
         for (const FrameRate rate : {FrameRate(), *FrameRate::make(30000, 1001), *FrameRate::make(60, 1)}) {
             const StrikeList list = someStrikes(200, rate);
-            for (const ListFormat format : {ListFormat::csv, ListFormat::json}) {
+            for (const ListFormat format : {ListFormat::csv, ListFormat::json, ListFormat::jsonLines}) {
                 const auto back = strikesFromText(format, strikesToText(format, list, rate), {rate, {}});
                 QVERIFY2(back, back ? "" : back.error().detail.c_str());
                 QVERIFY(back.value() == list);
@@ -222,7 +228,8 @@ private slots:
         test::Random random(77);
         const StrikeList list = someStrikes(12, FrameRate());
         int read = 0;
-        for (const ListFormat format : {ListFormat::csv, ListFormat::json, ListFormat::vtt, ListFormat::otio})
+        for (const ListFormat format : {ListFormat::csv, ListFormat::json, ListFormat::vtt, ListFormat::otio,
+                                        ListFormat::midi, ListFormat::jsonLines})
             for (int i = 0; i < 1500; ++i) {
                 std::string text = strikesToText(format, list, FrameRate());
                 for (int cut = random.whole(1, 4); cut > 0; --cut) {
@@ -243,7 +250,85 @@ private slots:
                         QVERIFY(strike.seconds >= 0 && strike.seconds <= 1e6 && strike.strength >= 0 &&
                                 strike.strength <= 4);
             }
-        QVERIFY2(read > 500 && read < 5500, qPrintable(QString::number(read)));
+        QVERIFY2(read > 700 && read < 8000, qPrintable(QString::number(read)));
+    }
+    void notesAreStrikes()
+    {
+        // Two tracks: a tempo map (120, then 60 BPM from the third quarter on), and notes at quarters 0, 1, 2, 3.
+        const std::string file =
+            bytes("4d546864 00000006 0001 0002 01e0"                              // format 1, 480 a quarter
+                  "4d54726b 00000013 00 ff510307a120 8740 ff51030f4240 00 ff2f00" // at 960 ticks: 60 BPM
+                  "4d54726b 0000001f 00 992464 00 992650 8360 892400 00 992400 8360 99247f 8360 9924 20 00ff2f00");
+        const auto list = strikesFromText(ListFormat::midi, file, {});
+        QVERIFY2(list, list ? "" : sentence(list.error()).c_str());
+        QCOMPARE(list->size(), std::size_t{3}); // two notes at once are one; those without velocity are ends
+        QCOMPARE(list.value()[0].seconds, 0.0);
+        QCOMPARE(list.value()[0].strength, 1.0); // the louder of them
+        QCOMPARE(list.value()[0].kind, StrikeKind::beat);
+        QCOMPARE(list.value()[1].seconds, 1.0); // 960 ticks at 120 BPM
+        QCOMPARE(list.value()[1].strength, 1.27);
+        QCOMPARE(list.value()[2].seconds, 2.0); // a quarter at 60
+    }
+    void midiGoesThereAndBack()
+    {
+        for (const FrameRate rate : {FrameRate(), *FrameRate::make(30000, 1001)}) {
+            StrikeList list = someStrikes(60, rate);
+            std::stable_sort(list.begin(), list.end(), [](auto& a, auto& b) { return a.seconds < b.seconds; });
+            list.erase(std::unique(list.begin(), list.end(), [](auto& a, auto& b) { return a.seconds == b.seconds; }),
+                       list.end());
+            const auto back = strikesFromText(ListFormat::midi, strikesToText(ListFormat::midi, list, rate), {});
+            QVERIFY2(back, back ? "" : sentence(back.error()).c_str());
+            QCOMPARE(back->size(), list.size());
+            for (std::size_t i = 0; i < list.size(); ++i) {
+                QCOMPARE(std::llround(rate.frames(back.value()[i].seconds)),
+                         std::llround(rate.frames(list[i].seconds)));
+                QCOMPARE(back.value()[i].kind, list[i].kind);
+                QVERIFY(std::abs(back.value()[i].strength - list[i].strength) < 0.0051);
+            }
+        }
+    }
+    void midiCutShortIsTold()
+    {
+        const std::string whole = strikesToText(ListFormat::midi, someStrikes(5, FrameRate()), FrameRate());
+        for (std::size_t length = 0; length < whole.size(); ++length) {
+            const auto list = strikesFromText(ListFormat::midi, whole.substr(0, length), {});
+            QVERIFY(!list);
+            QVERIFY2(list.error().subject.find("byte") != std::string::npos, list.error().subject.c_str());
+        }
+        QVERIFY(strikesFromText(ListFormat::midi, whole, {}));
+    }
+    void linesOfASimulatorAreStrikes()
+    {
+        const auto list = strikesFromText(ListFormat::jsonLines,
+                                          "{\"time\": 0.5, \"energy\": 100, \"place\": {\"x\": 0.1, \"y\": 0.5}}\n\n"
+                                          "{\"time\": 1, \"energy\": 25, \"kind\": \"landing\", \"direction\": 90}\n"
+                                          "{\"frame\": 48, \"strength\": 0.3, \"energy\": 1}\n",
+                                          {});
+        QVERIFY(list && list->size() == 3);
+        QCOMPARE(list.value()[0].strength, 1.0);
+        QCOMPARE(list.value()[0].direction, std::optional(0.0)); // away from the place at the left
+        QCOMPARE(list.value()[1].strength, 0.5);
+        QCOMPARE(list.value()[1].kind, StrikeKind::landing);
+        QCOMPARE(list.value()[2].strength, 0.3); // told outright
+        QCOMPARE(list.value()[2].seconds, 2.0);
+        const auto broken = strikesFromText(ListFormat::jsonLines, "{\"time\": 1}\n{\"time\": }\n", {});
+        QVERIFY(!broken);
+        QCOMPARE(broken.error().subject, std::string("line 2"));
+    }
+    void columnsAreNamedAndMayBeLeftOut()
+    {
+        const auto columns = columnsOf(ListFormat::csv, "Time (s);Cue;Level\n1;a;0.5\n");
+        QCOMPARE(columns.size(), std::size_t{3});
+        QCOMPARE(columns[0].takenFor, std::string("seconds"));
+        QCOMPARE(columns[1].name, std::string("Cue"));
+        QVERIFY(columns[1].takenFor.empty());
+        QCOMPARE(columnsOf(ListFormat::jsonLines, "{\"time\": 1, \"label\": \"a\"}\n{\"x\": 2}").size(),
+                 std::size_t{2});
+        QVERIFY(columnsOf(ListFormat::vtt, "WEBVTT").empty());
+        const auto list =
+            strikesFromText(ListFormat::csv, "seconds,strength\n1,0.5\n", {FrameRate(), {{"strength", ""}}});
+        QVERIFY(list && list->size() == 1);
+        QCOMPARE(list.value()[0].strength, 1.0); // left out, though it is there
     }
     void foreignColumnsThatAreNotThere()
     {

@@ -166,7 +166,7 @@ private slots:
             QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
         };
         row("\"vember\": 1,", "", "vember");
-        row("\"vember\": 1", "\"vember\": 3", "version 3");
+        row("\"vember\": 1", "\"vember\": 4", "version 4");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
         row("\"width\": 640", "\"width\": 0", "frame.width");
         row("\"width\": 640", "\"width\": 1e300", "frame.width");

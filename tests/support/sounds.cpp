@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <fstream>
 #include <numbers>
 
 #include "pictures.h"
@@ -257,6 +258,33 @@ KnownSound separateImpacts(std::uint64_t seed, Bed bed, double drive, double sec
     known.sound = score.finished(0.8 * drive);
     known.onsets = merged(known.onsets);
     return known;
+}
+
+void writeWav(const std::string& path, const SoundBuffer& sound)
+{
+    std::string data;
+    const auto put = [&data](std::uint32_t value, int size) {
+        for (int i = 0; i < size; ++i)
+            data += static_cast<char>(value >> (8 * i) & 0xffu);
+    };
+    const auto channels = static_cast<std::uint32_t>(sound.channels);
+    const auto rate = static_cast<std::uint32_t>(sound.rate);
+    const auto bytes = static_cast<std::uint32_t>(2 * sound.samples.size());
+    data += "RIFF";
+    put(36 + bytes, 4);
+    data += "WAVEfmt ";
+    put(16, 4);
+    put(1, 2);
+    put(channels, 2);
+    put(rate, 4);
+    put(2 * channels * rate, 4);
+    put(2 * channels, 2);
+    put(16, 2);
+    data += "data";
+    put(bytes, 4);
+    for (const float sample : sound.samples)
+        put(static_cast<std::uint32_t>(std::lround(32767 * std::clamp(sample, -1.f, 1.f))), 2);
+    std::ofstream(path, std::ios::binary) << data;
 }
 
 SoundBuffer whiteNoise(std::uint64_t seed, double level, double seconds, int rate)

@@ -33,6 +33,9 @@ KnownSound drumMusic(std::uint64_t seed, double bpm, double swing, double second
 KnownSound separateImpacts(std::uint64_t seed, Bed bed, double drive, double seconds, int rate = 48000,
                            int channels = 2);
 
+/// A sound as a file of 16-bit PCM.
+void writeWav(const std::string& path, const SoundBuffer& sound);
+
 /// White noise of one level.
 SoundBuffer whiteNoise(std::uint64_t seed, double level, double seconds, int rate = 48000);
 

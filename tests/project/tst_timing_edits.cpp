@@ -1,0 +1,91 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include <QTest>
+
+#include "ember/project/file.h"
+#include "ember/project/settings.h"
+#include "ember/project/shipped_recipes.h"
+#include "ember/project/timing_edits.h"
+#include "runner.h"
+
+using namespace ember;
+
+namespace {
+
+Project withStrikesOn(const std::vector<std::int64_t>& frames, StrikeIds& ids)
+{
+    Project project = newProject(1280, 720, FrameRate());
+    project.shot = Shot{"clip.mp4", 200};
+    for (const auto frame : frames) {
+        auto [next, id] = withStrike(std::move(project), Frame{frame}, StrikeKind::hit, 0.8);
+        project = std::move(next);
+        ids.push_back(id);
+    }
+    return project;
+}
+
+std::vector<std::int64_t> framesOf(const Project& project)
+{
+    std::vector<std::int64_t> frames;
+    for (const Strike& strike : project.strikes)
+        frames.push_back(strike.frame.index);
+    return frames;
+}
+
+} // namespace
+
+class TimingEditsTest : public QObject {
+    Q_OBJECT
+private slots:
+    void strikesSpread()
+    {
+        StrikeIds ids;
+        const Project project = withStrikesOn({10, 11, 30, 51}, ids);
+        QCOMPARE(framesOf(withStrikesSpread(project, ids)), (std::vector<std::int64_t>{10, 24, 37, 51}));
+        QVERIFY(withStrikesSpread(project, {ids[0], ids[3]}) == project); // nothing lies between
+        std::swap(ids[0], ids[2]);                                        // whatever order they were picked in
+        QCOMPARE(framesOf(withStrikesSpread(project, ids)), (std::vector<std::int64_t>{10, 24, 37, 51}));
+    }
+    void strengthsFall()
+    {
+        StrikeIds ids;
+        const Project before = withStrikesOn({10, 20, 30, 40}, ids);
+        const Project project = withFallingStrengths(before, {ids[2], ids[0], ids[3]}, 0.5);
+        QCOMPARE(project.strikes[0].strength, 0.8);
+        QCOMPARE(project.strikes[1].strength, 0.8); // was not asked for
+        QCOMPARE(project.strikes[2].strength, 0.4);
+        QCOMPARE(project.strikes[3].strength, 0.2);
+        QVERIFY(withFallingStrengths(project, ids, 100).strikes[3].strength <= 4);
+    }
+    void strikesArePulledToWhatIsNear()
+    {
+        StrikeIds ids;
+        const Project project = withStrikesOn({10, 20, 100}, ids);
+        const std::vector<double> moments{0.5, 0.9, 1.2}; // frames 12, 21.6, 28.8
+        const auto pulled = withStrikesPulled(project, ids, moments, 2);
+        QCOMPARE(framesOf(pulled.project), (std::vector<std::int64_t>{12, 22, 100}));
+        QCOMPARE(pulled.moved, std::size_t{2});
+        QCOMPARE(pulled.far, std::size_t{1});
+        QVERIFY(withStrikesPulled(project, ids, {}, 5).project == project);
+        QCOMPARE(withStrikesPulled(project, {ids[0], 999}, moments, 1).far, std::size_t{1});
+    }
+    void soundAndBeatsAreKept()
+    {
+        StrikeIds ids;
+        Project project = withStrikesOn({10}, ids);
+        project.sound = {"/foundry/drums.wav", -0.25};
+        project.beats = BeatGrid{96.5, 1.25, 3, 2};
+        const auto back = projectFromJson(projectToJson(project, "/foundry"), "/foundry", "p");
+        QVERIFY2(back, back ? "" : sentence(back.error()).c_str());
+        QVERIFY(back->sound == project.sound && back->beats == project.beats);
+        QVERIFY(projectToJson(project, "/foundry").find("\"file\": \"drums.wav\"") != std::string::npos);
+        const auto set = withSettings(project, {{"sound.offset", "0.5"}, {"beats.bpm", "120"}});
+        QVERIFY(set && set->sound.offset == 0.5 && set->beats->bpm == 120 && set->beats->barBeats == 3);
+        QVERIFY(!withSettings(project, {{"beats.bpm", "0"}}));
+        QVERIFY(!projectFromJson("{\"vember\": 3, \"frame\": {\"width\": 8, \"height\": 8}, \"rate\": \"24/1\", "
+                                 "\"shots\": [], \"recipes\": [], \"strikes\": [], \"beats\": {\"bpm\": 1e9}}",
+                                 "", "p"));
+    }
+};
+
+EMBER_TEST(TimingEditsTest)
+#include "tst_timing_edits.moc"
