@@ -114,7 +114,7 @@ Found findStrikes(const SoundTrace* sound, const PictureTrace* picture, double s
     Found found;
     std::vector<Onset> onsets;
     std::vector<Impact> impacts;
-    if (sound != nullptr && options.from != FindFrom::picture) {
+    if (sound != nullptr) { // the beat is known whatever tells of strikes
         onsets = onsetsOf(*sound, {options.band, options.sensitivity, options.spacing});
         found.tempo = tempoOf(*sound, onsets);
         if (found.tempo) {
@@ -125,6 +125,8 @@ Found findStrikes(const SoundTrace* sound, const PictureTrace* picture, double s
         for (Onset& onset : onsets)
             onset.seconds += soundOffset;
         std::erase_if(onsets, [&](const Onset& onset) { return rate.frames(onset.seconds) < -0.5; });
+        if (options.from == FindFrom::picture)
+            onsets.clear();
     }
     if (picture != nullptr && options.from != FindFrom::sound) {
         const auto spacing = static_cast<std::int64_t>(std::ceil(rate.frames(options.spacing)));

@@ -14,6 +14,7 @@ namespace {
 constexpr double longestShape = 20;       ///< seconds
 constexpr float silent = 0.06f;           ///< of the loudest: 40 dB below it
 constexpr double leastRumble = 0.05;      ///< less is the hiss of the recording
+constexpr float fadedAway = 0.15f;        ///< a sound that ends below this does not rumble
 constexpr float topped = 0.9f;            ///< what counts as still at the peak
 constexpr std::size_t reachedWithin = 60; ///< looks in which the peak is looked for
 
@@ -25,7 +26,7 @@ struct Fall {
 
 /// Fits rumble + (1 - rumble) * slope to what follows the peak, by trying lengths and curves; for each the best rumble
 /// has a closed form (least squares).
-Fall fitFall(std::span<const float> y)
+Fall fitFall(std::span<const float> y, double mostRumble)
 {
     constexpr std::array<double, 8> curves{0, 1, 2, 3, 4, 5, 6.5, 8};
     Fall best;
@@ -42,7 +43,7 @@ Fall fitFall(std::span<const float> y)
                 xx += (1 - f) * (1 - f);
                 xy += (1 - f) * (static_cast<double>(y[i]) - f);
             }
-            const double rumble = std::clamp(xy / xx, 0.0, 0.6);
+            const double rumble = std::clamp(xy / xx, 0.0, mostRumble);
             double error = 0;
             for (std::size_t i = 0; i < y.size(); ++i) {
                 const double off = rumble + (1 - rumble) * fallAt(i) - static_cast<double>(y[i]);
@@ -93,8 +94,8 @@ Envelope envelopeFromSound(const SoundTrace& trace, double seconds, double next,
     const double holdFrames = std::round(std::max(framesOf(attack + hold) - attackFrames, 0.0));
     const double peakEnd = rate.seconds(attackFrames + holdFrames) / SoundTrace::step;
     const auto rest = std::span<const float>(y).subspan(std::min(static_cast<std::size_t>(peakEnd), y.size()));
-    const Fall fall =
-        rest.size() >= 4 ? fitFall(rest) : Fall{static_cast<double>(std::max<std::size_t>(rest.size(), 1)), 3, 0};
+    const Fall fall = rest.size() >= 4 ? fitFall(rest, y.back() < fadedAway ? 0 : 0.6)
+                                       : Fall{static_cast<double>(std::max<std::size_t>(rest.size(), 1)), 3, 0};
     const double rumble = fall.rumble < leastRumble ? 0 : std::round(100 * fall.rumble) / 100;
     const double after = std::max(static_cast<double>(rest.size()) - fall.length, 0.0);
 
