@@ -208,6 +208,8 @@ void FindPanel::buildDeciding()
     what_ = small({}, this);
     what_->setObjectName(QStringLiteral("find-what"));
     row->addWidget(what_);
+    working_ = small(tr("Listening and watching"), this);
+    row->addWidget(working_);
     progress_ = new QProgressBar(this);
     progress_->setObjectName(QStringLiteral("find-progress"));
     progress_->setTextVisible(false);
@@ -294,17 +296,21 @@ void FindPanel::refreshProposal()
     const Candidate* in = finder_.currentProposal();
     strip_->setFrame(in != nullptr ? in->frame.index : -1);
     const auto total = proposals.size();
-    count_->setText(!finder_.ready() ? QString()
-                    : in != nullptr  ? tr("%1 of %2").arg(*finder_.current() + 1).arg(total)
-                    : total == 0     ? tr("Nothing to propose")
-                                     : tr("%1 proposed").arg(total));
+    const bool decided =
+        finder_.ready() && total == 0 && !finder_.found().candidates.empty() && finder_.proposed() == Propose::all;
+    strip_->setHint(total > 0 ? tr("Step to a proposal with the full stop and comma keys") : QString());
+    count_->setText(decided            ? tr("All decided")
+                    : !finder_.ready() ? QString()
+                    : in != nullptr    ? tr("%1 of %2").arg(*finder_.current() + 1).arg(total)
+                    : total == 0       ? tr("Nothing to propose")
+                                       : tr("%1 proposed").arg(total));
     QString what;
     if (in != nullptr) {
         what = candidateSentence(*in) + tr(", sure to %1 %").arg(std::lround(100 * in->confidence));
         if (in->heard && in->seen && std::abs(in->late) >= 0.5)
             what += in->late > 0 ? tr(", sound %1 f late").arg(in->late, 0, 'f', 1)
                                  : tr(", sound %1 f early").arg(-in->late, 0, 'f', 1);
-    } else if (total == 0 && finder_.ready()) {
+    } else if (total == 0 && finder_.ready() && !decided) {
         what = tr("a higher sensitivity may find more");
     }
     what_->setText(what);
@@ -341,6 +347,7 @@ void FindPanel::refreshWork()
     progress_->setVisible(finder_.running());
     cancel_->setVisible(finder_.running());
     progress_->setValue(static_cast<int>(100 * finder_.progress()));
+    working_->setVisible(finder_.running());
     count_->setVisible(!finder_.running());
     what_->setVisible(!finder_.running());
 }

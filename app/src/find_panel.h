@@ -57,6 +57,7 @@ private:
     QPushButton* twice_ = nullptr;
     QPushButton* beatHere_ = nullptr;
     FrameStrip* strip_ = nullptr;
+    QLabel* working_ = nullptr;
     QLabel* count_ = nullptr;
     QLabel* what_ = nullptr;
     QLabel* late_ = nullptr;

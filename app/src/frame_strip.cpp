@@ -39,6 +39,13 @@ void FrameStrip::setFrame(std::int64_t frame)
     update();
 }
 
+void FrameStrip::setHint(const QString& hint)
+{
+    hint_ = hint;
+    if (frame_ < 0)
+        update();
+}
+
 QRectF FrameStrip::box(int place) const
 {
     const Project& project = session_.project();
@@ -54,8 +61,7 @@ void FrameStrip::paintEvent(QPaintEvent*)
     if (frame_ < 0) {
         p.setPen(theme::dim);
         p.setFont(theme::words(11));
-        p.drawText(rect(), Qt::AlignLeft | Qt::AlignVCenter,
-                   tr("Step to a proposal with the full stop and comma keys"));
+        p.drawText(rect(), Qt::AlignLeft | Qt::AlignVCenter, hint_);
         return;
     }
     for (int i = 0; i <= 2 * around; ++i) {

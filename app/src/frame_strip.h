@@ -17,7 +17,8 @@ public:
 
     /// -1 for none.
     void setFrame(std::int64_t frame);
-    std::int64_t frame() const { return frame_; }
+    /// What is written while there is none.
+    void setHint(const QString& hint);
 
     QSize sizeHint() const override;
     QSize minimumSizeHint() const override { return sizeHint(); }
@@ -31,6 +32,7 @@ private:
 
     Session& session_;
     std::int64_t frame_ = -1;
+    QString hint_;
 };
 
 } // namespace ember::app
