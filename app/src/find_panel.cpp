@@ -199,6 +199,16 @@ void FindPanel::buildDeciding()
     shapes_->setStyleSheet(QStringLiteral("padding: 1px 6px;"));
     shapes_->setToolTip(tr("What is accepted is felt as it sounds: its own attack, decay and rumble"));
     sources->addWidget(shapes_);
+    auto* later = new QHBoxLayout;
+    later->addWidget(small(tr("Sound later"), this));
+    offset_ = field(soundfield::offset, "find-offset");
+    later->addWidget(offset_, 1);
+    sources->addLayout(later);
+    connect(offset_, &ValueField::wished, this, [this](double value, quint64 gesture) {
+        Project next = session_.project();
+        next.sound.offset = value;
+        session_.edit(std::move(next), tr("Sound laid %1 s later").arg(value), gesture);
+    });
     row->addLayout(sources);
     connect(file, &QPushButton::clicked, this, &FindPanel::chooseSound);
     row = rowOf(column);
@@ -270,6 +280,7 @@ void FindPanel::refresh()
     propose_->setCurrentIndex(static_cast<int>(finder_.proposed()));
     sensitivity_->setValue(options.sensitivity);
     apart_->setValue(std::max(1.0, std::round(session_.project().rate.frames(options.spacing))));
+    offset_->setValue(session_.project().sound.offset);
     refreshBeat();
     refreshProposal();
 }

@@ -53,6 +53,7 @@ private:
     ValueField* bpm_ = nullptr;
     ValueField* bar_ = nullptr;
     ValueField* within_ = nullptr;
+    ValueField* offset_ = nullptr;
     QPushButton* half_ = nullptr;
     QPushButton* twice_ = nullptr;
     QPushButton* beatHere_ = nullptr;

@@ -196,6 +196,9 @@ private slots:
         QVERIFY(child<QPushButton>("find-lay")->isHidden());
         key(Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(project().sound.offset, 0.0);
+        type(child<app::ValueField>("find-offset"), QStringLiteral("-0.125"));
+        QCOMPARE(project().sound.offset, -0.125);
+        QVERIFY(finder().found().soundLate && std::abs(*finder().found().soundLate) < 0.3);
     }
     void beatsAreProposedAndPulledTo()
     {

@@ -7,6 +7,7 @@
 #include <QToolButton>
 
 #include "drawn_editor.h"
+#include "finder.h"
 #include "runner.h"
 #include "value_field.h"
 #include "window_fixture.h"
@@ -73,9 +74,10 @@ class RandomUseTest : public test::WindowFixture {
                 add->menu()->actions()[random.whole(0, 4)]->trigger();
             break;
         default: {
-            constexpr std::array keys{Qt::Key_S,  Qt::Key_1,  Qt::Key_2,  Qt::Key_N,    Qt::Key_X,
-                                      Qt::Key_H,  Qt::Key_B,  Qt::Key_T,  Qt::Key_E,    Qt::Key_F5,
-                                      Qt::Key_F6, Qt::Key_F7, Qt::Key_Up, Qt::Key_Down, Qt::Key_Z};
+            constexpr std::array keys{Qt::Key_S,  Qt::Key_1,  Qt::Key_2,  Qt::Key_N,      Qt::Key_X,
+                                      Qt::Key_H,  Qt::Key_B,  Qt::Key_T,  Qt::Key_E,      Qt::Key_F5,
+                                      Qt::Key_F6, Qt::Key_F7, Qt::Key_Up, Qt::Key_Down,   Qt::Key_Z,
+                                      Qt::Key_A,  Qt::Key_R,  Qt::Key_K,  Qt::Key_Period, Qt::Key_Comma};
             const Qt::Key chosen = keys[static_cast<std::size_t>(random.whole(0, static_cast<int>(keys.size()) - 1))];
             key(chosen, chosen == Qt::Key_Z ? Qt::ControlModifier : Qt::NoModifier);
         }
@@ -104,6 +106,8 @@ private slots:
         const Project before = project();
         strikeOn(20, Qt::Key_2);
         strikeOn(50, Qt::Key_1);
+        window_->showFinding(true);
+        QTRY_VERIFY_WITH_TIMEOUT(!window_->finder().running(), 20000);
         for (int i = 0; i < 250; ++i)
             useSomething(random);
         while (session().document().canRedo()) // what was taken back by hand on the way
