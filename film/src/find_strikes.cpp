@@ -3,13 +3,11 @@
 
 #include <algorithm>
 #include <cmath>
-#include <condition_variable>
-#include <deque>
-#include <mutex>
 #include <thread>
 
 #include "ember/analysis/sound_shape.h"
 #include "ember/media/sound_reader.h"
+#include "lane.h"
 
 namespace ember {
 
@@ -18,46 +16,6 @@ namespace {
 struct Shown {
     Frame frame;
     ImagePtr picture;
-};
-
-/// Hands pictures from one thread to another, a few at a time.
-class Queue {
-public:
-    /// False when nobody takes them any more.
-    bool put(Shown shown)
-    {
-        std::unique_lock lock(mutex_);
-        changed_.wait(lock, [&] { return pictures_.size() < room || closed_; });
-        if (closed_)
-            return false;
-        pictures_.push_back(std::move(shown));
-        changed_.notify_all();
-        return true;
-    }
-    std::optional<Shown> take()
-    {
-        std::unique_lock lock(mutex_);
-        changed_.wait(lock, [&] { return !pictures_.empty() || closed_; });
-        if (pictures_.empty())
-            return std::nullopt;
-        Shown shown = std::move(pictures_.front());
-        pictures_.pop_front();
-        changed_.notify_all();
-        return shown;
-    }
-    void close()
-    {
-        const std::lock_guard lock(mutex_);
-        closed_ = true;
-        changed_.notify_all();
-    }
-
-private:
-    static constexpr std::size_t room = 4;
-    std::mutex mutex_;
-    std::condition_variable changed_;
-    std::deque<Shown> pictures_;
-    bool closed_ = false;
 };
 
 } // namespace
@@ -86,7 +44,8 @@ Result<SoundTrace> listenTo(const SoundSource& source, double seconds, const Pro
 
 Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t length, const Progress& progress)
 {
-    Queue queue;
+    constexpr std::size_t ahead = 4;
+    Lane<Shown> lane(ahead);
     std::optional<Error> trouble;
     std::thread decoder([&] {
         std::int64_t last = -1;
@@ -100,21 +59,21 @@ Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t le
                 trouble = picture.error();
                 break;
             }
-            if (!queue.put({Frame{i}, std::move(picture).value()}))
+            if (!lane.push({Frame{i}, std::move(picture).value()}))
                 return;
         }
-        queue.close();
+        lane.close();
     });
     PictureWatcher watcher;
     bool cancelled = false;
-    while (const auto shown = queue.take()) {
+    while (const auto shown = lane.pop()) {
         watcher.watch(*shown->picture, shown->frame);
         if (!progress(static_cast<double>(shown->frame.index + 1) / static_cast<double>(length))) {
             cancelled = true;
             break;
         }
     }
-    queue.close();
+    lane.close();
     decoder.join();
     if (cancelled)
         return Error{ErrorCode::cancelled, clip.info().path, ""};
