@@ -76,12 +76,21 @@ void listening(benchmark::State& state)
     tellRealtime(state, seconds);
 }
 
-/// What a change of the sensitivity costs.
-void askingOnsets(benchmark::State& state)
+/// What another band or spacing costs.
+void askingAnew(benchmark::State& state)
 {
     const SoundTrace& heard = trace();
     for (auto _ : state)
         benchmark::DoNotOptimize(onsetsOf(heard, {}));
+    tellRealtime(state, seconds);
+}
+
+/// What a change of the sensitivity costs.
+void askingAgain(benchmark::State& state)
+{
+    const OnsetFinder finder(trace(), Band::all, 0.05);
+    for (auto _ : state)
+        benchmark::DoNotOptimize(finder.at(0.5));
     tellRealtime(state, seconds);
 }
 
@@ -115,7 +124,8 @@ void watching(benchmark::State& state)
 
 BENCHMARK(yardstickMeanSquare)->Unit(benchmark::kMillisecond);
 BENCHMARK(listening)->Unit(benchmark::kMillisecond);
-BENCHMARK(askingOnsets)->Unit(benchmark::kMillisecond);
+BENCHMARK(askingAnew)->Unit(benchmark::kMillisecond);
+BENCHMARK(askingAgain)->Unit(benchmark::kMillisecond);
 BENCHMARK(askingTempo)->Unit(benchmark::kMillisecond);
 BENCHMARK(yardstickCopyPictures)->Unit(benchmark::kMillisecond);
 BENCHMARK(watching)->Unit(benchmark::kMillisecond);

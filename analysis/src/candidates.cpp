@@ -111,12 +111,21 @@ std::optional<FindFrom> findFromFromName(std::string_view name)
 Found findStrikes(const SoundTrace* sound, const PictureTrace* picture, double soundOffset, FrameRate rate,
                   const FindOptions& options)
 {
+    if (sound == nullptr)
+        return findStrikes(static_cast<const OnsetFinder*>(nullptr), picture, soundOffset, rate, options);
+    const OnsetFinder finder(*sound, options.band, options.spacing);
+    return findStrikes(&finder, picture, soundOffset, rate, options);
+}
+
+Found findStrikes(const OnsetFinder* finder, const PictureTrace* picture, double soundOffset, FrameRate rate,
+                  const FindOptions& options)
+{
     Found found;
     std::vector<Onset> onsets;
     std::vector<Impact> impacts;
-    if (sound != nullptr) { // the beat is known whatever tells of strikes
-        onsets = onsetsOf(*sound, {options.band, options.sensitivity, options.spacing});
-        found.tempo = tempoOf(*sound, onsets);
+    if (finder != nullptr) { // the beat is known whatever tells of strikes
+        onsets = finder->at(options.sensitivity);
+        found.tempo = tempoOf(finder->trace(), onsets);
         if (found.tempo) {
             if (options.beats)
                 nameBeats(onsets, *found.tempo);

@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <optional>
+#include <set>
 
 #include "sound_levels.h"
 
@@ -211,44 +213,23 @@ double leastScore(double sensitivity)
     return std::pow(sensitivityBase, 1 - 2 * std::clamp(sensitivity, 0.0, 1.0));
 }
 
-struct Heard {
-    Onset onset;
-    double score;
-};
+} // namespace
 
-/// All that the highest sensitivity finds, in order. What a lower one finds is a part of this, so that it can be judged
-/// here once.
-std::vector<Heard> allHeard(const SoundTrace& trace, const OnsetOptions& options, const SoftLogs& logs)
+std::string_view bandName(Band band)
 {
-    std::vector<Heard> heard;
-    std::vector<double> taken; // in order
-    double strongest = 0;
-    for (const Peak& peak : peaksOf(scoreOf(trace, options.band, logs), leastScore(1))) {
-        const auto begins = firstEnergy(trace, peak.look, options.band, logs);
-        if (!begins)
-            continue;
-        Onset onset;
-        onset.seconds = *begins;
-        if (onset.seconds < 0.03 && !diesAway(trace))
-            continue;
-        const auto after = std::lower_bound(taken.begin(), taken.end(), onset.seconds);
-        if ((after != taken.end() && *after - onset.seconds < options.spacing) ||
-            (after != taken.begin() && onset.seconds - *(after - 1) < options.spacing))
-            continue;
-        taken.insert(after, onset.seconds);
-        onset.strength = impactPower(trace, onset.seconds, spectrumRange(options.band));
-        strongest = std::max(strongest, onset.strength);
-        heard.push_back({onset, static_cast<double>(peak.score)});
-    }
-    std::sort(heard.begin(), heard.end(),
-              [](const Heard& a, const Heard& b) { return a.onset.seconds < b.onset.seconds; });
-    for (Heard& one : heard) // loudness grows with the power 0.6 of pressure (S. S. Stevens, 1957)
-        one.onset.strength = std::pow(one.onset.strength / strongest, 0.3);
-    return heard;
+    return bandNames[static_cast<std::size_t>(band)];
+}
+
+std::optional<Band> bandFromName(std::string_view name)
+{
+    for (std::size_t i = 0; i < bandNames.size(); ++i)
+        if (bandNames[i] == name)
+            return static_cast<Band>(i);
+    return std::nullopt;
 }
 
 /// What is hardly felt beside its neighbours counts less: a hiss that sets in after a blow.
-void forgetFaint(std::vector<Heard>& heard)
+void OnsetFinder::forgetFaint(std::vector<Heard>& heard)
 {
     constexpr double around = 2; // seconds
     constexpr double faint = 0.12;
@@ -264,7 +245,7 @@ void forgetFaint(std::vector<Heard>& heard)
 }
 
 /// Quick small sounds in a row behind a strong one are its rattle: chains, shards, an engine.
-void forgetRattles(std::vector<Heard>& heard)
+void OnsetFinder::forgetRattles(std::vector<Heard>& heard)
 {
     constexpr double quick = 0.075; // seconds; sixteenths at 200 BPM
     constexpr double behind = 0.25;
@@ -289,48 +270,58 @@ void forgetRattles(std::vector<Heard>& heard)
     }
 }
 
-} // namespace
-
-std::string_view bandName(Band band)
-{
-    return bandNames[static_cast<std::size_t>(band)];
-}
-
-std::optional<Band> bandFromName(std::string_view name)
-{
-    for (std::size_t i = 0; i < bandNames.size(); ++i)
-        if (bandNames[i] == name)
-            return static_cast<Band>(i);
-    return std::nullopt;
-}
-
-std::vector<float> noveltyOf(const SoundTrace& trace, Band band)
-{
-    return noveltyWith(trace, band, softLogs(loudestPower(trace)));
-}
-
-std::vector<Onset> onsetsOf(const SoundTrace& trace, const OnsetOptions& options)
+OnsetFinder::OnsetFinder(const SoundTrace& trace, Band band, double spacing) : trace_(&trace)
 {
     const double loudest = loudestPower(trace);
     if (loudest < nothing)
-        return {};
-    const double least = leastScore(options.sensitivity);
-    std::vector<Heard> heard = allHeard(trace, options, softLogs(loudest));
-    forgetFaint(heard);
-    forgetRattles(heard);
+        return;
+    const SoftLogs logs = softLogs(loudest);
+    std::set<double> taken;
+    double strongest = 0;
+    for (const Peak& peak : peaksOf(scoreOf(trace, band, logs), leastScore(1))) {
+        const auto begins = firstEnergy(trace, peak.look, band, logs);
+        if (!begins || (*begins < 0.03 && !diesAway(trace)))
+            continue;
+        const auto after = taken.lower_bound(*begins);
+        if ((after != taken.end() && *after - *begins < spacing) ||
+            (after != taken.begin() && *begins - *std::prev(after) < spacing))
+            continue;
+        taken.insert(after, *begins);
+        Onset onset;
+        onset.seconds = *begins;
+        onset.strength = impactPower(trace, onset.seconds, spectrumRange(band));
+        strongest = std::max(strongest, onset.strength);
+        heard_.push_back({onset, static_cast<double>(peak.score)});
+    }
+    std::sort(heard_.begin(), heard_.end(),
+              [](const Heard& a, const Heard& b) { return a.onset.seconds < b.onset.seconds; });
+    for (Heard& one : heard_) // loudness grows with the power 0.6 of pressure (S. S. Stevens, 1957)
+        one.onset.strength = std::pow(one.onset.strength / strongest, 0.3);
+    forgetFaint(heard_);
+    forgetRattles(heard_);
+}
+
+std::vector<Onset> OnsetFinder::at(double sensitivity) const
+{
+    const double least = leastScore(sensitivity);
     std::vector<Onset> onsets;
-    for (const Heard& one : heard) {
+    for (const Heard& one : heard_) {
         if (one.score < least)
             continue;
         onsets.push_back(one.onset);
         onsets.back().confidence = 1 - std::exp(-one.score / 2);
     }
     for (std::size_t i = 0; i < onsets.size(); ++i) {
-        onsets[i].tail =
-            tailOf(trace, onsets[i].seconds, i + 1 < onsets.size() ? onsets[i + 1].seconds : trace.seconds);
-        onsets[i].kind = kindOf(trace, onsets[i]);
+        const double next = i + 1 < onsets.size() ? onsets[i + 1].seconds : trace_->seconds;
+        onsets[i].tail = tailOf(*trace_, onsets[i].seconds, next);
+        onsets[i].kind = kindOf(*trace_, onsets[i]);
     }
     return onsets;
+}
+
+std::vector<Onset> onsetsOf(const SoundTrace& trace, const OnsetOptions& options)
+{
+    return OnsetFinder(trace, options.band, options.spacing).at(options.sensitivity);
 }
 
 } // namespace ember

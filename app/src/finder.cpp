@@ -73,6 +73,7 @@ Finder::~Finder()
 void Finder::forget()
 {
     cancel();
+    onsets_.reset();
     sound_.reset();
     picture_.reset();
     found_ = {};
@@ -142,10 +143,14 @@ void Finder::finish(const std::shared_ptr<Work>& work)
 {
     work_.reset();
     running_ = false;
-    if (work->sound)
+    if (work->sound) {
+        onsets_.reset();
         sound_ = work->sound;
-    if (work->picture)
+    }
+    if (work->picture) {
         picture_ = work->picture;
+        watchedClip_ = work->project.shot->clip;
+    }
     ask();
     emit progressed();
     if (!work->trouble.isEmpty())
@@ -156,6 +161,8 @@ void Finder::finish(const std::shared_ptr<Work>& work)
 
 void Finder::setOptions(const FindOptions& options)
 {
+    if (options.band != options_.band || options.spacing != options_.spacing)
+        onsets_.reset();
     options_ = options;
     ask();
 }
@@ -171,7 +178,12 @@ void Finder::projectChanged()
     // Another sound has to be heard anew; one that is only laid elsewhere has not.
     const auto source = session_.soundSource();
     if (sound_ && (!source || source->path != heardFile_)) {
+        onsets_.reset();
         sound_.reset();
+        found_ = {};
+    }
+    if (const auto& shot = session_.project().shot; picture_ && (!shot || shot->clip != watchedClip_)) {
+        picture_.reset();
         found_ = {};
     }
     if (ready())
@@ -180,8 +192,10 @@ void Finder::projectChanged()
 
 void Finder::ask()
 {
+    if (sound_ && !onsets_)
+        onsets_ = std::make_unique<OnsetFinder>(*sound_, options_.band, options_.spacing);
     if (ready())
-        found_ = findStrikes(sound_.get(), picture_.get(), session_.project().sound.offset, session_.project().rate,
+        found_ = findStrikes(onsets_.get(), picture_.get(), session_.project().sound.offset, session_.project().rate,
                              options_);
     propose();
 }

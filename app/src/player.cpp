@@ -17,6 +17,10 @@ Player::Player(Session& session) : session_(session)
     timer_.setInterval(5);
     connect(&timer_, &QTimer::timeout, this, &Player::tick);
     connect(&session_, &Session::opened, this, &Player::pause);
+    connect(&session_, &Session::projectChanged, this, [this] { // its sound may be another, or lie elsewhere
+        if (playing_ && session_.soundSource() != heardSource_)
+            restart();
+    });
     connect(&session_, &Session::loopChanged, this, [this] {
         if (playing_)
             restart();
@@ -59,8 +63,9 @@ void Player::restart()
         line_.loopEnd = ticks(loop.last + 1);
     }
     sound_.stop();
-    if (const auto source = session_.soundSource(); soundOn_ && source)
-        sound_.start(*source, speed_, line_);
+    heardSource_ = session_.soundSource();
+    if (soundOn_ && heardSource_)
+        sound_.start(*heardSource_, speed_, line_);
     heard_ = 0;
     played_ = 0;
     heardAt_.start();

@@ -146,7 +146,7 @@ private slots:
             QVERIFY(candidate.seen && !candidate.heard);
         options.from = FindFrom::sound;
         QCOMPARE(findStrikes(&sound, &picture, 0, rate, options).candidates.size(), clicks.size());
-        QVERIFY(findStrikes(nullptr, nullptr, 0, rate, {}).candidates.empty());
+        QVERIFY(findStrikes(static_cast<const SoundTrace*>(nullptr), nullptr, 0, rate, {}).candidates.empty());
     }
     void bothTogetherAreSurerThanOne()
     {
@@ -160,7 +160,7 @@ private slots:
         FindOptions seen;
         seen.from = FindFrom::picture;
         const auto both = findStrikes(&sound, &picture, 0, rate, {}).candidates;
-        const auto alone = findStrikes(nullptr, &picture, 0, rate, seen).candidates;
+        const auto alone = findStrikes(static_cast<const SoundTrace*>(nullptr), &picture, 0, rate, seen).candidates;
         QCOMPARE(both.size(), alone.size());
         for (std::size_t i = 0; i < both.size(); ++i)
             QVERIFY(both[i].heard && both[i].seen && both[i].confidence >= alone[i].confidence);

@@ -86,7 +86,8 @@ private slots:
         // By eye alone: the blows, the landing and the burst, and nothing else.
         FindOptions seen;
         seen.from = FindFrom::picture;
-        const auto byEye = findStrikes(nullptr, &picture, 0, FrameRate(), seen).candidates;
+        const auto byEye =
+            findStrikes(static_cast<const SoundTrace*>(nullptr), &picture, 0, FrameRate(), seen).candidates;
         QCOMPARE(byEye.size(), std::size_t{6});
         for (std::size_t i = 0; i < byEye.size(); ++i)
             QVERIFY(std::abs(byEye[i].frame.index - demo::strikes[i].frame) <= 1);

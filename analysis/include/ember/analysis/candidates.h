@@ -46,8 +46,12 @@ struct Found {
     std::optional<double> soundLate;
 };
 
-/// `sound` and `picture` may be null where there is none. `soundOffset`: seconds the sound is laid later than it was
+/// `onsets` and `picture` may be null where there is none; the band and the spacing of the options are the finder's
+/// already. `soundOffset`: seconds the sound is laid later than it was
 /// recorded. Frames of the picture count at `rate`.
+Found findStrikes(const OnsetFinder* onsets, const PictureTrace* picture, double soundOffset, FrameRate rate,
+                  const FindOptions& options);
+/// The same for a sound that is asked once.
 Found findStrikes(const SoundTrace* sound, const PictureTrace* picture, double soundOffset, FrameRate rate,
                   const FindOptions& options);
 

@@ -35,10 +35,30 @@ struct Onset {
     double tail = 0;                   ///< seconds until it has fallen by 12 dB or the next one begins
 };
 
-/// The onsets of a sound, in order. A higher sensitivity finds all that a lower one does, and more.
-std::vector<Onset> onsetsOf(const SoundTrace& trace, const OnsetOptions& options);
+/// All that may be an onset in a sound, judged once, so that every sensitivity is answered at once. A higher one finds
+/// all that a lower one does, and more.
+class OnsetFinder {
+public:
+    /// The trace has to live as long.
+    OnsetFinder(const SoundTrace& trace, Band band, double spacing);
 
-/// How much rises in each look, in doublings of pressure, as a mean over the bands listened to.
-std::vector<float> noveltyOf(const SoundTrace& trace, Band band);
+    const SoundTrace& trace() const { return *trace_; }
+    /// In order.
+    std::vector<Onset> at(double sensitivity) const;
+
+private:
+    struct Heard {
+        Onset onset;
+        double score; ///< 1 is enough at middling sensitivity
+    };
+    static void forgetFaint(std::vector<Heard>& heard);
+    static void forgetRattles(std::vector<Heard>& heard);
+
+    const SoundTrace* trace_;
+    std::vector<Heard> heard_; ///< in order
+};
+
+/// The onsets of a sound, in order.
+std::vector<Onset> onsetsOf(const SoundTrace& trace, const OnsetOptions& options);
 
 } // namespace ember
