@@ -173,39 +173,57 @@ double impactPower(const SoundTrace& trace, double seconds, const BandRange& ran
     return std::max(after - before, 0.02 * after);
 }
 
-/// Seconds from an onset until the sound has fallen by 12 dB for good, at most to `next`.
-double tailOf(const SoundTrace& trace, double seconds, double next)
+/// The power of all bands up to each look, added up: the mean of any stretch is a difference.
+class PowerSums {
+public:
+    explicit PowerSums(const SoundTrace& trace) : sums_(trace.looks() + 1)
+    {
+        for (std::size_t n = 0; n < trace.looks(); ++n)
+            sums_[n + 1] = sums_[n] + powerAt(trace, n);
+    }
+    double mean(std::size_t first, std::size_t count) const
+    {
+        const std::size_t end = std::min(first + count, sums_.size() - 1);
+        return end > first ? (sums_[end] - sums_[first]) / static_cast<double>(end - first) : 0;
+    }
+
+private:
+    std::vector<double> sums_;
+};
+
+/// Seconds from an onset until the sound has fallen by 12 dB, at most `longestTail`.
+double tailOf(const SoundTrace& trace, const PowerSums& powers, double seconds)
 {
+    constexpr double longestTail = 5;
     constexpr std::size_t smooth = 6; // longer than a period of the lowest tone
     const std::size_t first = lookAt(trace, seconds);
-    const std::size_t last = lookAt(trace, next);
+    const std::size_t last = lookAt(trace, std::min(seconds + longestTail, trace.seconds));
     double peak = 0;
     for (std::size_t n = first; n < std::min(first + 30, trace.looks()); ++n)
-        peak = std::max(peak, meanPower(trace, n, smooth));
-    std::size_t fallen = last;
-    for (std::size_t n = first + 1; n < last; ++n)
-        if (meanPower(trace, n, smooth) < peak / 16) {
-            fallen = n;
-            break;
-        }
-    return static_cast<double>(fallen - std::min(first, fallen)) * SoundTrace::step;
+        peak = std::max(peak, powers.mean(n, smooth));
+    std::size_t fallen = first + 1;
+    while (fallen < last && powers.mean(fallen, smooth) >= peak / 16)
+        ++fallen;
+    return static_cast<double>(fallen - first) * SoundTrace::step;
 }
 
-/// Long and broad: a blast. Short and low: a landing. Else a hit.
-StrikeKind kindOf(const SoundTrace& trace, const Onset& onset)
+/// More than a thump: what a long tail needs to be a blast.
+bool isBroad(const SoundTrace& trace, double seconds)
 {
     constexpr std::size_t early = 40; // a fifth of a second
-    constexpr double longTail = 0.35;
-    const std::size_t look = lookAt(trace, onset.seconds);
+    const std::size_t look = lookAt(trace, seconds);
     const double all = meanPower(trace, look, early);
-    const double low = meanPower(trace, look, early, spectrumRange(Band::low));
-    // The bright part of the very beginning: a hammer that rings has it, a dull weight has not.
-    const double bright = meanPower(trace, look, 8, {16, SoundTrace::bands});
-    if (onset.tail > longTail && all - low > 0.06 * all)
-        return StrikeKind::blast;
-    if (low > 0.6 * all && bright < 0.02 * meanPower(trace, look, 8))
-        return StrikeKind::landing;
-    return StrikeKind::hit;
+    return all - meanPower(trace, look, early, spectrumRange(Band::low)) > 0.06 * all;
+}
+
+/// A dull weight: low, and without the bright beginning that a hammer that rings has.
+bool isDull(const SoundTrace& trace, double seconds)
+{
+    constexpr std::size_t early = 40;
+    constexpr std::size_t beginning = 8;
+    const std::size_t look = lookAt(trace, seconds);
+    return meanPower(trace, look, early, spectrumRange(Band::low)) > 0.6 * meanPower(trace, look, early) &&
+           meanPower(trace, look, beginning, {16, SoundTrace::bands}) < 0.02 * meanPower(trace, look, beginning);
 }
 
 double leastScore(double sensitivity)
@@ -276,6 +294,7 @@ OnsetFinder::OnsetFinder(const SoundTrace& trace, Band band, double spacing) : t
     if (loudest < nothing)
         return;
     const SoftLogs logs = softLogs(loudest);
+    const PowerSums powers(trace);
     std::set<double> taken;
     double strongest = 0;
     for (const Peak& peak : peaksOf(scoreOf(trace, band, logs), leastScore(1))) {
@@ -291,7 +310,9 @@ OnsetFinder::OnsetFinder(const SoundTrace& trace, Band band, double spacing) : t
         onset.seconds = *begins;
         onset.strength = impactPower(trace, onset.seconds, spectrumRange(band));
         strongest = std::max(strongest, onset.strength);
-        heard_.push_back({onset, static_cast<double>(peak.score)});
+        onset.tail = tailOf(trace, powers, onset.seconds);
+        heard_.push_back(
+            {onset, static_cast<double>(peak.score), isBroad(trace, onset.seconds), isDull(trace, onset.seconds)});
     }
     std::sort(heard_.begin(), heard_.end(),
               [](const Heard& a, const Heard& b) { return a.onset.seconds < b.onset.seconds; });
@@ -304,18 +325,23 @@ OnsetFinder::OnsetFinder(const SoundTrace& trace, Band band, double spacing) : t
 std::vector<Onset> OnsetFinder::at(double sensitivity) const
 {
     const double least = leastScore(sensitivity);
+    constexpr double longTail = 0.35;
     std::vector<Onset> onsets;
-    for (const Heard& one : heard_) {
-        if (one.score < least)
+    double next = trace_->seconds;
+    for (auto one = heard_.rbegin(); one != heard_.rend(); ++one) {
+        if (one->score < least)
             continue;
-        onsets.push_back(one.onset);
-        onsets.back().confidence = 1 - std::exp(-one.score / 2);
+        Onset onset = one->onset;
+        onset.confidence = 1 - std::exp(-one->score / 2);
+        onset.tail = std::min(onset.tail, next - onset.seconds);
+        next = onset.seconds;
+        // Long and broad: a blast. Short and low: a landing. Else a hit.
+        onset.kind = onset.tail > longTail && one->broad ? StrikeKind::blast
+                     : one->dull                         ? StrikeKind::landing
+                                                         : StrikeKind::hit;
+        onsets.push_back(onset);
     }
-    for (std::size_t i = 0; i < onsets.size(); ++i) {
-        const double next = i + 1 < onsets.size() ? onsets[i + 1].seconds : trace_->seconds;
-        onsets[i].tail = tailOf(*trace_, onsets[i].seconds, next);
-        onsets[i].kind = kindOf(*trace_, onsets[i]);
-    }
+    std::reverse(onsets.begin(), onsets.end());
     return onsets;
 }
 

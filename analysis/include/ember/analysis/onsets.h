@@ -48,8 +48,10 @@ public:
 
 private:
     struct Heard {
-        Onset onset;
+        Onset onset;  ///< its tail as long as nothing else begins
         double score; ///< 1 is enough at middling sensitivity
+        bool broad;
+        bool dull;
     };
     static void forgetFaint(std::vector<Heard>& heard);
     static void forgetRattles(std::vector<Heard>& heard);
