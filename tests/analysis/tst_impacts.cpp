@@ -96,6 +96,37 @@ private slots:
         }
         QVERIFY(!before.empty());
     }
+    void theCamerasOwnMoveIsNoMotion()
+    {
+        // Blotches that slide by as one, eight pixels a frame; then the same with one square that stays where it is.
+        for (const bool square : {false, true}) {
+            PictureWatcher watcher;
+            for (int i = 0; i < 12; ++i) {
+                Image image(320, 180);
+                for (int y = 0; y < 180; ++y)
+                    for (int x = 0; x < 320; ++x) {
+                        const double u = x + 8 * i;
+                        double value = 120 + 50 * std::sin(u * 0.11 + 0.7 * std::sin(u * 0.031)) * std::cos(y * 0.07) +
+                                       30 * std::sin(u * 0.05 + y * 0.09);
+                        if (square && std::abs(x - 160) < 24 && std::abs(y - 90) < 24)
+                            value = 128 + 100 * std::sin(x * 0.4) * std::sin(y * 0.33);
+                        const auto byte = static_cast<std::uint8_t>(std::clamp(value, 0.0, 255.0));
+                        std::uint8_t* pixel = image.at(x, y);
+                        pixel[0] = pixel[1] = pixel[2] = byte;
+                        pixel[3] = 255;
+                    }
+                watcher.watch(image, Frame{i});
+            }
+            const PictureTrace trace = watcher.finish();
+            for (std::size_t i = 2; i < trace.frames.size(); ++i) {
+                QVERIFY(!trace.frames[i].cut);
+                if (square)
+                    QVERIFY(trace.frames[i].motion > 0.0005f);
+                else
+                    QVERIFY2(trace.frames[i].motion < 0.0005f, qPrintable(QString::number(trace.frames[i].motion)));
+            }
+        }
+    }
     void emptyAndOddFilmsFindNothing()
     {
         QVERIFY(impactsOf({}, {}).empty());

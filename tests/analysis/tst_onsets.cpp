@@ -144,6 +144,7 @@ private slots:
                 before = now;
             }
             QVERIFY(before.size() > 10);
+            QVERIFY(before.size() > onsetsOf(trace, {band, 0.85, 0.05}).size());
         }
     }
     void noTwoAreCloserThanTheyMay()

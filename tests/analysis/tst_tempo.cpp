@@ -75,6 +75,31 @@ private slots:
         }
         QCOMPARE(told, 0);
     }
+    void barsBeginWithWhatIsLow()
+    {
+        for (const int beats : {3, 4})
+            for (const int start : {0, 2}) {
+                // A drum where bars begin, a tick on the other beats, at 100 BPM.
+                SoundBuffer sound{48000, 1, std::vector<float>(48000 * 16, 0.f)};
+                const SoundBuffer noise = whiteNoise(4, 0.9, 0.1);
+                for (int beat = 0; beat < 24; ++beat)
+                    for (std::size_t i = 0; i < noise.samples.size(); ++i) {
+                        const double t = static_cast<double>(i) / 48000;
+                        const bool bar = beat % beats == start;
+                        const double value = bar ? 0.6 * std::sin(2 * 3.14159265 * 70 * t) * std::exp(-t / 0.05) : 0;
+                        sound.samples[static_cast<std::size_t>((0.3 + 0.6 * beat) * 48000) + i] =
+                            static_cast<float>(value + static_cast<double>(noise.samples[i]) * std::exp(-t / 0.01));
+                    }
+                const SoundTrace trace = traceOf(sound);
+                const auto tempo = tempoOf(trace, onsetsOf(trace, {}));
+                QVERIFY(tempo && std::abs(tempo->grid.bpm - 100) < 0.5);
+                QCOMPARE(tempo->grid.barBeats, beats);
+                for (int bar = 0; bar < 4; ++bar) {
+                    const auto beat = tempo->grid.nearest(0.3 + 0.6 * (start + bar * beats));
+                    QVERIFY(tempo->grid.startsBar(beat) && !tempo->grid.startsBar(beat + 1));
+                }
+            }
+    }
     void onlyWhatIsOnTheBeatBecomesOne()
     {
         Tempo tempo;

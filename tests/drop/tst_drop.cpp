@@ -102,6 +102,20 @@ private slots:
         QVERIFY(run.impacts.size() >= 2); // one corner, then the other
         QVERIFY(run.impacts.back().seconds < 3);
     }
+    void frictionStopsWhatSlides()
+    {
+        Body box;
+        box.name = "box";
+        box.width = 1;
+        box.height = 0.2;
+        box.mass = 40;
+        box.restitution = 0;
+        box.position = {-2, 0.1};
+        box.velocity = {3, 0};
+        const auto run = simulate(withBodies({floorBody(), box}), 10);
+        const double way = run.pictures.back()[1].position.x + 2;
+        QVERIFY2(std::abs(way / (9 / (2 * 0.5 * 9.81)) - 1) < 0.05, qPrintable(QString::number(way))); // v²/2μg
+    }
     void theSameSceneGivesTheSameBits()
     {
         const auto a = simulate(sampleScene());

@@ -59,11 +59,11 @@ private slots:
     void strikesArePulledToWhatIsNear()
     {
         StrikeIds ids;
-        const Project project = withStrikesOn({10, 20, 100}, ids);
-        const std::vector<double> moments{0.5, 0.9, 1.2}; // frames 12, 21.6, 28.8
+        const Project project = withStrikesOn({10, 20, 24, 100}, ids);
+        const std::vector<double> moments{0.5, 0.9, 0.96, 1.2}; // frames 12, 21.6, 23.04, 28.8
         const auto pulled = withStrikesPulled(project, ids, moments, 2);
-        QCOMPARE(framesOf(pulled.project), (std::vector<std::int64_t>{12, 22, 100}));
-        QCOMPARE(pulled.moved, std::size_t{2});
+        QCOMPARE(framesOf(pulled.project), (std::vector<std::int64_t>{12, 22, 23, 100}));
+        QCOMPARE(pulled.moved, std::size_t{3}); // one of them back
         QCOMPARE(pulled.far, std::size_t{1});
         QVERIFY(withStrikesPulled(project, ids, {}, 5).project == project);
         QCOMPARE(withStrikesPulled(project, {ids[0], 999}, moments, 1).far, std::size_t{1});
