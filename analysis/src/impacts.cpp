@@ -80,11 +80,14 @@ private:
         const auto flash = static_cast<double>(change(at).flash);
         return std::max(0.0, flash - static_cast<double>(std::max(change(at - 1).flash, change(at - 2).flash)));
     }
+    /// Motion that sets in at once; what goes on from the first frame is none.
     double burstAt(std::ptrdiff_t at) const
     {
-        const auto motion = static_cast<double>(change(at).motion);
-        return std::max(0.0, motion - 1.5 * static_cast<double>(std::max({change(at - 1).motion, change(at - 2).motion,
-                                                                          change(at - 3).motion})));
+        constexpr std::ptrdiff_t before = 3; // frames
+        float most = -1;
+        for (std::ptrdiff_t i = std::max<std::ptrdiff_t>(1, at - before); i < at; ++i)
+            most = std::max(most, change(i).motion);
+        return most < 0 ? 0 : std::max(0.0, static_cast<double>(change(at).motion - 1.5f * most));
     }
     /// What stops was on its way before, the same way, and what moves as a whole has another way after.
     double stopAt(std::ptrdiff_t at) const

@@ -26,6 +26,7 @@ constexpr double middleShare = 0.7;    ///< how much the middle alone counts aga
 constexpr double highShare = 1.2;      ///< and the high: it has the most bins, so it wavers least
 constexpr double lowestWeight = 0.2;   ///< of the lowest band, which has the fewest bins
 constexpr double sensitivityBase = 6;  ///< how much less is enough from middling sensitivity to full
+constexpr double leastSound = 0.03;    ///< seconds; what is broken off sooner is the end of the file
 constexpr double nothing = 1e-8;       ///< -80 dB: a converter's own noise
 
 std::vector<float> noveltyWith(const SoundTrace& trace, Band band, const SoftLogs& logs)
@@ -299,7 +300,7 @@ OnsetFinder::OnsetFinder(const SoundTrace& trace, Band band, double spacing) : t
     double strongest = 0;
     for (const Peak& peak : peaksOf(scoreOf(trace, band, logs), leastScore(1))) {
         const auto begins = firstEnergy(trace, peak.look, band, logs);
-        if (!begins || (*begins < 0.03 && !diesAway(trace)))
+        if (!begins || (*begins < 0.03 && !diesAway(trace)) || *begins > trace.seconds - leastSound)
             continue;
         const auto after = taken.lower_bound(*begins);
         if ((after != taken.end() && *after - *begins < spacing) ||

@@ -123,6 +123,11 @@ private:
     {
         std::optional<SoundTrace> sound;
         std::optional<PictureTrace> picture;
+        std::int64_t length = INT64_MAX; // frames
+        if (media.clip) {
+            const ClipInfo& info = media.clip->info();
+            length = std::max(std::llround(rate.frames(info.rate.seconds(static_cast<double>(info.length)))), 1LL);
+        }
         if (media.sound && options.from != FindFrom::picture) {
             auto heard = listenTo(*media.sound, 0, go);
             if (!heard)
@@ -130,14 +135,14 @@ private:
             sound = std::move(heard).value();
         }
         if (media.clip && options.from != FindFrom::sound) {
-            const ClipInfo& info = media.clip->info();
-            const auto length = std::llround(rate.frames(info.rate.seconds(static_cast<double>(info.length))));
-            auto seen = watchClip(*media.clip, rate, std::max(length, 1LL), go);
+            auto seen = watchClip(*media.clip, rate, length, go);
             if (!seen)
                 return seen.error();
             picture = std::move(seen).value();
         }
-        return findStrikes(sound ? &*sound : nullptr, picture ? &*picture : nullptr, 0, rate, options);
+        Found found = findStrikes(sound ? &*sound : nullptr, picture ? &*picture : nullptr, 0, rate, options);
+        std::erase_if(found.candidates, [length](const Candidate& c) { return c.frame.index >= length; });
+        return found;
     }
 
     std::string media_;

@@ -118,6 +118,7 @@ private slots:
                 watcher.watch(image, Frame{i});
             }
             const PictureTrace trace = watcher.finish();
+            QVERIFY(impactsOf(trace, {}).empty()); // what moves from the first frame on does not set in there
             for (std::size_t i = 2; i < trace.frames.size(); ++i) {
                 QVERIFY(!trace.frames[i].cut);
                 if (square)

@@ -235,6 +235,10 @@ private slots:
         QVERIFY(ours(whiteNoise(1, 0.3, 5)).empty());
         QVERIFY(ours(whiteNoise(2, 0.3, 60)).size() <= 1);
         QVERIFY(ours({48000, 2, std::vector<float>(480000, 0.f)}).empty());
+        SoundBuffer tone{48000, 1, std::vector<float>(96000)}; // from the first sample to the last
+        for (std::size_t i = 0; i < tone.samples.size(); ++i)
+            tone.samples[i] = static_cast<float>(0.5 * std::cos(0.013 * static_cast<double>(i)));
+        QVERIFY(ours(tone).empty());
         QVERIFY(ours({48000, 1, {}}).empty());
         QVERIFY(ours({48000, 1, {0.5f}}).empty());
         QVERIFY(ours({48000, 6, std::vector<float>(60, 0.1f)}).empty());
