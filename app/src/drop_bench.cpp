@@ -157,14 +157,10 @@ DropBench::DropBench(Session& session, const Dialogs& dialogs, QWidget* parent)
     readScene();
 }
 
-void DropBench::allow(const QString& why)
+void DropBench::allowBoth(const QString& whyNot)
 {
-    for (auto* button : {put_, save_}) {
-        if (!button->property("tip").isValid())
-            button->setProperty("tip", button->toolTip());
-        button->setEnabled(why.isEmpty());
-        button->setToolTip(why.isEmpty() ? button->property("tip").toString() : why);
-    }
+    allow(put_, whyNot);
+    allow(save_, whyNot);
 }
 
 void DropBench::readScene()
@@ -175,10 +171,10 @@ void DropBench::readScene()
     if (!scene) {
         scene_.reset();
         says_->setText(QString::fromStdString(sentence(scene.error())));
-        allow(tr("The scene cannot be read"));
+        allowBoth(tr("The scene cannot be read"));
         return;
     }
-    allow(tr("It is still falling"));
+    allowBoth(tr("It is still falling"));
     const QPointer<DropBench> self(this);
     QThreadPool::globalInstance()->start([self, number = asked_, fallen = std::move(scene).value()] {
         auto run = std::make_shared<drop::Run>(drop::simulate(fallen, picturesPerSecond));
@@ -196,7 +192,7 @@ void DropBench::showRun(const drop::Scene& scene, drop::Run run)
     impacts_ = run.impacts;
     view_->setRun(scene, std::move(run));
     says_->setText(impacts_.empty() ? tr("Nothing hits hard enough to tell.") : tr("%1 impacts").arg(impacts_.size()));
-    allow(impacts_.empty() ? tr("There are no impacts") : QString());
+    allowBoth(impacts_.empty() ? tr("There are no impacts") : QString());
 }
 
 void DropBench::openScene()

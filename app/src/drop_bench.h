@@ -47,7 +47,7 @@ public:
 private:
     void readScene();
     void showRun(const drop::Scene& scene, drop::Run run);
-    void allow(const QString& why);
+    void allowBoth(const QString& whyNot);
     void openScene();
     void saveImpacts();
     void putStrikes();

@@ -104,7 +104,6 @@ QPushButton* FilmPage::button(const QString& text, const char* name, const QStri
                               const std::function<void()>& act)
 {
     auto* made = smallButton(text, QLatin1String(name), tip, this);
-    made->setProperty("tip", tip);
     connect(made, &QPushButton::clicked, this, act);
     return made;
 }
@@ -375,10 +374,8 @@ void FilmPage::refresh()
     for (KeyRows* list : lists_)
         list->refresh();
     const bool film = session_.length() > 0;
-    for (QPushButton* made : needClip_) {
-        made->setEnabled(film);
-        made->setToolTip(film ? made->property("tip").toString() : tr("Open a clip first"));
-    }
+    for (QPushButton* made : needClip_)
+        allow(made, film ? QString() : tr("Open a clip first"));
     // With keys, the one number for the whole film does not count.
     if (auto* control = master_->findChild<ValueControl*>(QStringLiteral("intensity")))
         control->setBarred(session_.project().master.keys.empty() ? QString() : tr("The keys below set the intensity"));

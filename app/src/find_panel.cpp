@@ -240,13 +240,16 @@ void FindPanel::buildDeciding()
     accept_ =
         smallButton(tr("Accept"), QStringLiteral("find-accept"), tr("The proposal in hand becomes a strike (A)"), this);
     reject_ = smallButton(tr("Reject"), QStringLiteral("find-reject"), tr("The proposal in hand goes (R)"), this);
-    bringBack_ = smallButton(tr("Bring back"), QStringLiteral("find-bring-back"), {}, this);
+    bringBack_ =
+        smallButton(tr("Bring back"), QStringLiteral("find-bring-back"), tr("Proposes again what was rejected"), this);
     for (auto* button : {acceptAll_, accept_, reject_, bringBack_})
         row->addWidget(button);
     row->addStretch(1);
     row->addWidget(small(tr("Pull"), this));
-    toOnset_ = smallButton(tr("to event"), QStringLiteral("find-pull-onset"), {}, this);
-    toBeat_ = smallButton(tr("to beat"), QStringLiteral("find-pull-beat"), {}, this);
+    toOnset_ = smallButton(tr("to event"), QStringLiteral("find-pull-onset"),
+                           tr("Pulls the selected strikes to the nearest event that was found"), this);
+    toBeat_ = smallButton(tr("to beat"), QStringLiteral("find-pull-beat"),
+                          tr("Pulls the selected strikes to the nearest beat"), this);
     within_ = field(withinField, "find-within");
     within_->setValue(withinField.fallback);
     row->addWidget(toOnset_);
@@ -293,12 +296,8 @@ void FindPanel::refreshBeat()
     bpm_->setMixed(!grid);
     bar_->setValue(grid ? grid->barBeats : beatfield::barBeats.fallback);
     bar_->setBarred(none);
-    for (auto* button : {half_, twice_, beatHere_}) {
-        if (!button->property("tip").isValid())
-            button->setProperty("tip", button->toolTip());
-        button->setEnabled(grid.has_value() || button == beatHere_);
-        button->setToolTip(button->isEnabled() ? button->property("tip").toString() : none);
-    }
+    allow(half_, none);
+    allow(twice_, none);
 }
 
 void FindPanel::refreshProposal()
@@ -333,24 +332,16 @@ void FindPanel::refreshProposal()
     late_->setVisible(off && in == nullptr);
     layRight_->setVisible(off);
 
-    const auto set = [](QAbstractButton* button, bool on, const QString& why) {
-        if (!button->property("tip").isValid())
-            button->setProperty("tip", button->toolTip());
-        button->setEnabled(on);
-        button->setToolTip(on ? button->property("tip").toString() : why);
-    };
     const QString empty = finder_.ready() ? tr("Nothing is proposed") : tr("Nothing was found yet");
-    set(acceptAll_, total > 0, empty);
-    set(accept_, in != nullptr, total > 0 ? tr("Step to a proposal first, with the full stop key") : empty);
-    set(reject_, in != nullptr, total > 0 ? tr("Step to a proposal first, with the full stop key") : empty);
-    bringBack_->setProperty("tip", tr("Proposes again what was rejected (%1)").arg(finder_.rejected()));
-    set(bringBack_, finder_.rejected() > 0, tr("Nothing was rejected"));
-    set(shapes_, finder_.heard(), tr("The film has no sound to take shapes from"));
-    const bool any = !session_.selection().empty();
-    toOnset_->setProperty("tip", tr("Pulls the selected strikes to the nearest event that was found"));
-    toBeat_->setProperty("tip", tr("Pulls the selected strikes to the nearest beat"));
-    set(toOnset_, any && finder_.ready(), any ? empty : tr("Select strikes first"));
-    set(toBeat_, any && finder_.grid().has_value(), any ? tr("No beat is known") : tr("Select strikes first"));
+    const QString step = total > 0 ? tr("Step to a proposal first, with the full stop key") : empty;
+    const QString pick = session_.selection().empty() ? tr("Select strikes first") : QString();
+    allow(acceptAll_, total > 0 ? QString() : empty);
+    allow(accept_, in != nullptr ? QString() : step);
+    allow(reject_, in != nullptr ? QString() : step);
+    allow(bringBack_, finder_.rejected() > 0 ? QString() : tr("Nothing was rejected"));
+    allow(shapes_, finder_.heard() ? QString() : tr("The film has no sound to take shapes from"));
+    allow(toOnset_, !pick.isEmpty() || finder_.ready() ? pick : empty);
+    allow(toBeat_, !pick.isEmpty() || finder_.grid() ? pick : tr("No beat is known"));
 }
 
 void FindPanel::refreshWork()

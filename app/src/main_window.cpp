@@ -30,6 +30,7 @@
 #include "side_column.h"
 #include "tapper.h"
 #include "theme.h"
+#include "value_control.h"
 
 namespace ember::app {
 
@@ -366,12 +367,8 @@ void MainWindow::refreshActions()
 void MainWindow::refreshTransport()
 {
     const bool any = session_->length() > 0;
-    for (auto* button : transport_->findChildren<QToolButton*>()) {
-        if (!button->property("tip").isValid())
-            button->setProperty("tip", button->toolTip());
-        button->setEnabled(any);
-        button->setToolTip(any ? button->property("tip").toString() : tr("Open a clip first"));
-    }
+    for (auto* button : transport_->findChildren<QToolButton*>())
+        allow(button, any ? QString() : tr("Open a clip first"));
     play_->setText(player_->playing() ? tr("Pause") : tr("Play"));
     loop_->setChecked(session_->loop().on);
     sound_->setChecked(player_->soundOn());

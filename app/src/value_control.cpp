@@ -39,6 +39,15 @@ QPushButton* smallButton(const QString& text, const QString& objectName, const Q
     return made;
 }
 
+void allow(QAbstractButton* button, const QString& whyNot)
+{
+    constexpr const char* tip = "tip"; // what it says when it can be pressed
+    if (!button->property(tip).isValid())
+        button->setProperty(tip, button->toolTip());
+    button->setEnabled(whyNot.isEmpty());
+    button->setToolTip(whyNot.isEmpty() ? button->property(tip).toString() : whyNot);
+}
+
 QWidget* rule(QWidget* parent)
 {
     auto* line = new QFrame(parent);

@@ -11,6 +11,7 @@
 #include "ember/core/field.h"
 #include "session.h"
 
+class QAbstractButton;
 class QComboBox;
 class QGridLayout;
 class QLabel;
@@ -101,6 +102,8 @@ ControlGrid::Binding recipeBinding(Session& session, const std::function<std::st
 QLabel* dimLabel(const QString& text, QWidget* parent);
 /// A low button for rows of a page.
 QPushButton* smallButton(const QString& text, const QString& objectName, const QString& tip, QWidget* parent);
+/// A button that can be pressed when `whyNot` is empty; else that is its tooltip.
+void allow(QAbstractButton* button, const QString& whyNot);
 /// A thin line across.
 QWidget* rule(QWidget* parent);
 

@@ -38,6 +38,8 @@ int main(int argc, char** argv)
     QApplication application(argc, argv);
     QApplication::setOrganizationName(QStringLiteral("vast-ember-tests"));
     QApplication::setApplicationName(QStringLiteral("vast-ember-tests"));
+    // Not where Qt's test mode keeps them: two runs at once would clear each other's.
+    QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, configuration.path());
     QSettings().clear();
     ember::app::theme::apply(application);
 #else
