@@ -237,9 +237,10 @@ void FindPanel::buildDeciding()
     row = rowOf(column);
     acceptAll_ = smallButton(tr("Accept all"), QStringLiteral("find-accept-all"),
                              tr("Every proposal becomes a strike with its kind's recipe (Shift+A)"), this);
-    accept_ =
-        smallButton(tr("Accept"), QStringLiteral("find-accept"), tr("The proposal in hand becomes a strike (A)"), this);
-    reject_ = smallButton(tr("Reject"), QStringLiteral("find-reject"), tr("The proposal in hand goes (R)"), this);
+    accept_ = smallButton(tr("Accept"), QStringLiteral("find-accept"),
+                          tr("The proposal in hand, or those picked on the Reel, become strikes (A)"), this);
+    reject_ = smallButton(tr("Reject"), QStringLiteral("find-reject"),
+                          tr("The proposal in hand goes, or those picked on the Reel (R)"), this);
     bringBack_ =
         smallButton(tr("Bring back"), QStringLiteral("find-bring-back"), tr("Proposes again what was rejected"), this);
     for (auto* button : {acceptAll_, accept_, reject_, bringBack_})
@@ -309,11 +310,12 @@ void FindPanel::refreshProposal()
     const bool decided =
         finder_.ready() && total == 0 && !finder_.found().candidates.empty() && finder_.proposed() == Propose::all;
     strip_->setHint(total > 0 ? tr("Step to a proposal with the full stop and comma keys") : QString());
-    count_->setText(decided            ? tr("All decided")
-                    : !finder_.ready() ? QString()
-                    : in != nullptr    ? tr("%1 of %2").arg(*finder_.current() + 1).arg(total)
-                    : total == 0       ? tr("Nothing to propose")
-                                       : tr("%1 proposed").arg(total));
+    count_->setText(!finder_.picked().empty() ? tr("%1 picked").arg(finder_.picked().size())
+                    : decided                 ? tr("All decided")
+                    : !finder_.ready()        ? QString()
+                    : in != nullptr           ? tr("%1 of %2").arg(*finder_.current() + 1).arg(total)
+                    : total == 0              ? tr("Nothing to propose")
+                                              : tr("%1 proposed").arg(total));
     QString what;
     if (in != nullptr) {
         what = candidateSentence(*in) + tr(", sure to %1 %").arg(std::lround(100 * in->confidence));
@@ -336,8 +338,9 @@ void FindPanel::refreshProposal()
     const QString step = total > 0 ? tr("Step to a proposal first, with the full stop key") : empty;
     const QString pick = session_.selection().empty() ? tr("Select strikes first") : QString();
     allow(acceptAll_, total > 0 ? QString() : empty);
-    allow(accept_, in != nullptr ? QString() : step);
-    allow(reject_, in != nullptr ? QString() : step);
+    const bool any = in != nullptr || !finder_.picked().empty();
+    allow(accept_, any ? QString() : step);
+    allow(reject_, any ? QString() : step);
     allow(bringBack_, finder_.rejected() > 0 ? QString() : tr("Nothing was rejected"));
     allow(shapes_, finder_.heard() ? QString() : tr("The film has no sound to take shapes from"));
     allow(toOnset_, !pick.isEmpty() || finder_.ready() ? pick : empty);

@@ -79,6 +79,7 @@ void Finder::forget()
     found_ = {};
     rejected_.clear();
     current_.reset();
+    picked_.clear();
     proposals_.clear();
     emit changed();
 }
@@ -264,9 +265,15 @@ void Finder::propose()
                rejected_.contains(c.frame.index);
     });
     current_.reset();
-    for (std::size_t i = 0; i < proposals_.size(); ++i)
-        if (proposals_[i].frame.index == was)
+    std::set<std::int64_t> stillPicked;
+    for (std::size_t i = 0; i < proposals_.size(); ++i) {
+        const auto frame = proposals_[i].frame.index;
+        if (frame == was)
             current_ = i;
+        if (picked_.contains(frame))
+            stillPicked.insert(frame);
+    }
+    picked_ = std::move(stillPicked);
     emit changed();
 }
 
@@ -315,8 +322,33 @@ void Finder::accept(const std::vector<Candidate>& candidates)
     session_.select(std::move(imported.ids));
 }
 
+void Finder::setPicked(std::set<std::int64_t> frames)
+{
+    std::erase_if(frames, [this](std::int64_t frame) {
+        return std::none_of(proposals_.begin(), proposals_.end(),
+                            [frame](const Candidate& c) { return c.frame.index == frame; });
+    });
+    if (frames == picked_)
+        return;
+    picked_ = std::move(frames);
+    emit changed();
+}
+
+std::vector<Candidate> Finder::pickedProposals() const
+{
+    std::vector<Candidate> found;
+    for (const Candidate& candidate : proposals_)
+        if (picked_.contains(candidate.frame.index))
+            found.push_back(candidate);
+    return found;
+}
+
 void Finder::acceptCurrent()
 {
+    if (!picked_.empty()) {
+        accept(pickedProposals());
+        return;
+    }
     if (currentProposal() == nullptr) {
         step(1);
         return;
@@ -329,6 +361,13 @@ void Finder::acceptCurrent()
 
 void Finder::rejectCurrent()
 {
+    if (!picked_.empty()) {
+        const auto count = picked_.size();
+        rejected_.merge(picked_);
+        propose();
+        emit session_.told(tr("%1 rejected; Bring back proposes them again").arg(count));
+        return;
+    }
     if (currentProposal() == nullptr) {
         step(1);
         return;

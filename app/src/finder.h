@@ -65,6 +65,9 @@ public:
     std::optional<std::size_t> current() const { return current_; }
     const Candidate* currentProposal() const { return current_ ? &proposals_[*current_] : nullptr; }
     void setCurrent(std::optional<std::size_t> index);
+    /// Several at once, by their frames; accepting and rejecting then mean these.
+    const std::set<std::int64_t>& picked() const { return picked_; }
+    void setPicked(std::set<std::int64_t> frames);
     /// To the next (+1) or previous (-1) one from the playhead.
     void step(int direction);
     void acceptCurrent();
@@ -88,6 +91,7 @@ private:
     void propose();
     std::vector<Candidate> beatsOf(const BeatGrid& grid) const;
     void accept(const std::vector<Candidate>& candidates);
+    std::vector<Candidate> pickedProposals() const;
 
     Session& session_;
     std::shared_ptr<const SoundTrace> sound_;
@@ -104,6 +108,7 @@ private:
     std::vector<Candidate> proposals_;
     std::set<std::int64_t> rejected_; ///< frames
     std::optional<std::size_t> current_;
+    std::set<std::int64_t> picked_; ///< frames of proposals
     bool shapesFromSound_ = false;
 };
 

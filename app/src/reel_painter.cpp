@@ -278,7 +278,8 @@ void paintReelProposals(QPainter& p, const ReelLayout& layout, const ReelPicture
         const double x = layout.sparkX(candidate.frame.index);
         if (x < layout.map.left - 10 || x > layout.map.right + 10)
             continue;
-        const bool inHand = picture.inHand == i;
+        const bool inHand =
+            picture.picked.empty() ? picture.inHand == i : picture.picked.contains(candidate.frame.index);
         // A hollow spark as tall as the strike would be; how sure it is tells how whole its outline is.
         const double height = layout.sparkHeight(candidate.strength);
         const double ground = layout.sparks.bottom();

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <functional>
+#include <set>
 #include <span>
 
 #include "ember/analysis/candidates.h"
@@ -26,6 +27,7 @@ struct ReelPicture {
     bool silent;                          ///< the clip has no sound
     std::span<const Candidate> proposals; ///< strikes that are proposed
     std::optional<std::size_t> inHand;    ///< the proposal that is decided on
+    const std::set<std::int64_t>& picked; ///< frames of those that are decided on together
     std::optional<BeatGrid> beats;
     std::function<ImagePtr(std::int64_t frame)> thumb; ///< null while it is not there
 };

@@ -142,6 +142,7 @@ void ReelView::paintEvent(QPaintEvent*)
                               session_.clipInfo() && !session_.soundSource(),
                               finding_ ? std::span<const Candidate>(finder_.proposals()) : std::span<const Candidate>(),
                               finding_ ? finder_.current() : std::nullopt,
+                              finder_.picked(),
                               finding_ ? finder_.grid() : session_.project().beats,
                               [this](std::int64_t frame) { return session_.thumbs().thumb(frame); }};
     p.drawPixmap(0, 0, ground_.picture(*this, [&](QPixmap& paper) {
@@ -196,6 +197,11 @@ void ReelView::mousePressEvent(QMouseEvent* event)
         documentGesture_ = session_.newGesture();
         session_.setPlayhead(grabbedFrame_);
     } else if (const auto proposal = proposalAt(layout, finder_.proposals(), pressed_); finding_ && proposal) {
+        const auto frame = finder_.proposals()[*proposal].frame.index;
+        std::set<std::int64_t> picked = adding ? finder_.picked() : std::set<std::int64_t>();
+        if (adding && picked.erase(frame) == 0)
+            picked.insert(frame);
+        finder_.setPicked(std::move(picked));
         finder_.setCurrent(proposal);
     } else if (layout.sparks.contains(pressed_)) {
         gesture_ = Gesture::band;
@@ -263,6 +269,14 @@ void ReelView::mouseReleaseEvent(QMouseEvent* event)
                 if (std::find(ids.begin(), ids.end(), id) == ids.end())
                     ids.push_back(id);
         session_.select(std::move(ids));
+        if (finding_) {
+            std::set<std::int64_t> picked = adding ? finder_.picked() : std::set<std::int64_t>();
+            const auto [left, right] = std::minmax({pressed_.x(), event->position().x()});
+            for (const Candidate& proposal : finder_.proposals())
+                if (const double x = layoutNow().sparkX(proposal.frame.index); moved_ && x >= left && x <= right)
+                    picked.insert(proposal.frame.index);
+            finder_.setPicked(std::move(picked));
+        }
         if (!moved_)
             scrubTo(event->position().x());
     }

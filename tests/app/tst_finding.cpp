@@ -156,6 +156,30 @@ private slots:
         QVERIFY(copper >= 4);
         QVERIFY(before.size() != after.size() || before != after);
     }
+    void severalArePickedOnTheReel()
+    {
+        openFlashes();
+        find();
+        QTest::qWait(50); // the Reel has its new width
+        const app::ReelLayout layout = window_->reel().layoutNow();
+        const auto place = [&](double frame) {
+            return QPointF(layout.map.toPixel(frame), layout.sparks.top() + 3).toPoint();
+        };
+        drag(&window_->reel(), place(30), place(70)); // a band over two of them
+        QCOMPARE(finder().picked(), (std::set<std::int64_t>{44, 61}));
+        QCOMPARE(child<QLabel>("find-count")->text(), QStringLiteral("2 picked"));
+        QTest::mouseClick(&window_->reel(), Qt::LeftButton, Qt::ControlModifier, place(80));
+        QCOMPARE(finder().picked().size(), std::size_t{3});
+        QTest::mouseClick(&window_->reel(), Qt::LeftButton, Qt::ControlModifier, place(44));
+        key(Qt::Key_A);
+        QCOMPARE(strikeFrames(), (std::vector<int>{61, 80}));
+        QVERIFY(finder().picked().empty());
+        drag(&window_->reel(), place(10), place(50));
+        key(Qt::Key_R);
+        QVERIFY(finder().proposals().empty());
+        click("find-bring-back");
+        QCOMPARE(finder().proposals().size(), std::size_t{2});
+    }
     void whatIsAskedIsAnsweredAtOnce()
     {
         openFlashes();
