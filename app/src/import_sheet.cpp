@@ -165,8 +165,10 @@ void ImportSheet::readAgain()
     }
     import_->setEnabled(wrong.isEmpty() && !strikes_.empty());
     if (wrong.isEmpty())
-        wrong = strikes_.empty() ? tr("There are no strikes in this list.")
-                                 : QString::fromStdString(importSentence(withStrikesImported(project_, strikes_)));
+        wrong = strikes_.empty()
+                    ? tr("There are no strikes in this list.")
+                    : tr("Importing this: %1")
+                          .arg(QString::fromStdString(importSentence(withStrikesImported(project_, strikes_))));
     result_->setText(wrong);
     import_->setToolTip(import_->isEnabled() ? tr("Puts these strikes into the film; undo takes them back") : wrong);
     fillTable();
