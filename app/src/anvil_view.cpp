@@ -140,9 +140,10 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
         const ImagePtr thumb = session_.thumbs().thumb(frame);
         if (!thumb)
             return nullptr;
-        return renderFrame(thumb,
-                           lookOf(project, session_.cover(), session_.motion().poseAt(static_cast<double>(frame))),
-                           thumbWidth, thumbHeight);
+        return renderFrame(
+            thumb,
+            lookOf(project, session_.motion(), session_.cover(), static_cast<double>(frame), session_.layerPictures()),
+            thumbWidth, thumbHeight);
     };
     const std::vector<Envelope> ghosts = otherEnvelopes();
     const double rate = project.rate.perSecond();

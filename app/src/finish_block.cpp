@@ -22,6 +22,8 @@ QString edgeTitle(EdgeMode mode)
     case EdgeMode::mirror: return FinishBlock::tr("mirrored");
     case EdgeMode::extend: return FinishBlock::tr("extended");
     case EdgeMode::plain: return FinishBlock::tr("plain colour");
+    case EdgeMode::wrap: return FinishBlock::tr("wrapped");
+    case EdgeMode::transparent: return FinishBlock::tr("transparent");
     }
     return {};
 }
@@ -38,7 +40,7 @@ FinishBlock::FinishBlock(Session& session, QWidget* parent) : QWidget(parent), s
     row->addWidget(dimLabel(tr("Edges"), this));
     edges_ = new QComboBox(this);
     edges_->setObjectName(QStringLiteral("finish-edges"));
-    for (const auto mode : {EdgeMode::mirror, EdgeMode::extend, EdgeMode::plain})
+    for (const auto mode : {EdgeMode::mirror, EdgeMode::extend, EdgeMode::plain, EdgeMode::wrap, EdgeMode::transparent})
         edges_->addItem(edgeTitle(mode));
     edges_->setToolTip(tr("What shows where the picture has moved away from its border"));
     connect(edges_, &QComboBox::activated, this, [this](int index) {
@@ -67,6 +69,7 @@ FinishBlock::FinishBlock(Session& session, QWidget* parent) : QWidget(parent), s
     cover_->setObjectName(QStringLiteral("finish-cover"));
     cover_->addItem(tr("off"));
     cover_->addItem(tr("exact"));
+    cover_->addItem(tr("breathing"));
     connect(cover_, &QComboBox::activated, this, [this](int index) {
         Project next = session_.project();
         next.finish.cover = static_cast<CoverMode>(index);

@@ -153,10 +153,9 @@ void PictureView::refresh()
         return;
     }
     const QSize size = renderSize();
-    const Pose pose = plain_ ? Pose{} : motion().poseAt(moment());
-    FrameLook look = lookOf(session_.project(), session_.cover(), pose);
-    if (plain_)
-        look.cover = 1;
+    const FrameLook look =
+        plain_ ? plainLook(session_.project())
+               : lookOf(session_.project(), motion(), session_.cover(), moment(), session_.layerPictures());
     ordered_ = true;
     renderer_.order({frame, source, look, size.width(), size.height()});
 }

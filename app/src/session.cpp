@@ -7,6 +7,7 @@
 #include <QFileInfo>
 
 #include "ember/core/values.h"
+#include "ember/film/layer_pictures.h"
 #include "text.h"
 
 namespace ember::app {
@@ -27,12 +28,28 @@ void Session::documentChanged()
     motion_ = std::make_unique<Motion>(project());
     survey_.update(project(), *motion_);
     cover_ = survey_.cover();
+    fetchLayers();
     const auto before = selection_.size();
     std::erase_if(selection_, [this](StrikeId id) { return project().strike(id) == nullptr; });
     if (selection_.size() != before)
         emit selectionChanged();
     emit projectChanged();
     emit fileChanged();
+}
+
+void Session::fetchLayers()
+{
+    layerPictures_.clear();
+    for (const Layer& layer : project().layers) {
+        auto known = shelf_.find(layer.picture);
+        if (known == shelf_.end()) {
+            auto picture = layerPicture(layer);
+            if (!picture)
+                emit told(QString::fromStdString(sentence(picture.error())));
+            known = shelf_.emplace(layer.picture, picture ? picture.value() : nullptr).first;
+        }
+        layerPictures_.push_back(known->second);
+    }
 }
 
 void Session::edit(Project next, const QString& result, Document::Gesture gesture)

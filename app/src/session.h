@@ -1,8 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <map>
 #include <memory>
 #include <optional>
+#include <string>
 
 #include <QObject>
 #include <QString>
@@ -10,12 +12,12 @@
 
 #include "book_shelf.h"
 #include "ember/core/motion.h"
-#include "ember/core/projection.h"
 #include "ember/core/survey.h"
 #include "ember/film/sound_source.h"
 #include "ember/project/document.h"
 #include "ember/project/film_edits.h"
 #include "ember/project/recipe_edits.h"
+#include "ember/render/frame.h"
 #include "frame_store.h"
 #include "loop_range.h"
 #include "thumb_store.h"
@@ -35,6 +37,8 @@ public:
     const Project& project() const { return document_.project(); }
     const Motion& motion() const { return *motion_; }
     const Cover& cover() const { return cover_; }
+    /// The pictures of the project's layers, in their order; empty where one cannot be read.
+    const LayerPictures& layerPictures() const { return layerPictures_; }
     /// Of every frame of the film.
     const Survey& survey() const { return survey_; }
 
@@ -154,6 +158,7 @@ signals:
 private:
     struct Opened;
     void finishOpening(const std::shared_ptr<Opened>& opened);
+    void fetchLayers();
     void documentChanged();
     /// After going back or forth in history: what was changed by it is selected, so that it is seen.
     void selectChanged(const Project& before);
@@ -165,6 +170,8 @@ private:
     std::unique_ptr<Motion> motion_;
     Survey survey_;
     Cover cover_;
+    std::map<std::string, ImagePtr> shelf_; ///< layer pictures by their paths, null where one could not be read
+    LayerPictures layerPictures_;
     mutable std::optional<Recipe> felt_; ///< made when it is asked for
     std::string openStrand_;
     bool inSeconds_ = false;

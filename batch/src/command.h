@@ -34,6 +34,8 @@ std::unique_ptr<Command> makeExportStrikesCommand();
 std::unique_ptr<Command> makeSpotCommand();
 std::unique_ptr<Command> makeTempoCommand();
 std::unique_ptr<Command> makeDropCommand();
+std::unique_ptr<Command> makeCoverCommand();
+std::unique_ptr<Command> makeStillCommand();
 
 /// The shipped and the user's recipes; what is wrong with the user's book is told on `err`.
 BookEntries knownRecipes(std::ostream& err);

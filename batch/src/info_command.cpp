@@ -4,7 +4,7 @@
 #include <nlohmann/json.hpp>
 
 #include "command.h"
-#include "ember/core/projection.h"
+#include "ember/core/cover.h"
 #include "ember/project/file.h"
 
 namespace ember {

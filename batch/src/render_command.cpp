@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
 #include <cmath>
 #include <ostream>
 
@@ -16,12 +17,18 @@ public:
     {
         app.add_option("PROJECT", path_, "The project, NAME.vember")->required();
         app.add_option("-o,--output", output_,
-                       "The film: NAME.mp4, NAME.mkv, NAME_%05d.png or a FOLDER/ for numbered pictures")
+                       "The film: NAME.mp4, .mkv, .webm, .mov or .gif; NAME_%05d.png, NAME_%05d.exr or a FOLDER/ for "
+                       "numbered pictures")
             ->required();
         app.add_option("--frames", frames_, "Only frames A-B, counted from 0, both included")
             ->check(frameRangeSpelling());
         app.add_option("--size", size_, "Size of the film, WxH (default: the project's)")->check(sizeSpelling());
         app.add_option("--threads", threads_, "Threads to use (default: all)")->check(CLI::Range(1, 1024));
+        app.add_option("--quality", quality_, "draft, good (default) or best")
+            ->check(CLI::IsMember(std::vector<std::string>(filmQualityWords.begin(), filmQualityWords.end())));
+        app.add_option("--depth", depth_, "Bits a channel: 8 or 16 (default: the clip's, where the format holds it)")
+            ->check(CLI::IsMember({"8", "16"}));
+        app.add_flag("--resume", resume_, "Go on with numbered pictures: keep those that are there already");
         app.add_flag("--force", force_, "Replace the film if it exists");
     }
 
@@ -38,6 +45,16 @@ public:
         options.last = Frame{frames->last};
         options.threads = threads_;
         options.overwrite = force_;
+        options.resume = resume_;
+        options.quality = static_cast<FilmQuality>(
+            std::find(filmQualityWords.begin(), filmQualityWords.end(), quality_) - filmQualityWords.begin());
+        if (!depth_.empty())
+            options.depth = depth_ == "16" ? Depth::sixteen : Depth::eight;
+        const auto format = filmFormatOf(output_);
+        if (resume_ && (!format || !isSequence(*format)))
+            return Error{ErrorCode::badValue, output_, "only numbered pictures can be gone on with; a film cannot"};
+        if (options.depth == Depth::sixteen && format && !holdsDepth(*format))
+            return Error{ErrorCode::badValue, output_, "this format holds 8 bits; .mkv, .mov, .png and .exr hold more"};
         if (const auto size = sizeFrom(size_)) {
             options.width = size->width;
             options.height = size->height;
@@ -70,7 +87,10 @@ private:
     std::string output_;
     std::string frames_;
     std::string size_;
+    std::string quality_ = "good";
+    std::string depth_;
     int threads_ = 0;
+    bool resume_ = false;
     bool force_ = false;
 };
 

@@ -3,21 +3,15 @@
 
 #include <algorithm>
 #include <cstring>
-#include <new>
 
 namespace ember {
 
-void Image::Free::operator()(std::uint8_t* p) const
-{
-    ::operator delete[](p, std::align_val_t{alignment});
-}
-
-Image::Image(int width, int height)
-    : width_(width), height_(height),
-      stride_((static_cast<std::size_t>(width) * 4 + alignment - 1) / alignment * alignment),
+Image::Image(int width, int height, Depth depth)
+    : width_(width), height_(height), depth_(depth),
+      stride_((static_cast<std::size_t>(width) * pixelBytes() + PixelMemory::alignment - 1) / PixelMemory::alignment *
+              PixelMemory::alignment),
       // One alignment more than the rows need: a vector load at the last pixel stays inside.
-      pixels_(static_cast<std::uint8_t*>(
-          ::operator new[](stride_* static_cast<std::size_t>(height) + alignment, std::align_val_t{alignment})))
+      pixels_(stride_ * static_cast<std::size_t>(height) + PixelMemory::alignment)
 {
 }
 
@@ -25,7 +19,8 @@ Image Image::copy() const
 {
     if (empty())
         return {};
-    Image out(width_, height_);
+    Image out(width_, height_, depth_);
+    out.opaque_ = opaque_;
     std::memcpy(out.row(0), row(0), bytes());
     return out;
 }
@@ -33,6 +28,7 @@ Image Image::copy() const
 void Image::fill(std::uint8_t r, std::uint8_t g, std::uint8_t b, std::uint8_t a)
 {
     const std::uint8_t pixel[4] = {r, g, b, a};
+    opaque_ = a == 255;
     for (int y = 0; y < height_; ++y)
         for (int x = 0; x < width_; ++x)
             std::memcpy(at(x, y), pixel, 4);
@@ -40,10 +36,11 @@ void Image::fill(std::uint8_t r, std::uint8_t g, std::uint8_t b, std::uint8_t a)
 
 bool samePixels(const Image& a, const Image& b)
 {
-    if (a.width() != b.width() || a.height() != b.height())
+    if (a.width() != b.width() || a.height() != b.height() || a.depth() != b.depth())
         return false;
+    const std::size_t used = a.pixelBytes() * static_cast<std::size_t>(a.width());
     for (int y = 0; y < a.height(); ++y)
-        if (!std::equal(a.row(y), a.row(y) + 4 * static_cast<std::ptrdiff_t>(a.width()), b.row(y)))
+        if (!std::equal(a.row(y), a.row(y) + used, b.row(y)))
             return false;
     return true;
 }

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "light_track.h"
 #include "stage.h"
 
 namespace ember {
@@ -36,6 +37,7 @@ Motion::Motion(const Project& project)
         spans_.insert(spans_.end(), stage->spans().begin(), stage->spans().end());
         stages_.push_back(std::move(stage));
     };
+    light_ = std::make_unique<const LightTrack>(project);
     take("", project.overlap);
     for (const StrikeGroup& group : project.groups)
         take(group.name, group.overlap);
@@ -79,6 +81,13 @@ MotionSample Motion::at(FrameTime time) const
     pose.pan = std::clamp(sum[Axis::pan], -largestTurn, largestTurn) + 0.0;
     pose.tilt = std::clamp(sum[Axis::tilt], -largestTurn, largestTurn) + 0.0;
     return sample;
+}
+
+LightNow Motion::lightAt(FrameTime time) const
+{
+    if (master_.bypass)
+        return {};
+    return light_->at(*this, time, master_.intensityAt(time));
 }
 
 std::vector<FrameSpan> Motion::moving(std::int64_t last) const

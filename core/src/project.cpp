@@ -28,8 +28,8 @@ namespace {
 constexpr std::array<std::string_view, 4> kindNames{"blast", "landing", "hit", "beat"};
 constexpr std::array<std::string_view, 3> overlapNames{"add", "stronger", "restart"};
 constexpr std::array<std::string_view, 2> settleNames{"cut", "ease"};
-constexpr std::array<std::string_view, 3> edgeNames{"mirror", "extend", "plain"};
-constexpr std::array<std::string_view, 2> coverNames{"off", "constant"};
+constexpr std::array<std::string_view, 5> edgeNames{"mirror", "extend", "plain", "wrap", "transparent"};
+constexpr std::array<std::string_view, 3> coverNames{"off", "constant", "breathing"};
 
 template <typename Enum, std::size_t N>
 std::optional<Enum> fromName(const std::array<std::string_view, N>& names, std::string_view name)
@@ -170,29 +170,6 @@ std::string_view coverName(CoverMode mode)
 std::optional<CoverMode> coverFromName(std::string_view name)
 {
     return fromName<CoverMode>(coverNames, name);
-}
-
-std::string colourText(const Colour& colour)
-{
-    constexpr std::string_view digits = "0123456789abcdef";
-    std::string text = "#";
-    for (const std::uint8_t part : {colour.r, colour.g, colour.b}) {
-        text += digits[part >> 4];
-        text += digits[part & 15];
-    }
-    return text;
-}
-
-std::optional<Colour> colourFromText(std::string_view text)
-{
-    unsigned value = 0;
-    if (text.size() != 7 || text[0] != '#')
-        return std::nullopt;
-    const auto [end, code] = std::from_chars(text.data() + 1, text.data() + text.size(), value, 16);
-    if (code != std::errc() || end != text.data() + text.size())
-        return std::nullopt;
-    return Colour{static_cast<std::uint8_t>(value >> 16), static_cast<std::uint8_t>(value >> 8),
-                  static_cast<std::uint8_t>(value)};
 }
 
 const Recipe* Project::recipe(RecipeId id) const

@@ -1,9 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "ember/core/projection.h"
 
-#include <algorithm>
 #include <cmath>
-#include <limits>
 #include <numbers>
 
 namespace ember {
@@ -72,61 +70,6 @@ Matrix3 poseMatrix(const Pose& pose, int width, int height)
     if (pose.pan == 0 && pose.tilt == 0)
         return plane * centred;
     return plane * turn(pose.pan, pose.tilt, planeDistance(width)) * centred;
-}
-
-double coverZoom(const Pose& pose, int width, int height)
-{
-    if (pose.atRest())
-        return 1.0;
-    const Matrix3 back = poseMatrix(pose, width, height).inverse();
-    const double right = width - 1;
-    const double bottom = height - 1;
-    const Point centre{0.5 * right, 0.5 * bottom};
-    // Numerators of the source position of centre + u·d, as value at u = 0 and slope along u = 1/zoom.
-    double largest = 1.0;
-    for (const Point d : {Point{-centre.x, -centre.y}, Point{centre.x, -centre.y}, Point{-centre.x, centre.y},
-                          Point{centre.x, centre.y}}) {
-        const auto& m = back.m;
-        const double x0 = m[0] * centre.x + m[1] * centre.y + m[2];
-        const double y0 = m[3] * centre.x + m[4] * centre.y + m[5];
-        const double w0 = back.depth(centre);
-        const double dx = m[0] * d.x + m[1] * d.y;
-        const double dy = m[3] * d.x + m[4] * d.y;
-        const double dw = m[6] * d.x + m[7] * d.y;
-        const std::array<std::pair<double, double>, 4> bounds{
-            {{x0, dx}, {y0, dy}, {right * w0 - x0, right * dw - dx}, {bottom * w0 - y0, bottom * dw - dy}}};
-        for (const auto& [value, slope] : bounds) {
-            if (value < 0)
-                return std::numeric_limits<double>::infinity();
-            if (value + largest * slope < 0)
-                largest = value / -slope;
-        }
-    }
-    return largest > 0 ? 1.0 / largest : std::numeric_limits<double>::infinity();
-}
-
-Cover coverOfFrames(const Motion& motion, int width, int height, std::int64_t first, std::int64_t last)
-{
-    Cover cover;
-    cover.worstFrame = first;
-    for (const FrameSpan& span : motion.moving(last))
-        for (auto frame = std::max(first, span.first); frame <= span.last; ++frame) {
-            const double needed = coverZoom(motion.poseAt(static_cast<double>(frame)), width, height);
-            if (needed > cover.needed) {
-                cover.needed = needed;
-                cover.worstFrame = frame;
-            }
-        }
-    cover.zoom = std::min(cover.needed, largestCover);
-    return cover;
-}
-
-Cover coverOf(const Project& project, const Motion& motion)
-{
-    Cover cover = coverOfFrames(motion, project.width, project.height, 0, project.length() - 1);
-    if (project.finish.cover == CoverMode::off)
-        cover.zoom = 1;
-    return cover;
 }
 
 } // namespace ember

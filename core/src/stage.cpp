@@ -16,15 +16,6 @@ namespace {
 /// peak stays where and what it is.
 constexpr double handover = 1.5;
 
-/// Cosine or sine; whole quarter turns are exact, so that a landing has no sideways motion at all.
-double alongAxis(double degrees, Axis axis)
-{
-    const double quarter = std::remainder(degrees, 360.0) / 90.0;
-    const double angle = quarter * std::numbers::pi / 2;
-    const double along = axis == Axis::x ? std::cos(angle) : std::sin(angle);
-    return quarter == std::floor(quarter) ? std::round(along) : along;
-}
-
 /// Which way an axis moves first. All strands of a strike start the same way, so that their peaks add up and the
 /// largest excursion of the whole falls on the peak too. Zoom first pushes in (a negative amount pulls out).
 double firstSide(const Hit& hit, std::uint32_t seed, Axis axis)
@@ -74,6 +65,40 @@ double smooth(double u)
 }
 
 } // namespace
+
+Settling settlingOf(const Project& project, const Strike& strike)
+{
+    const auto mark = std::find_if(project.settles.begin(), project.settles.end(),
+                                   [&](const SettleMark& m) { return m.frame > strike.frame; });
+    if (mark == project.settles.end())
+        return {std::numeric_limits<double>::infinity()};
+    return {static_cast<double>(mark->frame.index), mark->mode == SettleMode::cut ? 0 : mark->frames};
+}
+
+double settledTo(double from, double frames, FrameTime time)
+{
+    if (time < from)
+        return 1.0;
+    return frames > 0 ? 1.0 - smooth((time - from) / frames) : 0.0;
+}
+
+std::uint32_t seedOf(const Strike& strike, const Recipe& recipe)
+{
+    return recipe.variation == Variation::same ? recipe.seed : strike.seed;
+}
+
+double directionOf(const Strike& strike, std::uint32_t seed)
+{
+    return strike.direction ? *strike.direction : 360.0 * unitOf(mixSeed(seed, 0xd1));
+}
+
+double alongAxis(double degrees, Axis axis)
+{
+    const double quarter = std::remainder(degrees, 360.0) / 90.0;
+    const double angle = quarter * std::numbers::pi / 2;
+    const double along = axis == Axis::x ? std::cos(angle) : std::sin(angle);
+    return quarter == std::floor(quarter) ? std::round(along) : along;
+}
 
 // --- what strikes of a recipe share ---
 
@@ -191,23 +216,18 @@ void Stage::prepare(const Project& project, const Strike& strike, std::uint32_t 
     hit.frame = static_cast<double>(strike.frame.index);
     hit.strength = strike.strength;
     hit.score = score;
-    hit.seed = recipe.variation == Variation::same ? recipe.seed : strike.seed;
-    const double turn = strike.direction ? *strike.direction : 360.0 * unitOf(mixSeed(hit.seed, 0xd1));
+    hit.seed = seedOf(strike, recipe);
+    const double turn = directionOf(strike, hit.seed);
     hit.along[0] = alongAxis(turn, Axis::x);
     hit.along[1] = alongAxis(turn, Axis::y);
     for (const Axis axis : allAxes)
         hit.side[static_cast<std::size_t>(axis)] = static_cast<std::int8_t>(firstSide(hit, hit.seed, axis));
     hit.hasDirection = strike.direction.has_value();
-    hit.settle = std::numeric_limits<double>::infinity();
-    StrikeSpan span{strike.id, hit.frame + shared.start, hit.frame + shared.envelope.peak(), hit.frame + shared.end};
-    for (const SettleMark& mark : project.settles) {
-        if (mark.frame <= strike.frame)
-            continue;
-        hit.settle = static_cast<double>(mark.frame.index);
-        hit.settleFrames = mark.mode == SettleMode::cut ? 0 : mark.frames;
-        span.end = std::min(span.end, hit.settle + hit.settleFrames);
-        break;
-    }
+    const Settling settling = settlingOf(project, strike);
+    hit.settle = settling.from;
+    hit.settleFrames = settling.frames;
+    StrikeSpan span{strike.id, hit.frame + shared.start, hit.frame + shared.envelope.peak(),
+                    std::min(hit.frame + shared.end, hit.settle + hit.settleFrames)};
     // A mark on the way into a strike takes its lead away, not the strike.
     for (const SettleMark& mark : project.settles)
         if (mark.frame <= strike.frame && static_cast<double>(mark.frame.index) > span.start)
@@ -228,21 +248,14 @@ double Stage::levelOf(const Hit& hit, FrameTime time) const
     for (const Score::Part& part : score.parts)
         if (part.ownEnvelope)
             level = std::max(level, ember::intensityAt(part.envelope, since));
-    return level * hit.strength * settledTo(hit, time);
-}
-
-double Stage::settledTo(const Hit& hit, FrameTime time)
-{
-    if (time < hit.settle)
-        return 1.0;
-    return hit.settleFrames > 0 ? 1.0 - smooth((time - hit.settle) / hit.settleFrames) : 0.0;
+    return level * hit.strength * settledTo(hit.settle, hit.settleFrames, time);
 }
 
 double Stage::addHit(AxisValues& sum, const Hit& hit, FrameTime time, double share) const
 {
     const Score& score = scores_[hit.score];
     const double since = time - hit.frame;
-    const double scale = hit.strength * settledTo(hit, time);
+    const double scale = hit.strength * settledTo(hit.settle, hit.settleFrames, time);
     const auto levelIn = [&](const Envelope& e) {
         return hit.lead || since >= e.onset() ? ember::intensityAt(e, since) : 0.0;
     };

@@ -37,6 +37,21 @@ struct Score {
     explicit Score(const Recipe& recipe);
 };
 
+/// Where a settle mark begins to end a strike (infinite without one) and how long that takes.
+struct Settling {
+    double from;
+    double frames = 0;
+};
+Settling settlingOf(const Project& project, const Strike& strike);
+/// How far it has let it down, 1 to 0.
+double settledTo(double from, double frames, FrameTime time);
+
+/// The seed a strike moves by, and the direction it has of its own or from that seed, in degrees.
+std::uint32_t seedOf(const Strike& strike, const Recipe& recipe);
+double directionOf(const Strike& strike, std::uint32_t seed);
+/// Cosine or sine of a direction; whole quarter turns are exact, so that a landing has no sideways motion at all.
+double alongAxis(double degrees, Axis axis);
+
 /// A strike ready to be felt. One cache line, because a film may have thousands: what is shared is in the score.
 struct alignas(64) Hit {
     double frame = 0;
@@ -106,8 +121,6 @@ public:
 
 private:
     void prepare(const Project& project, const Strike& strike, std::uint32_t score);
-    /// How far a settle mark has let it down, 1 to 0.
-    static double settledTo(const Hit& hit, FrameTime time);
     double levelOf(const Hit& hit, FrameTime time) const;
     /// Adds `share` of what a strike does and returns how strongly that is felt.
     double addHit(AxisValues& sum, const Hit& hit, FrameTime time, double share) const;

@@ -12,12 +12,20 @@ namespace {
 /// Further than any handover or rounding reaches beyond a span, in frames.
 constexpr double margin = 3;
 
+/// What of the finish changes what a frame needs to be covered.
+bool sameExposure(const Finish& a, const Finish& b)
+{
+    return a.shutter == b.shutter && a.shutterPhase == b.shutterPhase && a.samples == b.samples &&
+           a.blurAbove == b.blurAbove && a.rolling == b.rolling && a.shown.blur == b.shown.blur &&
+           a.letterbox == b.letterbox && a.coverBars == b.coverBars;
+}
+
 /// All but the strikes and their recipes, which is what most edits change.
 bool sameStage(const Project& a, const Project& b)
 {
     return a.width == b.width && a.height == b.height && a.rate == b.rate && a.shot == b.shot &&
            a.overlap == b.overlap && a.groups == b.groups && a.settles == b.settles && a.drift == b.drift &&
-           a.master == b.master;
+           a.master == b.master && sameExposure(a.finish, b.finish);
 }
 
 /// Whether a strike can change what another one does.
@@ -120,26 +128,20 @@ void Survey::update(const Project& project, const Motion& motion)
         frames = motion.moving(length - 1);
     }
     asked_ = 0;
+    const auto reach = static_cast<std::int64_t>(std::ceil(exposureReach(project.finish)));
+    std::int64_t next = 0; // spans may touch when they are widened by what the shutter sees
     for (const FrameSpan& span : frames)
-        for (auto frame = std::max<std::int64_t>(0, span.first); frame <= std::min(span.last, length - 1); ++frame) {
+        for (auto frame = std::max(next, span.first - reach); frame <= std::min(span.last + reach, length - 1);
+             ++frame) {
             const Pose pose = motion.poseAt(static_cast<double>(frame));
             ways_[static_cast<std::size_t>(frame)] = cornerWay(pose, project.width, project.height);
-            needed_[static_cast<std::size_t>(frame)] = coverZoom(pose, project.width, project.height);
+            needed_[static_cast<std::size_t>(frame)] = neededCover(project, motion, frame);
             ++asked_;
+            next = frame + 1;
         }
+    cover_ = coverFrom(project, needed_);
     project_ = project;
     spans_ = motion.spans();
-}
-
-Cover Survey::cover() const
-{
-    Cover cover;
-    if (const auto worst = std::max_element(needed_.begin(), needed_.end()); worst != needed_.end() && *worst > 1) {
-        cover.needed = *worst;
-        cover.worstFrame = worst - needed_.begin();
-    }
-    cover.zoom = project_ && project_->finish.cover == CoverMode::off ? 1 : std::min(cover.needed, largestCover);
-    return cover;
 }
 
 } // namespace ember

@@ -15,13 +15,14 @@ Project projectForClip(const ClipInfo& info)
     return project;
 }
 
-Result<std::unique_ptr<ClipReader>> openShot(const Project& project)
+Result<std::unique_ptr<ClipReader>> openShot(const Project& project, bool deep)
 {
     if (!project.shot)
         return Error{ErrorCode::failed, "The project", "it has no clip"};
     ClipOptions options;
     options.sequenceRate = project.rate;
     options.neverSequence = project.shot->still;
+    options.deep = deep;
     return ClipReader::open(project.shot->clip, options);
 }
 

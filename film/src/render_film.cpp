@@ -8,10 +8,12 @@
 #include <filesystem>
 #include <optional>
 #include <thread>
+#include <vector>
 
 #include <oneapi/tbb/task_arena.h>
 
 #include "ember/core/motion.h"
+#include "ember/film/layer_pictures.h"
 #include "ember/film/new_project.h"
 #include "ember/film/sound_source.h"
 #include "ember/media/sound_reader.h"
@@ -46,12 +48,21 @@ public:
     {
         if (innerWidth_ == width_ && innerHeight_ == height_)
             return inner;
-        auto out = std::make_shared<Image>(width_, height_);
-        out->fill(0, 0, 0);
+        auto out = std::make_shared<Image>(width_, height_, inner->depth());
+        out->setOpaque(inner->opaque());
+        const bool deep = inner->depth() == Depth::sixteen;
+        for (int y = 0; y < height_; ++y) // black and opaque
+            for (int x = 0; x < width_; ++x)
+                for (int k = 0; k < 4; ++k)
+                    if (deep)
+                        out->deepAt(x, y)[k] = k == 3 ? 65535 : 0;
+                    else
+                        out->at(x, y)[k] = k == 3 ? 255 : 0;
         const int left = (width_ - innerWidth_) / 2;
         const int top = (height_ - innerHeight_) / 2;
         for (int y = 0; y < innerHeight_; ++y)
-            std::memcpy(out->at(left, top + y), inner->row(y), 4 * static_cast<std::size_t>(innerWidth_));
+            std::memcpy(out->row(top + y) + out->pixelBytes() * static_cast<std::size_t>(left), inner->row(y),
+                        out->pixelBytes() * static_cast<std::size_t>(innerWidth_));
         return out;
     }
 
@@ -65,9 +76,11 @@ private:
 /// Shakes decoded pictures on one thread while another decodes.
 class FrameSupply {
 public:
-    FrameSupply(const Project& project, std::unique_ptr<ClipReader> clip, const RenderOptions& options)
+    FrameSupply(const Project& project, std::unique_ptr<ClipReader> clip, LayerPictures pictures,
+                const RenderOptions& options, std::vector<Frame> frames, Depth depth)
         : project_(project), motion_(project), cover_(coverOf(project, motion_)), clip_(std::move(clip)),
-          options_(options), framing_(project, options.width, options.height),
+          pictures_(std::move(pictures)), frames_(std::move(frames)), depth_(depth),
+          framing_(project, options.width, options.height),
           arena_(options.threads > 0 ? options.threads : oneapi::tbb::task_arena::automatic),
           decoder_([this] { decode(); }), shaker_([this] { shake(); })
     {
@@ -84,18 +97,19 @@ public:
 private:
     void decode()
     {
-        for (Frame f = options_.first; f <= options_.last; f = f + 1)
+        for (const Frame f : frames_)
             if (!decoded_.push(clip_->frame(f, project_.rate)))
                 return;
     }
     void shake()
     {
-        for (Frame f = options_.first; f <= options_.last; f = f + 1) {
+        for (const Frame f : frames_) {
             auto source = decoded_.pop();
             if (!source)
                 return;
             if (*source) {
-                const FrameLook look = lookOf(project_, cover_, motion_.poseAt(static_cast<double>(f.index)));
+                FrameLook look = lookOf(project_, motion_, cover_, static_cast<double>(f.index), pictures_);
+                look.depth = depth_;
                 arena_.execute([&] {
                     source = framing_.framed(
                         renderFrame(source->value(), look, framing_.innerWidth(), framing_.innerHeight()));
@@ -110,7 +124,9 @@ private:
     const Motion motion_;
     const Cover cover_;
     std::unique_ptr<ClipReader> clip_;
-    const RenderOptions options_;
+    const LayerPictures pictures_;
+    const std::vector<Frame> frames_;
+    const Depth depth_;
     const Framing framing_;
     oneapi::tbb::task_arena arena_;
     Lane<Step> decoded_{3};
@@ -124,7 +140,7 @@ class SoundSupply {
 public:
     SoundSupply(const std::optional<SoundSource>& source, FilmFormat format)
     {
-        if (!source || format == FilmFormat::pngSequence)
+        if (!source || isSequence(format) || format == FilmFormat::gif)
             return;
         auto native = SoundReader::open(source->path, source->originSeconds, {});
         if (!native)
@@ -182,12 +198,13 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
 {
     const auto format = filmFormatOf(out);
     if (!format)
-        return Error{ErrorCode::unsupported, out, "films end in .mp4 or .mkv, numbered pictures in .png or a folder"};
+        return Error{ErrorCode::unsupported, out, filmFormatWords};
     if (asked.first > asked.last || asked.first < Frame{0})
         return Error{ErrorCode::badValue, out,
                      "there are no frames between " + std::to_string(asked.first.index) + " and " +
                          std::to_string(asked.last.index)};
-    auto clip = openShot(project);
+    const bool mayBeDeep = holdsDepth(*format) && asked.depth != Depth::eight;
+    auto clip = openShot(project, mayBeDeep);
     if (!clip)
         return clip.error();
     std::error_code ignored;
@@ -196,11 +213,14 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
             return Error{ErrorCode::exists, out,
                          "it is the clip or the sound of this project, which are never overwritten"};
 
+    auto pictures = layerPictures(project);
+    if (!pictures)
+        return pictures.error();
     RenderOptions options = asked;
     fitToFormat(*format, options.width, options.height);
     std::string note;
     if (options.width != asked.width || options.height != asked.height)
-        note = "H.264 needs even sizes: the film is " + std::to_string(options.width) + " x " +
+        note = "This format needs even sizes: the film is " + std::to_string(options.width) + " x " +
                std::to_string(options.height) + " pixels.";
 
     const ClipInfo info = clip.value()->info();
@@ -213,7 +233,10 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
     settings.width = options.width;
     settings.height = options.height;
     settings.rate = project.rate;
-    settings.alpha = info.alpha;
+    settings.alpha = info.alpha || project.finish.edges == EdgeMode::transparent;
+    settings.depth = mayBeDeep && (info.deep || asked.depth == Depth::sixteen) ? Depth::sixteen : Depth::eight;
+    settings.quality = options.quality;
+    settings.keepPictures = options.resume && isSequence(*format);
     settings.soundRate = sound.rate();
     settings.soundChannels = sound.channels();
     settings.overwrite = options.overwrite;
@@ -224,22 +247,41 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
         return writer.error();
 
     sound.start(project.rate.seconds(static_cast<double>(options.first.index)));
-    FrameSupply supply(project, std::move(clip).value(), options);
+    // Pictures of a sequence that is gone on with are left out; those that are only begun have other names.
+    std::vector<Frame> frames;
+    std::vector<bool> there;
+    for (Frame f = options.first; f <= options.last; f = f + 1) {
+        there.push_back(settings.keepPictures && std::filesystem::exists(sequenceFile(out, f.index), ignored));
+        if (!there.back())
+            frames.push_back(f);
+    }
+    if (frames.size() < there.size())
+        note += (note.empty() ? "" : " ") + std::to_string(there.size() - frames.size()) +
+                " pictures were there already and were kept.";
+    FrameSupply supply(project, std::move(clip).value(), std::move(pictures).value(), options, std::move(frames),
+                       settings.depth);
     RenderProgress progress;
     progress.total = options.last - options.first + 1;
     const auto began = std::chrono::steady_clock::now();
-    while (progress.done < progress.total) {
+    std::int64_t made = 0;
+    for (const bool skip : there) {
+        if (skip) {
+            writer.value()->skipFrame();
+            ++progress.done;
+            continue;
+        }
         auto picture = supply.next();
         if (!picture || !*picture)
             return picture ? picture->error() : Error{ErrorCode::failed, out, "the pictures ended early"};
         if (auto status = writer.value()->addFrame(*picture->value()); !status)
             return status.error();
         ++progress.done;
+        ++made;
         if (auto status = sound.giveUntil(*writer.value(), project.rate.seconds(static_cast<double>(progress.done)));
             !status)
             return status.error();
         const std::chrono::duration<double> spent = std::chrono::steady_clock::now() - began;
-        progress.framesPerSecond = static_cast<double>(progress.done) / std::max(1e-9, spent.count());
+        progress.framesPerSecond = static_cast<double>(made) / std::max(1e-9, spent.count());
         progress.secondsLeft = static_cast<double>(progress.total - progress.done) / progress.framesPerSecond;
         if (!watcher(progress))
             return Error{ErrorCode::cancelled, "The render", ""};
@@ -247,6 +289,25 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
     if (auto status = writer.value()->finish(); !status)
         return status.error();
     return note;
+}
+
+Status renderStill(const Project& project, Frame frame, const std::string& out, bool overwrite)
+{
+    auto clip = openShot(project, true);
+    if (!clip)
+        return clip.error();
+    auto pictures = layerPictures(project);
+    if (!pictures)
+        return pictures.error();
+    auto source = clip.value()->frame(frame, project.rate);
+    if (!source)
+        return source.error();
+    const Motion motion(project);
+    FrameLook look =
+        lookOf(project, motion, coverOf(project, motion), static_cast<double>(frame.index), pictures.value());
+    look.depth = source.value()->depth();
+    const ImagePtr picture = renderFrame(source.value(), look, project.width, project.height);
+    return savePicture(*picture, out, overwrite);
 }
 
 } // namespace ember

@@ -22,26 +22,44 @@ std::optional<FilmFormat> filmFormatOf(const std::string& path)
     std::string extension = fs::path(path).extension().string();
     std::transform(extension.begin(), extension.end(), extension.begin(),
                    [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-    if (extension == ".mp4")
-        return FilmFormat::mp4;
-    if (extension == ".mkv")
-        return FilmFormat::mkv;
-    if (extension == ".png")
-        return FilmFormat::pngSequence;
+    constexpr std::array<std::pair<std::string_view, FilmFormat>, 7> known{{{".mp4", FilmFormat::mp4},
+                                                                            {".mkv", FilmFormat::mkv},
+                                                                            {".webm", FilmFormat::webm},
+                                                                            {".mov", FilmFormat::mov},
+                                                                            {".gif", FilmFormat::gif},
+                                                                            {".png", FilmFormat::pngSequence},
+                                                                            {".exr", FilmFormat::exrSequence}}};
+    for (const auto& [ending, format] : known)
+        if (extension == ending)
+            return format;
     return std::nullopt;
+}
+
+const char* const filmFormatWords =
+    "films end in .mp4, .mkv, .webm, .mov or .gif, numbered pictures in .png, .exr or a folder";
+
+bool isSequence(FilmFormat format)
+{
+    return format == FilmFormat::pngSequence || format == FilmFormat::exrSequence;
+}
+
+bool holdsDepth(FilmFormat format)
+{
+    return isSequence(format) || format == FilmFormat::mkv || format == FilmFormat::mov;
 }
 
 void fitToFormat(FilmFormat format, int& width, int& height)
 {
-    if (format != FilmFormat::mp4)
-        return;
-    width = std::max(2, width - width % 2);
-    height = std::max(2, height - height % 2);
+    const bool halvedColour = format == FilmFormat::mp4 || format == FilmFormat::webm;
+    if (halvedColour || format == FilmFormat::mov)
+        width = std::max(2, width - width % 2);
+    if (halvedColour)
+        height = std::max(2, height - height % 2);
 }
 
 int soundRateFor(FilmFormat format, int rate)
 {
-    const AVCodec* encoder = avcodec_find_encoder(format == FilmFormat::mp4 ? AV_CODEC_ID_AAC : AV_CODEC_ID_FLAC);
+    const AVCodec* encoder = soundEncoder(format);
     if (encoder == nullptr || encoder->supported_samplerates == nullptr)
         return rate;
     int best = encoder->supported_samplerates[0];
@@ -49,6 +67,20 @@ int soundRateFor(FilmFormat format, int rate)
         if (std::abs(*known - rate) < std::abs(best - rate))
             best = *known;
     return best;
+}
+
+const AVCodec* soundEncoder(FilmFormat format)
+{
+    switch (format) {
+    case FilmFormat::mp4: return avcodec_find_encoder(AV_CODEC_ID_AAC);
+    case FilmFormat::mkv: return avcodec_find_encoder(AV_CODEC_ID_FLAC);
+    case FilmFormat::webm: return avcodec_find_encoder_by_name("libopus");
+    case FilmFormat::mov: return avcodec_find_encoder(AV_CODEC_ID_PCM_S24LE);
+    case FilmFormat::gif:
+    case FilmFormat::pngSequence:
+    case FilmFormat::exrSequence: break;
+    }
+    return nullptr;
 }
 
 std::string partName(const std::string& path)
@@ -69,8 +101,7 @@ Result<std::unique_ptr<FilmWriter>> FilmWriter::create(const std::string& path, 
     std::error_code ignored;
     if (!folder.empty() && !fs::is_directory(folder, ignored) && !path.ends_with('/'))
         return Error{ErrorCode::notFound, folder.string(), "the film was to be written into this folder"};
-    return settings.format == FilmFormat::pngSequence ? createPictureWriter(path, settings)
-                                                      : createStreamWriter(path, settings);
+    return isSequence(settings.format) ? createPictureWriter(path, settings) : createStreamWriter(path, settings);
 }
 
 } // namespace ember

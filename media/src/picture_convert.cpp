@@ -37,6 +37,12 @@ bool hasAlpha(int pixelFormat)
     return description != nullptr && (description->flags & AV_PIX_FMT_FLAG_ALPHA) != 0;
 }
 
+bool isDeep(int pixelFormat)
+{
+    const auto* description = av_pix_fmt_desc_get(static_cast<AVPixelFormat>(pixelFormat));
+    return description != nullptr && description->comp[0].depth > 8;
+}
+
 void PictureConverter::displaySize(int width, int height, AVRational aspect, const Upright& upright, int& outWidth,
                                    int& outHeight)
 {
@@ -60,12 +66,15 @@ Image turned(const Image& stored, const Upright& u)
 {
     const int w = stored.width();
     const int h = stored.height();
-    Image out(u.swapsSides() ? h : w, u.swapsSides() ? w : h);
+    Image out(u.swapsSides() ? h : w, u.swapsSides() ? w : h, stored.depth());
+    out.setOpaque(stored.opaque());
+    const std::size_t size = stored.pixelBytes();
+    const auto place = [size](auto* row, int x) { return row + size * static_cast<std::size_t>(x); };
     const int x0 = (u.a < 0 ? w - 1 : 0) + (u.b < 0 ? h - 1 : 0);
     const int y0 = (u.c < 0 ? w - 1 : 0) + (u.d < 0 ? h - 1 : 0);
     for (int y = 0; y < h; ++y)
         for (int x = 0; x < w; ++x)
-            std::memcpy(out.at(x0 + u.a * x + u.b * y, y0 + u.c * x + u.d * y), stored.at(x, y), 4);
+            std::memcpy(place(out.row(y0 + u.c * x + u.d * y), x0 + u.a * x + u.b * y), place(stored.row(y), x), size);
     return out;
 }
 
@@ -101,8 +110,10 @@ ImagePtr PictureConverter::convert(const AVFrame& frame, int width, int height)
     const int matrix = matrixOf(frame);
     // A frame whose JPEG was not tagged otherwise carries the matrix of JFIF, BT.601.
     const int used = jpegFormat && frame.colorspace == AVCOL_SPC_UNSPECIFIED ? SWS_CS_ITU601 : matrix;
-    const int key[6] = {frame.width, frame.height, frame.format, used * 2 + full, storedWidth, storedHeight};
-    if (!scaler_ || !std::equal(key, key + 6, key_)) {
+    const bool deep = depth_ == Depth::sixteen;
+    const int key[7] = {frame.width, frame.height, frame.format, used * 2 + full,
+                        storedWidth, storedHeight, deep ? 16 : 8};
+    if (!scaler_ || !std::equal(key, key + 7, key_)) {
         const bool resized = frame.width != storedWidth || frame.height != storedHeight;
         // The common 8-bit formats have a path of their own, within 1 code value and ten times as fast; the others are
         // converted with care.
@@ -110,14 +121,16 @@ ImagePtr PictureConverter::convert(const AVFrame& frame, int width, int height)
         const int flags =
             common ? SWS_BICUBIC : (resized ? SWS_LANCZOS : SWS_BICUBIC) | SWS_ACCURATE_RND | SWS_FULL_CHR_H_INT;
         scaler_.reset(sws_getContext(frame.width, frame.height, static_cast<AVPixelFormat>(frame.format), storedWidth,
-                                     storedHeight, AV_PIX_FMT_RGBA, flags, nullptr, nullptr, nullptr));
+                                     storedHeight, deep ? AV_PIX_FMT_RGBA64 : AV_PIX_FMT_RGBA, flags, nullptr, nullptr,
+                                     nullptr));
         if (!scaler_)
             return nullptr;
         const int* coefficients = sws_getCoefficients(used);
         sws_setColorspaceDetails(scaler_.get(), coefficients, full, coefficients, 1, 0, 1 << 16, 1 << 16);
-        std::copy(key, key + 6, key_);
+        std::copy(key, key + 7, key_);
     }
-    auto out = std::make_shared<Image>(storedWidth, storedHeight);
+    auto out = std::make_shared<Image>(storedWidth, storedHeight, depth_);
+    out->setOpaque(!hasAlpha(frame.format));
     std::uint8_t* planes[4] = {out->row(0), nullptr, nullptr, nullptr};
     const int strides[4] = {static_cast<int>(out->stride()), 0, 0, 0};
     if (sws_scale(scaler_.get(), frame.data, frame.linesize, 0, frame.height, planes, strides) <= 0)

@@ -18,11 +18,12 @@ struct Upright {
     static Upright fromExif(int orientation);
 };
 
-/// Turns decoded pictures of any pixel format into upright 8-bit RGBA with square pixels.
+/// Turns decoded pictures of any pixel format into upright RGBA with square pixels.
 class PictureConverter {
 public:
     void setUpright(Upright upright) { upright_ = upright; }
     const Upright& upright() const { return upright_; }
+    void setDepth(Depth depth) { depth_ = depth; }
 
     /// The size of the upright picture.
     static void displaySize(int width, int height, AVRational pixelAspect, const Upright& upright, int& outWidth,
@@ -33,10 +34,13 @@ public:
 
 private:
     Upright upright_;
+    Depth depth_ = Depth::eight;
     av::Scaler scaler_;
-    int key_[6] = {};
+    int key_[7] = {};
 };
 
 bool hasAlpha(int pixelFormat);
+/// More than 8 bits a channel.
+bool isDeep(int pixelFormat);
 
 } // namespace ember

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <cerrno>
+#include <cmath>
 #include <cstdio>
 #include <cstring>
 #include <fcntl.h>
@@ -49,6 +50,8 @@ public:
         if (finished_)
             return;
         codec_.reset();
+        if (settings_.keepPictures)
+            return;
         std::error_code ignored;
         for (const auto& file : written_)
             fs::remove(file, ignored);
@@ -56,8 +59,11 @@ public:
             fs::remove(path_, ignored);
     }
 
+    /// The path is the one picture's own name.
+    void nameAlone() { alone_ = true; }
     Status prepare();
     Status addFrame(const Image& image) override;
+    void skipFrame() override { ++number_; }
     Status addSound(const SoundBuffer&) override { return Done{}; }
     Status finish() override
     {
@@ -67,6 +73,9 @@ public:
 
 private:
     Status store(const AVPacket& packet);
+    void takePng(const Image& image);
+    void takeExr(const Image& image);
+    bool exr() const { return settings_.format == FilmFormat::exrSequence; }
 
     std::string path_;
     FilmSettings settings_;
@@ -75,6 +84,8 @@ private:
     av::PacketPtr packet_{av_packet_alloc()};
     std::int64_t number_ = 0;
     std::vector<std::string> written_;
+    std::vector<float> light_; ///< of every code
+    bool alone_ = false;
     bool madeFolder_ = false;
     bool finished_ = false;
 };
@@ -87,17 +98,31 @@ Status PictureWriter::prepare()
         if (error)
             return Error{ErrorCode::unwritable, path_, error.message()};
     }
-    if (const auto first = sequenceFile(path_, number_); !settings_.overwrite && fs::exists(first))
+    if (const auto first = sequenceFile(path_, number_);
+        !settings_.overwrite && !settings_.keepPictures && fs::exists(first))
         return Error{ErrorCode::exists, first, "say that it may be replaced, or choose another name"};
-    const AVCodec* encoder = avcodec_find_encoder(AV_CODEC_ID_PNG);
+    const bool deep = settings_.depth == Depth::sixteen;
+    const AVCodec* encoder = avcodec_find_encoder(exr() ? AV_CODEC_ID_EXR : AV_CODEC_ID_PNG);
+    if (encoder == nullptr)
+        return Error{ErrorCode::unsupported, path_, "this system's FFmpeg has no encoder for it"};
     codec_.reset(avcodec_alloc_context3(encoder));
     codec_->width = settings_.width;
     codec_->height = settings_.height;
-    codec_->pix_fmt = settings_.alpha ? AV_PIX_FMT_RGBA : AV_PIX_FMT_RGB24;
+    codec_->pix_fmt = exr()  ? (settings_.alpha ? AV_PIX_FMT_GBRAPF32 : AV_PIX_FMT_GBRPF32)
+                      : deep ? (settings_.alpha ? AV_PIX_FMT_RGBA64BE : AV_PIX_FMT_RGB48BE)
+                             : (settings_.alpha ? AV_PIX_FMT_RGBA : AV_PIX_FMT_RGB24);
     codec_->time_base = {1, 1};
-    codec_->compression_level = 4;
     codec_->thread_count = 1;
-    if (const int code = avcodec_open2(codec_.get(), encoder, nullptr); code < 0)
+    AVDictionary* options = nullptr;
+    if (exr()) {
+        av_dict_set(&options, "format", "half", 0);
+        av_dict_set(&options, "compression", "zip16", 0);
+    } else {
+        codec_->compression_level = 4;
+    }
+    const int code = avcodec_open2(codec_.get(), encoder, &options);
+    av_dict_free(&options);
+    if (code < 0)
         return Error{ErrorCode::failed, path_, av::words(code)};
     frame_->format = codec_->pix_fmt;
     frame_->width = settings_.width;
@@ -108,7 +133,7 @@ Status PictureWriter::prepare()
 
 Status PictureWriter::store(const AVPacket& packet)
 {
-    const std::string name = sequenceFile(path_, number_);
+    const std::string name = alone_ ? path_ : sequenceFile(path_, number_);
     if (!settings_.overwrite && fs::exists(name))
         return Error{ErrorCode::exists, name, "say that it may be replaced, or choose another name"};
     const std::string part = partName(name);
@@ -130,19 +155,61 @@ Status PictureWriter::store(const AVPacket& packet)
     return Done{};
 }
 
+void PictureWriter::takePng(const Image& image)
+{
+    const std::size_t channels = settings_.alpha ? 4 : 3;
+    for (int y = 0; y < image.height(); ++y) {
+        std::uint8_t* to = frame_->data[0] + static_cast<std::ptrdiff_t>(y) * frame_->linesize[0];
+        if (image.depth() == Depth::eight) {
+            const std::uint8_t* from = image.row(y);
+            for (int x = 0; x < image.width(); ++x, from += 4, to += channels)
+                std::memcpy(to, from, channels);
+            continue;
+        }
+        const std::uint16_t* from = image.deepAt(0, y);
+        for (int x = 0; x < image.width(); ++x, from += 4)
+            for (std::size_t k = 0; k < channels; ++k) { // the high byte first
+                *to++ = static_cast<std::uint8_t>(from[k] >> 8);
+                *to++ = static_cast<std::uint8_t>(from[k] & 255);
+            }
+    }
+}
+
+/// OpenEXR holds linear light with alpha multiplied in; the codes are those of IEC 61966-2-1 (sRGB).
+void PictureWriter::takeExr(const Image& image)
+{
+    const auto lightOf = [](double code) {
+        return code <= 0.04045 ? code / 12.92 : std::pow((code + 0.055) / 1.055, 2.4);
+    };
+    if (light_.empty()) {
+        const int most = image.depth() == Depth::eight ? 255 : 65535;
+        for (int i = 0; i <= most; ++i)
+            light_.push_back(static_cast<float>(lightOf(static_cast<double>(i) / most)));
+    }
+    const float most = image.depth() == Depth::eight ? 255.0F : 65535.0F;
+    constexpr int planeOf[4] = {2, 0, 1, 3}; // planes hold green, blue, red, alpha
+    for (int y = 0; y < image.height(); ++y)
+        for (int x = 0; x < image.width(); ++x) {
+            const auto code = [&](int k) -> std::size_t {
+                return image.depth() == Depth::eight ? image.at(x, y)[k] : image.deepAt(x, y)[k];
+            };
+            const float alpha = static_cast<float>(code(3)) / most;
+            for (int k = 0; k < (settings_.alpha ? 4 : 3); ++k) {
+                const float value = k == 3 ? alpha : light_[code(k)] * (settings_.alpha ? alpha : 1.0F);
+                std::memcpy(frame_->data[planeOf[k]] + static_cast<std::ptrdiff_t>(y) * frame_->linesize[planeOf[k]] +
+                                static_cast<std::ptrdiff_t>(x) * 4,
+                            &value, sizeof value);
+            }
+        }
+}
+
 Status PictureWriter::addFrame(const Image& image)
 {
     av_frame_make_writable(frame_.get());
-    for (int y = 0; y < image.height(); ++y) {
-        const std::uint8_t* from = image.row(y);
-        std::uint8_t* to = frame_->data[0] + static_cast<std::ptrdiff_t>(y) * frame_->linesize[0];
-        if (settings_.alpha) {
-            std::memcpy(to, from, 4 * static_cast<std::size_t>(image.width()));
-            continue;
-        }
-        for (int x = 0; x < image.width(); ++x)
-            std::memcpy(to + 3 * static_cast<std::ptrdiff_t>(x), from + 4 * static_cast<std::ptrdiff_t>(x), 3);
-    }
+    if (exr())
+        takeExr(image);
+    else
+        takePng(image);
     frame_->pts = number_;
     int code = avcodec_send_frame(codec_.get(), frame_.get());
     if (code >= 0)
@@ -162,6 +229,26 @@ Result<std::unique_ptr<FilmWriter>> createPictureWriter(const std::string& path,
     if (auto ready = writer->prepare(); !ready)
         return ready.error();
     return std::unique_ptr<FilmWriter>(std::move(writer));
+}
+
+Status savePicture(const Image& image, const std::string& path, bool overwrite)
+{
+    if (!overwrite && fs::exists(path))
+        return Error{ErrorCode::exists, path, "say that it may be replaced, or choose another name"};
+    FilmSettings settings;
+    settings.format = FilmFormat::pngSequence;
+    settings.width = image.width();
+    settings.height = image.height();
+    settings.alpha = !image.opaque();
+    settings.depth = image.depth();
+    settings.overwrite = true;
+    PictureWriter writer(path, settings);
+    writer.nameAlone();
+    if (auto ready = writer.prepare(); !ready)
+        return ready;
+    if (auto added = writer.addFrame(image); !added)
+        return added;
+    return writer.finish();
 }
 
 } // namespace ember

@@ -84,7 +84,7 @@ std::optional<std::int64_t> numberIn(const Pattern& pattern, const std::string& 
 
 class SequenceReader final : public ClipReader {
 public:
-    SequenceReader(ClipInfo info, std::vector<NumberedFile> files) : files_(std::move(files))
+    SequenceReader(ClipInfo info, std::vector<NumberedFile> files, bool deep) : files_(std::move(files)), deep_(deep)
     {
         info_ = std::move(info);
     }
@@ -104,7 +104,7 @@ public:
         auto file = std::upper_bound(files_.begin(), files_.end(), number,
                                      [](std::int64_t n, const NumberedFile& f) { return n < f.number; });
         --file;
-        auto reader = openVideo(file->path, info_.rate);
+        auto reader = openVideo(file->path, info_.rate, deep_);
         if (!reader)
             return reader.error();
         return reader.value()->picture(0);
@@ -112,6 +112,7 @@ public:
 
 private:
     std::vector<NumberedFile> files_;
+    bool deep_;
 };
 
 } // namespace
@@ -141,9 +142,9 @@ std::vector<NumberedFile> findSequence(const std::string& path)
 }
 
 Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::vector<NumberedFile> files,
-                                                 FrameRate rate)
+                                                 FrameRate rate, bool deep)
 {
-    auto first = openVideo(files.front().path, rate);
+    auto first = openVideo(files.front().path, rate, deep);
     if (!first)
         return first.error();
     ClipInfo info = first.value()->info();
@@ -157,7 +158,7 @@ Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::v
     if (const auto missing = info.pictures - static_cast<std::int64_t>(files.size()); missing > 0)
         info.notes.push_back(std::to_string(missing) +
                              " numbers are missing in the series; the picture before each stays.");
-    return std::unique_ptr<ClipReader>(std::make_unique<SequenceReader>(std::move(info), std::move(files)));
+    return std::unique_ptr<ClipReader>(std::make_unique<SequenceReader>(std::move(info), std::move(files), deep));
 }
 
 } // namespace ember

@@ -56,6 +56,15 @@ public:
     Status finish() override;
 
 private:
+    /// How the pictures of a film are coded.
+    struct Coding {
+        const char* container;
+        const char* encoder;
+        AVPixelFormat pixels;
+        bool video; ///< in video range and BT.709; else RGB
+        std::vector<std::pair<const char*, const char*>> options;
+    };
+    Coding coding() const;
     Status openVideo();
     Status openSound();
     Status encode(AVCodecContext& codec, AVStream& stream, const AVFrame* frame);
@@ -115,13 +124,12 @@ Status StreamWriter::prepare()
     constexpr int bufferSize = 1 << 18;
     io_ = avio_alloc_context(static_cast<unsigned char*>(av_malloc(bufferSize)), bufferSize, 1, &out_, nullptr,
                              writeFile, seekOutput);
-    const char* container = settings_.format == FilmFormat::mp4 ? "mp4" : "matroska";
-    avformat_alloc_output_context2(&format_, nullptr, container, nullptr);
+    avformat_alloc_output_context2(&format_, nullptr, coding().container, nullptr);
     format_->pb = io_;
     format_->flags |= AVFMT_FLAG_CUSTOM_IO;
     if (auto opened = openVideo(); !opened)
         return opened;
-    if (settings_.soundRate > 0)
+    if (settings_.soundRate > 0 && soundEncoder(settings_.format) != nullptr)
         if (auto opened = openSound(); !opened)
             return opened;
     if (const int code = avformat_write_header(format_, nullptr); code < 0)
@@ -129,12 +137,57 @@ Status StreamWriter::prepare()
     return Done{};
 }
 
+StreamWriter::Coding StreamWriter::coding() const
+{
+    const auto byQuality = [this](const char* draft, const char* good, const char* best) {
+        return settings_.quality == FilmQuality::draft ? draft : settings_.quality == FilmQuality::good ? good : best;
+    };
+    const bool alpha = settings_.alpha;
+    const bool deep = settings_.depth == Depth::sixteen;
+    switch (settings_.format) {
+    case FilmFormat::mp4:
+        return {"mp4",
+                "libx264",
+                AV_PIX_FMT_YUV420P,
+                true,
+                {{"preset", byQuality("veryfast", "medium", "slow")}, {"crf", byQuality("23", "17", "12")}}};
+    case FilmFormat::webm:
+        return {"webm",
+                "libvpx-vp9",
+                alpha ? AV_PIX_FMT_YUVA420P : AV_PIX_FMT_YUV420P,
+                true,
+                {{"crf", byQuality("36", "26", "16")},
+                 {"b", "0"},
+                 {"deadline", byQuality("realtime", "good", "good")},
+                 {"cpu-used", byQuality("8", "4", "2")},
+                 {"row-mt", "1"},
+                 {"auto-alt-ref", alpha ? "0" : "1"}}};
+    case FilmFormat::mov:
+        return {"mov",
+                "prores_ks",
+                alpha ? AV_PIX_FMT_YUVA444P10 : AV_PIX_FMT_YUV422P10,
+                true,
+                {{"profile", alpha ? "4444" : byQuality("lt", "standard", "hq")},
+                 {"vendor", "apl0"},
+                 {"alpha_bits", alpha ? "16" : "0"}}};
+    case FilmFormat::gif: return {"gif", "gif", AV_PIX_FMT_RGB8, false, {}};
+    case FilmFormat::mkv:
+    case FilmFormat::pngSequence:
+    case FilmFormat::exrSequence: break;
+    }
+    const AVPixelFormat pixels = deep    ? (alpha ? AV_PIX_FMT_GBRAP16 : AV_PIX_FMT_GBRP16)
+                                 : alpha ? AV_PIX_FMT_BGRA
+                                         : AV_PIX_FMT_BGR0;
+    return {"matroska", "ffv1", pixels, false, {{"slicecrc", "1"}, {"slices", "4"}, {"level", "3"}}};
+}
+
 Status StreamWriter::openVideo()
 {
-    const bool mp4 = settings_.format == FilmFormat::mp4;
-    const AVCodec* encoder = mp4 ? avcodec_find_encoder_by_name("libx264") : avcodec_find_encoder(AV_CODEC_ID_FFV1);
+    const Coding coding = this->coding();
+    const AVCodec* encoder = avcodec_find_encoder_by_name(coding.encoder);
     if (encoder == nullptr)
-        return Error{ErrorCode::unsupported, path_, "this system's FFmpeg has no encoder for it"};
+        return Error{ErrorCode::unsupported, path_,
+                     std::string("this system's FFmpeg has no encoder called ") + coding.encoder};
     video_.reset(avcodec_alloc_context3(encoder));
     video_->width = settings_.width;
     video_->height = settings_.height;
@@ -146,21 +199,16 @@ Status StreamWriter::openVideo()
     video_->gop_size = static_cast<int>(std::lround(std::max(12.0, settings_.rate.perSecond())));
     if ((format_->oformat->flags & AVFMT_GLOBALHEADER) != 0)
         video_->flags |= AV_CODEC_FLAG_GLOBAL_HEADER;
-    AVDictionary* options = nullptr;
-    if (mp4) {
-        video_->pix_fmt = AV_PIX_FMT_YUV420P;
+    video_->pix_fmt = coding.pixels;
+    if (coding.video) {
         video_->color_range = AVCOL_RANGE_MPEG;
         video_->colorspace = AVCOL_SPC_BT709;
         video_->color_primaries = AVCOL_PRI_BT709;
         video_->color_trc = AVCOL_TRC_BT709;
-        av_dict_set(&options, "preset", "medium", 0);
-        av_dict_set(&options, "crf", "17", 0);
-    } else {
-        video_->pix_fmt = settings_.alpha ? AV_PIX_FMT_BGRA : AV_PIX_FMT_BGR0;
-        video_->level = 3;
-        av_dict_set(&options, "slicecrc", "1", 0);
-        av_dict_set(&options, "slices", "4", 0);
     }
+    AVDictionary* options = nullptr;
+    for (const auto& [key, value] : coding.options)
+        av_dict_set(&options, key, value, 0);
     const int code = avcodec_open2(video_.get(), encoder, &options);
     av_dict_free(&options);
     if (code < 0)
@@ -171,11 +219,14 @@ Status StreamWriter::openVideo()
     videoStream_->avg_frame_rate = video_->framerate;
     videoStream_->sample_aspect_ratio = {1, 1};
 
-    const int flags = mp4 ? SWS_BICUBIC | SWS_ACCURATE_RND : SWS_POINT;
-    scaler_.reset(sws_getContext(settings_.width, settings_.height, AV_PIX_FMT_RGBA, settings_.width, settings_.height,
-                                 video_->pix_fmt, flags, nullptr, nullptr, nullptr));
+    const bool deep = settings_.depth == Depth::sixteen;
+    const int flags = coding.video ? SWS_BICUBIC | SWS_ACCURATE_RND | SWS_FULL_CHR_H_INP : SWS_POINT | SWS_ACCURATE_RND;
+    scaler_.reset(sws_getContext(settings_.width, settings_.height, deep ? AV_PIX_FMT_RGBA64 : AV_PIX_FMT_RGBA,
+                                 settings_.width, settings_.height, video_->pix_fmt, flags, nullptr, nullptr, nullptr));
+    if (!scaler_)
+        return Error{ErrorCode::unsupported, path_, "its pixels cannot be made of these pictures"};
     const int* bt709 = sws_getCoefficients(SWS_CS_ITU709);
-    sws_setColorspaceDetails(scaler_.get(), bt709, 1, bt709, mp4 ? 0 : 1, 0, 1 << 16, 1 << 16);
+    sws_setColorspaceDetails(scaler_.get(), bt709, 1, bt709, coding.video ? 0 : 1, 0, 1 << 16, 1 << 16);
     picture_->format = video_->pix_fmt;
     picture_->width = settings_.width;
     picture_->height = settings_.height;
@@ -187,16 +238,18 @@ Status StreamWriter::openVideo()
 
 Status StreamWriter::openSound()
 {
-    const bool mp4 = settings_.format == FilmFormat::mp4;
-    const AVCodec* encoder = avcodec_find_encoder(mp4 ? AV_CODEC_ID_AAC : AV_CODEC_ID_FLAC);
+    const AVCodec* encoder = soundEncoder(settings_.format);
     sound_.reset(avcodec_alloc_context3(encoder));
     const int rate = settings_.soundRate;
     sound_->sample_rate = rate;
     av_channel_layout_default(&sound_->ch_layout, settings_.soundChannels);
-    sound_->sample_fmt = mp4 ? AV_SAMPLE_FMT_FLTP : AV_SAMPLE_FMT_S32;
-    sound_->bits_per_raw_sample = mp4 ? 0 : 24;
+    const bool exact = settings_.format == FilmFormat::mkv || settings_.format == FilmFormat::mov;
+    sound_->sample_fmt = exact                                  ? AV_SAMPLE_FMT_S32
+                         : settings_.format == FilmFormat::webm ? AV_SAMPLE_FMT_FLT
+                                                                : AV_SAMPLE_FMT_FLTP;
+    sound_->bits_per_raw_sample = exact ? 24 : 0;
     sound_->time_base = {1, rate};
-    if (mp4)
+    if (!exact)
         sound_->bit_rate = 96000L * std::max(2, settings_.soundChannels);
     if ((format_->oformat->flags & AVFMT_GLOBALHEADER) != 0)
         sound_->flags |= AV_CODEC_FLAG_GLOBAL_HEADER;

@@ -89,7 +89,7 @@ RateGuess guessRate(const std::vector<Entry>& index, AVRational clock, AVRationa
 
 class VideoReader final : public ClipReader {
 public:
-    static Result<std::unique_ptr<ClipReader>> open(const std::string& path, FrameRate stillRate);
+    static Result<std::unique_ptr<ClipReader>> open(const std::string& path, FrameRate stillRate, bool deep);
 
     std::int64_t pictureAt(Frame frame, FrameRate rate) const override;
     Result<ImagePtr> picture(std::int64_t index) override;
@@ -117,7 +117,7 @@ private:
     std::int64_t lastIndex_ = -1;
 };
 
-Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, FrameRate stillRate)
+Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, FrameRate stillRate, bool deep)
 {
     auto input = av::Input::open(path);
     if (!input)
@@ -148,6 +148,7 @@ Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, F
     if (!first.value())
         return Error{ErrorCode::damaged, path, "not one picture in it can be decoded"};
     reader->describe(stillRate, *first.value());
+    reader->converter_.setDepth(deep && reader->info_.deep ? Depth::sixteen : Depth::eight);
     if (auto image = reader->converted(*first.value()); image) {
         reader->lastIndex_ = reader->indexOf(*first.value());
         reader->position_ = reader->lastIndex_;
@@ -190,6 +191,7 @@ void VideoReader::describe(FrameRate stillRate, const AVFrame& first)
     info_.kind = pipe && index_.size() == 1 ? ClipKind::still : ClipKind::video;
     info_.codec = avcodec_get_name(stream->codecpar->codec_id);
     info_.alpha = hasAlpha(first.format);
+    info_.deep = isDeep(first.format);
     Upright upright;
     if (const auto* side = av_stream_get_side_data(stream, AV_PKT_DATA_DISPLAYMATRIX, nullptr))
         upright = Upright::fromDisplayMatrix(reinterpret_cast<const std::int32_t*>(side));
@@ -358,9 +360,9 @@ Result<ImagePtr> VideoReader::picture(std::int64_t index)
 
 } // namespace
 
-Result<std::unique_ptr<ClipReader>> openVideo(const std::string& path, FrameRate stillRate)
+Result<std::unique_ptr<ClipReader>> openVideo(const std::string& path, FrameRate stillRate, bool deep)
 {
-    return VideoReader::open(path, stillRate);
+    return VideoReader::open(path, stillRate, deep);
 }
 
 } // namespace ember

@@ -9,6 +9,6 @@
 namespace ember {
 
 /// A video or a single picture, taken literally. `stillRate`: the rate of a picture, which has none of its own.
-Result<std::unique_ptr<ClipReader>> openVideo(const std::string& path, FrameRate stillRate);
+Result<std::unique_ptr<ClipReader>> openVideo(const std::string& path, FrameRate stillRate, bool deep);
 
 } // namespace ember

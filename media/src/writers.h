@@ -9,6 +9,9 @@ namespace ember {
 Result<std::unique_ptr<FilmWriter>> createStreamWriter(const std::string& path, const FilmSettings& settings);
 Result<std::unique_ptr<FilmWriter>> createPictureWriter(const std::string& path, const FilmSettings& settings);
 
+/// The coder of a format's sound; null where it has none.
+const AVCodec* soundEncoder(FilmFormat format);
+
 /// A hidden name beside `path` for what is not finished yet.
 std::string partName(const std::string& path);
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "json_reader.h"
 
+#include "ember/core/values.h"
+
 #include <algorithm>
 #include <array>
 #include <charconv>
@@ -102,6 +104,13 @@ double JsonObject::value(const std::string& key, const FieldSpec& spec, double f
         return flag(key.c_str(), fallback != 0) ? 1 : 0;
     if (!spec.choices.empty())
         return choice(key.c_str(), spec.choices, fallback);
+    if (isColour(spec) && find(key.c_str()) != nullptr) {
+        const std::string word = text(key.c_str(), {});
+        const auto colour = valueFromText(spec, word);
+        if (!colour)
+            wrong(key, "is \"" + word + "\", but should be " + valueWanted(spec));
+        return colour.value_or(fallback);
+    }
     const double number = this->number(key.c_str(), spec.min, spec.max, fallback);
     if (spec.whole && number != std::floor(number))
         wrong(key, "is " + plainNumber(number) + ", but should be a whole number");

@@ -163,6 +163,16 @@ Finish readFinish(const Json& json, JsonTrouble& trouble)
     return finish;
 }
 
+Layer readLayer(const Json& json, const std::string& place, const std::string& folder, JsonTrouble& trouble)
+{
+    JsonObject object(json, place, trouble);
+    Layer layer;
+    layer.name = object.text("name", {});
+    layer.picture = readPath(object, "picture", object.needText("picture"), folder, "should be the path of a picture");
+    readValues(object, valuesOf(layer));
+    return layer;
+}
+
 StrikeGroup readGroup(const Json& json, const std::string& place, JsonTrouble& trouble)
 {
     JsonObject object(json, place, trouble);
@@ -269,6 +279,9 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
     project.sortStrikes();
     if (const Json* finish = object.find("finish"))
         project.finish = readFinish(*finish, trouble);
+    readList(object, "layers", false, [&](const Json& item, const std::string& where) {
+        project.layers.push_back(readLayer(item, where, folder, trouble));
+    });
     return project;
 }
 

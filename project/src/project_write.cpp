@@ -17,7 +17,7 @@ Json ownValues(const Strike& strike, const Recipe& recipe)
     const Recipe own = withOverrides(recipe, strike.overrides); // a strand's other source has other values
     for (const auto& [key, value] : strike.overrides.all())
         if (const FieldSpec* spec = specOfValue(own, key))
-            json[key] = spec->choices.empty() ? Json(value) : Json(valueText(*spec, value));
+            json[key] = spec->choices.empty() && !isColour(*spec) ? Json(value) : Json(valueText(*spec, value));
     return json;
 }
 
@@ -99,6 +99,16 @@ Json toJson(const StrikeGroup& group)
     return json;
 }
 
+Json toJson(const Layer& layer, const std::string& folder)
+{
+    Json json{{"picture", relativeTo(layer.picture, folder)}};
+    if (!layer.name.empty())
+        json["name"] = layer.name;
+    Layer copy = layer;
+    writeValues(json, valuesOf(copy));
+    return json;
+}
+
 template <typename List>
 Json listToJson(const List& list)
 {
@@ -137,6 +147,8 @@ std::string projectToJson(const Project& project, const std::string& folder)
     json["master"] = toJson(project.master);
     json["finish"] = valuesToJson(project.finish);
     json["finish"]["plain"] = colourText(project.finish.plain);
+    for (const Layer& layer : project.layers)
+        json["layers"].push_back(toJson(layer, folder));
     // Names that are not UTF-8 (old file names) are kept readable rather than refused.
     return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
 }

@@ -13,8 +13,8 @@ Json toJson(const FieldSpec& spec, double value)
 {
     if (spec.choices.data() == offOn.data())
         return value != 0;
-    if (!spec.choices.empty())
-        return std::string(spec.choices[static_cast<std::size_t>(value)]);
+    if (!spec.choices.empty() || isColour(spec))
+        return valueText(spec, value);
     if (spec.whole)
         return static_cast<std::int64_t>(value);
     return value;
@@ -39,6 +39,15 @@ Envelope envelopeFromJson(const Json& json, const std::string& place, JsonTroubl
     Envelope envelope;
     readValues(object, valuesOf(envelope));
     return envelope;
+}
+
+Json effectsToJson(Effects effects)
+{
+    Json json = Json::object();
+    writeValues(json, valuesOf(effects));
+    for (auto effect = json.begin(); effect != json.end();)
+        effect = effect->empty() ? json.erase(effect) : std::next(effect);
+    return json;
 }
 
 Json drawnToJson(const Drawn& drawn)
@@ -83,7 +92,7 @@ void writeValues(Json& json, const Values& values)
     for (const Value& value : values) {
         const auto dot = value.key.find('.');
         if (dot == std::string::npos) {
-            if (!isSwitch(value) || value.get() != 0)
+            if (!isSwitch(value) || value.get() != value.spec->fallback)
                 json[value.key] = toJson(*value.spec, value.get());
             continue;
         }
@@ -170,6 +179,8 @@ Json recipeToJson(const Recipe& recipe)
     json["name"] = recipe.name;
     writeValues(json, valuesOf(copy));
     json["envelope"] = envelopeToJson(recipe.envelope);
+    if (recipe.effects != Effects())
+        json["light"] = effectsToJson(recipe.effects);
     json["strands"] = Json::array();
     for (const Strand& strand : recipe.strands)
         json["strands"].push_back(strandToJson(strand));
@@ -186,6 +197,10 @@ Recipe recipeFromJson(const Json& json, const std::string& place, JsonTrouble& t
     readValues(object, valuesOf(recipe));
     if (const Json* envelope = object.need("envelope"))
         recipe.envelope = envelopeFromJson(*envelope, object.placeOf("envelope"), trouble);
+    if (const Json* light = object.find("light")) {
+        JsonObject effects(*light, object.placeOf("light"), trouble);
+        readValues(effects, valuesOf(recipe.effects));
+    }
     readList(object, "strands", true, [&](const Json& item, const std::string& where) {
         Strand strand = strandFromJson(item, where, trouble);
         if (recipe.strand(strand.name) != nullptr)

@@ -170,6 +170,8 @@ public:
             setColour();
         else if (take(key, "finish."))
             assign(valuesOf(project_.finish), key);
+        else if (take(key, "layer."))
+            setLayer(key);
         else if (take(key, "sound."))
             assign(valuesOf(project_.sound), key);
         else if (take(key, "beats."))
@@ -249,6 +251,34 @@ private:
             project_.finish.plain = *colour;
         else
             wrong("a colour such as #1a2b3c");
+    }
+
+    /// A picture for the layer after the last adds one.
+    void setLayer(std::string_view key)
+    {
+        const auto dot = key.find('.');
+        const auto index = numberFrom<std::size_t>(key.substr(0, dot));
+        const std::size_t count = project_.layers.size();
+        if (dot == std::string_view::npos || !index || *index < 1 || *index > count + 1)
+            return unknown();
+        key.remove_prefix(dot + 1);
+        if (*index == count + 1) {
+            if (key != "picture")
+                return unknown();
+            Layer added;
+            added.length = std::max<std::int64_t>(1, project_.length());
+            project_.layers.push_back(added);
+        }
+        Layer& layer = project_.layers[*index - 1];
+        const std::string& text = setting_->second;
+        if (key == "name")
+            layer.name = text;
+        else if (key == "picture" && !text.empty())
+            layer.picture = text;
+        else if (key == "picture")
+            wrong("the path of a picture");
+        else
+            assign(valuesOf(layer), key);
     }
 
     Overlap& groupNamed(const std::string& name)
@@ -471,6 +501,12 @@ std::vector<Setting> settingsOf(const Project& project)
                           }));
     addValues(list, "finish.", valuesOf(copy.finish));
     list.emplace_back("finish.plain", colourText(project.finish.plain));
+    for (std::size_t i = 0; i < copy.layers.size(); ++i) {
+        const std::string prefix = "layer." + std::to_string(i + 1) + ".";
+        list.emplace_back(prefix + "picture", copy.layers[i].picture);
+        list.emplace_back(prefix + "name", copy.layers[i].name);
+        addValues(list, prefix, valuesOf(copy.layers[i]));
+    }
     for (const Recipe& recipe : project.recipes)
         addRecipe(list, recipe);
     for (std::size_t i = 0; i < project.strikes.size(); ++i)

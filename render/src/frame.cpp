@@ -2,57 +2,150 @@
 #include "ember/render/frame.h"
 
 #include <algorithm>
+#include <cmath>
+#include <cstring>
 
-#include "ember/render/warp.h"
+#include <oneapi/tbb/blocked_range.h>
+#include <oneapi/tbb/parallel_for.h>
+
+#include "image_canvas.h"
+#include "light_canvas.h"
+#include "light_effects.h"
 
 namespace ember {
 
-FrameLook lookOf(const Project& project, const Cover& cover, const Pose& pose)
-{
-    return {pose, cover.zoom, project.finish.edges, project.finish.plain, project.width, project.height};
-}
+namespace {
 
-Matrix3 viewMatrix(const FrameLook& look, int sourceWidth, int sourceHeight, int width, int height)
+template <typename Channel>
+void halve(const Image& source, Image& out)
 {
-    // Pixel i of n covers [i, i+1) of n: a change of size maps the outer edges onto each other, not the centres.
-    const auto resize = [](double fromWidth, double fromHeight, double toWidth, double toHeight) {
-        const double sx = toWidth / fromWidth;
-        const double sy = toHeight / fromHeight;
-        return Matrix3{{sx, 0, 0.5 * sx - 0.5, 0, sy, 0.5 * sy - 0.5, 0, 0, 1}};
-    };
-    const double cx = 0.5 * (look.projectWidth - 1);
-    const double cy = 0.5 * (look.projectHeight - 1);
-    const double shrink = 1.0 / look.cover;
-    const Matrix3 uncover =
-        Matrix3::translation(cx, cy) * Matrix3::scaling(shrink, shrink) * Matrix3::translation(-cx, -cy);
-    return resize(look.projectWidth, look.projectHeight, sourceWidth, sourceHeight) *
-           poseMatrix(look.pose, look.projectWidth, look.projectHeight).inverse() * uncover *
-           resize(width, height, look.projectWidth, look.projectHeight);
-}
-
-Image halved(const Image& source)
-{
-    Image out((source.width() + 1) / 2, (source.height() + 1) / 2);
+    const auto rowOf = [&](int y) { return reinterpret_cast<const Channel*>(source.row(y)); };
     for (int y = 0; y < out.height(); ++y) {
-        const std::uint8_t* a = source.row(2 * y);
-        const std::uint8_t* b = source.row(std::min(2 * y + 1, source.height() - 1));
-        std::uint8_t* to = out.row(y);
+        const Channel* a = rowOf(2 * y);
+        const Channel* b = rowOf(std::min(2 * y + 1, source.height() - 1));
+        auto* to = reinterpret_cast<Channel*>(out.row(y));
         const int whole = source.width() / 2;
         for (int x = 0; x < whole; ++x)
             for (int k = 0; k < 4; ++k)
-                to[4 * x + k] = static_cast<std::uint8_t>(
-                    (a[8 * x + k] + a[8 * x + 4 + k] + b[8 * x + k] + b[8 * x + 4 + k] + 2) / 4);
+                to[4 * x + k] =
+                    static_cast<Channel>((a[8 * x + k] + a[8 * x + 4 + k] + b[8 * x + k] + b[8 * x + 4 + k] + 2) / 4);
         if (whole < out.width())
             for (int k = 0; k < 4; ++k)
-                to[4 * whole + k] = static_cast<std::uint8_t>((a[8 * whole + k] + b[8 * whole + k] + 1) / 2);
+                to[4 * whole + k] = static_cast<Channel>((a[8 * whole + k] + b[8 * whole + k] + 1) / 2);
     }
+}
+
+/// The same pose for a layer that moves `depth` times as much, on the axes that are on.
+Pose poseOfLayer(const Pose& pose, const Layer& layer)
+{
+    const auto share = [&](Axis axis) { return layer.axis[static_cast<std::size_t>(axis)] ? layer.depth : 0.0; };
+    constexpr double most = 60; // degrees
+    Pose out;
+    out.x = pose.x * share(Axis::x);
+    out.y = pose.y * share(Axis::y);
+    out.zoom = std::max(0.05, 1 + (pose.zoom - 1) * share(Axis::zoom));
+    out.roll = pose.roll * share(Axis::roll);
+    out.pan = std::clamp(pose.pan * share(Axis::pan), -most, most);
+    out.tilt = std::clamp(pose.tilt * share(Axis::tilt), -most, most);
     return out;
 }
 
-ImagePtr renderFrame(const ImagePtr& source, const FrameLook& look, int width, int height)
+Exposure exposureOfLayer(Exposure exposure, const Layer& layer)
 {
-    const bool untouched = look.pose.atRest() && look.cover == 1.0;
-    if (untouched && source->width() == width && source->height() == height)
+    for (Pose& pose : exposure.poses)
+        pose = poseOfLayer(pose, layer);
+    exposure.middle = poseOfLayer(exposure.middle, layer);
+    return exposure;
+}
+
+// Pixel i of n covers [i, i+1) of n: a change of size maps the outer edges onto each other, not the centres.
+Matrix3 resizing(double fromWidth, double fromHeight, double toWidth, double toHeight)
+{
+    const double sx = toWidth / fromWidth;
+    const double sy = toHeight / fromHeight;
+    return {{sx, 0, 0.5 * sx - 0.5, 0, sy, 0.5 * sy - 0.5, 0, 0, 1}};
+}
+
+/// From a pixel of the output to the unshaken project's frame.
+Matrix3 frameMatrix(const FrameLook& look, double cover, const Pose& pose, int width, int height)
+{
+    const double cx = 0.5 * (look.projectWidth - 1);
+    const double cy = 0.5 * (look.projectHeight - 1);
+    const double shrink = 1.0 / cover;
+    const Matrix3 uncover =
+        Matrix3::translation(cx, cy) * Matrix3::scaling(shrink, shrink) * Matrix3::translation(-cx, -cy);
+    return poseMatrix(pose, look.projectWidth, look.projectHeight).inverse() * uncover *
+           resizing(width, height, look.projectWidth, look.projectHeight);
+}
+
+/// The looks of an exposure, and the middle one; `mapOf` gives the map of a pose.
+template <typename MapOf>
+std::pair<std::vector<Look>, Matrix3> looksOf(const Exposure& exposure, MapOf mapOf)
+{
+    std::vector<Look> looks;
+    const float share = 1.0F / static_cast<float>(exposure.instants());
+    for (int i = 0; i < exposure.instants(); ++i) {
+        Look look{{}, {share, share, share, share}};
+        for (int row = 0; row < exposure.rows; ++row)
+            look.maps.push_back(mapOf(exposure.at(i, row)));
+        looks.push_back(std::move(look));
+    }
+    return {std::move(looks), mapOf(exposure.middle)};
+}
+
+void layOver(LightPicture& picture, const FrameLook& look, const LayerLook& layer)
+{
+    const Image& image = *layer.picture;
+    // From the frame to the layer's own pixels: its middle lies x, y from the frame's.
+    const double cx = 0.5 * (look.projectWidth - 1) + layer.x;
+    const double cy = 0.5 * (look.projectHeight - 1) + layer.y;
+    const Matrix3 place = Matrix3::translation(0.5 * (image.width() - 1), 0.5 * (image.height() - 1)) *
+                          Matrix3::scaling(1 / layer.size, 1 / layer.size) * Matrix3::translation(-cx, -cy);
+    const auto [looks, middle] = looksOf(layer.exposure, [&](const Pose& pose) {
+        return place * frameMatrix(look, layer.cover, pose, picture.width(), picture.height());
+    });
+    const ImagePlane plane(image, Domain::light, EdgeMode::transparent, {}, 0);
+    OverCanvas canvas(picture, layer.opacity);
+    gather(plane, looks, middle, picture.width(), picture.height(), canvas);
+}
+
+/// Codes a picture of light.
+void code(const LightPicture& picture, Image& out)
+{
+    oneapi::tbb::parallel_for(oneapi::tbb::blocked_range<int>(0, picture.height(), 16),
+                              [&](const oneapi::tbb::blocked_range<int>& range) {
+                                  for (int y = range.begin(); y < range.end(); ++y)
+                                      writePixels(picture.row(y), Domain::light, picture.width(), out, 0, y);
+                              });
+}
+
+void drawBars(Image& image, const Bars& bars)
+{
+    const auto black = [&](int x, int y, int count) {
+        for (int i = x; i < x + count; ++i)
+            if (image.depth() == Depth::eight) {
+                const std::uint8_t pixel[4] = {0, 0, 0, 255};
+                std::memcpy(image.at(i, y), pixel, sizeof pixel);
+            } else {
+                const std::uint16_t pixel[4] = {0, 0, 0, 65535};
+                std::memcpy(image.deepAt(i, y), pixel, sizeof pixel);
+            }
+    };
+    for (int y = 0; y < image.height(); ++y) {
+        const bool all = y < bars.top || y >= image.height() - bars.top;
+        black(0, y, all ? image.width() : bars.side);
+        if (!all)
+            black(image.width() - bars.side, y, bars.side);
+    }
+}
+
+/// Everything but the bars.
+ImagePtr withoutBars(const ImagePtr& source, const FrameLook& look, int width, int height)
+{
+    const bool unmoved = look.exposure.still() && look.exposure.middle.atRest() && look.cover == 1.0;
+    const bool lit = !look.light.none() || !look.layers.empty();
+    const bool same = source->width() == width && source->height() == height;
+    if (unmoved && !lit && same && source->depth() == look.depth)
         return source;
     // Far below the source's size a kernel of four pixels would miss most of them; halving first keeps every one.
     const Image* from = source.get();
@@ -61,12 +154,87 @@ ImagePtr renderFrame(const ImagePtr& source, const FrameLook& look, int width, i
         half = halved(*from);
         from = &half;
     }
-    auto out = std::make_shared<Image>(width, height);
-    if (untouched && from->width() == width && from->height() == height)
-        *out = from->copy();
-    else
-        warp(*from, viewMatrix(look, from->width(), from->height(), width, height), look.edges, look.plain, *out);
+    auto out = std::make_shared<Image>(width, height, look.depth);
+    out->setOpaque(from->opaque() && (unmoved || look.edges != EdgeMode::transparent));
+    const auto [looks, middle] = looksOf(look.exposure, [&](const Pose& pose) {
+        return viewMatrix(look, pose, from->width(), from->height(), width, height);
+    });
+    const Domain domain = lit || look.exposure.instants() > 1 ? Domain::light : Domain::codes;
+    const ImagePlane plane(*from, domain, unmoved ? EdgeMode::extend : look.edges, look.plain, borderSmear);
+    if (!lit) {
+        ImageCanvas canvas(*out, domain);
+        gather(plane, looks, middle, width, height, canvas);
+        return out;
+    }
+    LightPicture picture(width, height);
+    LightCanvas canvas(picture);
+    gather(plane, looks, middle, width, height, canvas);
+    for (const LayerLook& layer : look.layers)
+        layOver(picture, look, layer);
+    picture = withEffects(std::move(picture), look.light, static_cast<double>(width) / look.projectWidth);
+    code(picture, *out);
     return out;
+}
+
+} // namespace
+
+FrameLook lookOf(const Project& project, const Motion& motion, const Cover& cover, FrameTime time,
+                 const LayerPictures& pictures)
+{
+    FrameLook look = plainLook(project);
+    const Frame frame{static_cast<std::int64_t>(std::floor(time + 1e-9))};
+    look.exposure = exposureOf(project, motion, time);
+    look.cover = cover.at(frame.index);
+    look.light = motion.lightAt(time);
+    if (!project.finish.shown.layers)
+        return look;
+    for (std::size_t i = 0; i < project.layers.size() && i < pictures.size(); ++i) {
+        const Layer& layer = project.layers[i];
+        if (pictures[i] == nullptr || !layer.covers(frame) || layer.opacity == 0)
+            continue;
+        look.layers.push_back({pictures[i], exposureOfLayer(look.exposure, layer), 1 + (look.cover - 1) * layer.depth,
+                               layer.x, layer.y, layer.size, layer.opacity});
+    }
+    return look;
+}
+
+FrameLook plainLook(const Project& project)
+{
+    FrameLook look;
+    look.edges = project.finish.edges;
+    look.plain = project.finish.plain;
+    look.letterbox = project.finish.letterbox;
+    look.projectWidth = project.width;
+    look.projectHeight = project.height;
+    return look;
+}
+
+Matrix3 viewMatrix(const FrameLook& look, const Pose& pose, int sourceWidth, int sourceHeight, int width, int height)
+{
+    return resizing(look.projectWidth, look.projectHeight, sourceWidth, sourceHeight) *
+           frameMatrix(look, look.cover, pose, width, height);
+}
+
+Image halved(const Image& source)
+{
+    Image out((source.width() + 1) / 2, (source.height() + 1) / 2, source.depth());
+    out.setOpaque(source.opaque());
+    if (source.depth() == Depth::eight)
+        halve<std::uint8_t>(source, out);
+    else
+        halve<std::uint16_t>(source, out);
+    return out;
+}
+
+ImagePtr renderFrame(const ImagePtr& source, const FrameLook& look, int width, int height)
+{
+    ImagePtr picture = withoutBars(source, look, width, height);
+    const Bars bars = barsOf(look.letterbox, width, height);
+    if (bars.side == 0 && bars.top == 0)
+        return picture;
+    Image barred = picture->copy();
+    drawBars(barred, bars);
+    return std::make_shared<const Image>(std::move(barred));
 }
 
 } // namespace ember

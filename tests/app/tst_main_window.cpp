@@ -144,7 +144,7 @@ private slots:
         auto clip = ClipReader::open(clip_);
         const ImagePtr source = clip.value()->picture(41).value();
         const ImagePtr frame =
-            renderFrame(source, lookOf(project(), session().cover(), session().motion().poseAt(41)), 384, 256);
+            renderFrame(source, lookOf(project(), session().motion(), session().cover(), 41), 384, 256);
         QVERIFY(samePixels(view, *frame));
         emit child<QComboBox>("picture-scale")->activated(3);
         QTRY_COMPARE(window_->picture().picture().width(), 96);

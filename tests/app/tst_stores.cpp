@@ -133,7 +133,7 @@ private slots:
         FrameLook look;
         look.projectWidth = 192;
         look.projectHeight = 128;
-        look.pose.x = 8;
+        look.exposure = Exposure::of({.x = 8});
         const auto source = std::make_shared<const Image>(test::numbered(192, 128, 7));
         for (int i = 0; i < 50; ++i)
             renderer.order({i, source, look, 192, 128});

@@ -3,7 +3,7 @@
 
 #include <QTest>
 
-#include "ember/core/projection.h"
+#include "ember/core/cover.h"
 #include "pictures.h"
 #include "runner.h"
 

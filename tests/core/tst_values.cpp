@@ -54,8 +54,8 @@ private slots:
     {
         for (int width = 1; width < 70; ++width) {
             Image image(width, 3);
-            QCOMPARE(image.stride() % Image::alignment, std::size_t{0});
-            QCOMPARE(reinterpret_cast<std::uintptr_t>(image.row(0)) % Image::alignment, std::size_t{0});
+            QCOMPARE(image.stride() % PixelMemory::alignment, std::size_t{0});
+            QCOMPARE(reinterpret_cast<std::uintptr_t>(image.row(0)) % PixelMemory::alignment, std::size_t{0});
             image.fill(1, 2, 3, 4);
             Image copy = image.copy();
             QVERIFY(samePixels(image, copy));

@@ -6,8 +6,8 @@
 #include <QTest>
 
 #include "clips.h"
+#include "ember/core/cover.h"
 #include "ember/core/motion.h"
-#include "ember/core/projection.h"
 #include "ember/core/values.h"
 #include "ember/project/file.h"
 #include "ember/project/shipped_recipes.h"

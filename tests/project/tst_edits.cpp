@@ -5,7 +5,7 @@
 
 #include <QTest>
 
-#include "ember/core/projection.h"
+#include "ember/core/cover.h"
 #include "ember/project/document.h"
 #include "ember/project/edits.h"
 #include "ember/project/recipe_edits.h"

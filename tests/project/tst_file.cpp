@@ -36,7 +36,9 @@ Project fullProject()
     }
     project.recipes[1].strands[0].muted = true;
     project.recipes[2].strands[1].solo = true;
-    project.finish = {EdgeMode::plain, {18, 52, 86}, CoverMode::off};
+    project.finish.edges = EdgeMode::plain;
+    project.finish.plain = {18, 52, 86};
+    project.finish.cover = CoverMode::off;
     // One recipe with every source, every kind of value off its default.
     Recipe rich;
     rich.name = "Rich \"quoted\"";
@@ -166,7 +168,7 @@ private slots:
             QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
         };
         row("\"vember\": 1,", "", "vember");
-        row("\"vember\": 1", "\"vember\": 4", "version 4");
+        row("\"vember\": 1", "\"vember\": 5", "version 5");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
         row("\"width\": 640", "\"width\": 0", "frame.width");
         row("\"width\": 640", "\"width\": 1e300", "frame.width");

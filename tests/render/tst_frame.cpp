@@ -21,6 +21,15 @@ FrameLook look(int width, int height)
     return l;
 }
 
+/// Changes the one pose a look has.
+template <typename Change>
+void move(FrameLook& l, Change change)
+{
+    Pose pose = l.exposure.middle;
+    change(pose);
+    l.exposure = Exposure::of(pose);
+}
+
 ImagePtr shared(Image image)
 {
     return std::make_shared<const Image>(std::move(image));
@@ -48,15 +57,16 @@ private slots:
             grey.fill(128, 128, 128);
             const ImagePtr source = shared(std::move(grey));
             FrameLook l = look(width, height);
-            l.pose.x = random.between(-0.05, 0.05) * width;
-            l.pose.y = random.between(-0.05, 0.05) * width;
-            l.pose.roll = random.between(-4, 4);
-            l.pose.zoom = random.between(0.95, 1.05);
-            l.edges = EdgeMode::extend;
-            l.cover = coverZoom(l.pose, width, height);
-            QCOMPARE(test::largestDifference(*renderFrame(source, l, width, height), *source), 0);
+            move(l, [&](Pose& pose) {
+                pose.x = random.between(-0.05, 0.05) * width;
+                pose.y = random.between(-0.05, 0.05) * width;
+                pose.roll = random.between(-4, 4);
+                pose.zoom = random.between(0.95, 1.05);
+            });
             l.edges = EdgeMode::plain;
             l.plain = {255, 0, 0};
+            l.cover = coverZoom(l.exposure.middle, width, height);
+            QCOMPARE(test::largestDifference(*renderFrame(source, l, width, height), *source), 0);
             l.cover = 1;
             seenWithout += test::largestDifference(*renderFrame(source, l, width, height), *source) > 100 ? 1 : 0;
         }
@@ -68,8 +78,10 @@ private slots:
         dot.fill(0, 0, 0);
         dot.at(20, 20)[0] = 255;
         FrameLook l = look(64, 48);
-        l.pose.x = 5;
-        l.pose.y = 3;
+        move(l, [](Pose& pose) {
+            pose.x = 5;
+            pose.y = 3;
+        });
         const ImagePtr out = renderFrame(shared(std::move(dot)), l, 64, 48);
         QCOMPARE(out->at(25, 23)[0], std::uint8_t{255});
         QCOMPARE(out->at(20, 20)[0], std::uint8_t{0});
@@ -79,8 +91,10 @@ private slots:
         // A frame rendered at another size shows the same picture there: compare block means.
         const ImagePtr source = shared(test::drawn(320, 180));
         FrameLook l = look(320, 180);
-        l.pose.x = 12;
-        l.pose.roll = 2;
+        move(l, [](Pose& pose) {
+            pose.x = 12;
+            pose.roll = 2;
+        });
         l.cover = 1.1;
         const ImagePtr full = renderFrame(source, l, 320, 180);
         const ImagePtr half = renderFrame(source, l, 160, 90);
@@ -117,8 +131,10 @@ private slots:
     {
         const ImagePtr source = shared(test::speckled(500, 300, 8));
         FrameLook l = look(500, 300);
-        l.pose.roll = 3;
-        l.pose.x = 4.3;
+        move(l, [](Pose& pose) {
+            pose.roll = 3;
+            pose.x = 4.3;
+        });
         ImagePtr first;
         for (const int threads : {1, 2, 8}) {
             oneapi::tbb::task_arena arena(threads);
@@ -136,7 +152,7 @@ private slots:
             for (int x = 0; x < 64; ++x)
                 source.at(x, y)[3] = x < 32 ? 0 : 255;
         FrameLook l = look(64, 64);
-        l.pose.x = 10;
+        move(l, [](Pose& pose) { pose.x = 10; });
         l.edges = EdgeMode::extend;
         const ImagePtr out = renderFrame(shared(std::move(source)), l, 64, 64);
         QCOMPARE(out->at(41, 30)[3], std::uint8_t{0});
@@ -146,7 +162,7 @@ private slots:
     {
         for (const int size : {1, 2, 3}) {
             FrameLook l = look(size, size);
-            l.pose.roll = 30;
+            move(l, [](Pose& pose) { pose.roll = 30; });
             QCOMPARE(renderFrame(shared(test::speckled(size, size, 1)), l, 7, 5)->width(), 7);
         }
     }
@@ -155,12 +171,18 @@ private slots:
         Project project;
         project.width = 200;
         project.height = 100;
-        project.finish = {EdgeMode::plain, {1, 2, 3}, CoverMode::constant};
-        Pose pose;
-        pose.x = 4;
-        const FrameLook l = lookOf(project, {1.25, 1.25, 7}, pose);
-        QVERIFY(l.pose == pose && l.cover == 1.25 && l.edges == EdgeMode::plain && l.plain == Colour({1, 2, 3}));
-        QVERIFY(l.projectWidth == 200 && l.projectHeight == 100);
+        project.shot = Shot{"clip", 20, false, {{Frame{0}, 4, 0, 1, 0}}};
+        project.finish.edges = EdgeMode::plain;
+        project.finish.plain = {1, 2, 3};
+        project.finish.letterbox = 2.39;
+        Cover cover;
+        cover.zoom = 1.25;
+        const FrameLook l = lookOf(project, Motion(project), cover, 3);
+        QVERIFY(l.exposure.still() && l.exposure.middle == Pose{.x = 4} && l.cover == 1.25);
+        QVERIFY(l.edges == EdgeMode::plain && l.plain == Colour({1, 2, 3}) && l.letterbox == 2.39);
+        QVERIFY(l.projectWidth == 200 && l.projectHeight == 100 && l.light.none() && l.layers.empty());
+        const FrameLook plain = plainLook(project);
+        QVERIFY(plain.exposure.middle.atRest() && plain.cover == 1 && plain.letterbox == 2.39);
     }
 };
 

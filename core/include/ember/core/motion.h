@@ -10,6 +10,7 @@
 
 namespace ember {
 
+class LightTrack;
 class Stage;
 
 /// The pose and how strongly it is felt at one instant.
@@ -18,6 +19,31 @@ struct MotionSample {
     double intensity = 0; ///< the strongest strike that is felt: its strength times its envelope, 0 upwards
 
     bool operator==(const MotionSample&) const = default;
+};
+
+struct FlashNow {
+    Colour colour;
+    double strength = 0;
+    Blend blend = Blend::add;
+
+    bool operator==(const FlashNow&) const = default;
+};
+
+/// What strikes do to the light of one frame. Lengths in pixels of the project's frame. Where several strikes draw
+/// light out or tear it apart, the one that does so most counts; flashes are all there, in the order of their strikes.
+struct LightNow {
+    double streakX = 0; ///< the whole streak, from end to end
+    double streakY = 0;
+    double radial = 0;        ///< at the frame's corner
+    double radialCentreX = 0; ///< ratio of the frame's size
+    double radialCentreY = 0;
+    double fringeX = 0; ///< where red goes; blue goes the other way
+    double fringeY = 0;
+    double fringeOut = 0; ///< red outwards, at the frame's corner
+    std::vector<FlashNow> flashes = {};
+
+    bool operator==(const LightNow&) const = default;
+    bool none() const { return *this == LightNow{}; }
 };
 
 /// From where to where a strike moves the picture, in frames of the film: [start, end). Where a rule or a settle mark
@@ -48,6 +74,9 @@ public:
     Pose poseAt(FrameTime time) const { return at(time).pose; }
     double intensityAt(FrameTime time) const { return at(time).intensity; }
 
+    /// What the effects of strikes do on the frame at `time`.
+    LightNow lightAt(FrameTime time) const;
+
     /// Spans of all strikes that move anything, by start.
     const std::vector<StrikeSpan>& spans() const { return spans_; }
     /// The parts of [0, last] outside which every frame is at rest, in order and apart.
@@ -56,6 +85,7 @@ public:
 private:
     double framesPerSecond_;
     std::vector<std::unique_ptr<const Stage>> stages_; ///< one for each rule in use
+    std::unique_ptr<const LightTrack> light_;
     std::vector<StrikeSpan> spans_;
     Drift drift_;
     double driftEnd_ = 0; ///< the shot's length

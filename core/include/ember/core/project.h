@@ -10,6 +10,7 @@
 
 #include "ember/core/axes.h"
 #include "ember/core/beat_grid.h"
+#include "ember/core/effects.h"
 #include "ember/core/recipe.h"
 #include "ember/core/time.h"
 
@@ -118,33 +119,72 @@ struct Master {
 };
 
 /// What fills the border when the picture moves away from it.
-enum class EdgeMode { mirror, extend, plain };
+enum class EdgeMode { mirror, extend, plain, wrap, transparent };
 std::string_view edgeName(EdgeMode mode);
 std::optional<EdgeMode> edgeFromName(std::string_view name);
 
 /// Whether the picture is enlarged just enough to hide the border.
-enum class CoverMode { off, constant };
+enum class CoverMode {
+    off,
+    constant,  ///< by one zoom for the whole shot
+    breathing, ///< eased in and out around each strike
+};
 std::string_view coverName(CoverMode mode);
 std::optional<CoverMode> coverFromName(std::string_view name);
 
-struct Colour {
-    std::uint8_t r = 0;
-    std::uint8_t g = 0;
-    std::uint8_t b = 0;
-    bool operator==(const Colour&) const = default;
+/// Which effects are shown at all.
+struct ShownEffects {
+    bool blur = true;
+    bool streak = true;
+    bool radial = true;
+    bool fringe = true;
+    bool flash = true;
+    bool flicker = true;
+    bool layers = true;
+
+    bool operator==(const ShownEffects&) const = default;
 };
 
-/// "#1a2b3c"
-std::string colourText(const Colour& colour);
-std::optional<Colour> colourFromText(std::string_view text);
-
+/// What is done with every frame after it was shaken.
 struct Finish {
     EdgeMode edges = EdgeMode::mirror;
     Colour plain; ///< the colour beyond a plain edge
     CoverMode cover = CoverMode::constant;
+    bool coverBars = true;    ///< what the letterbox hides need not be covered
+    double coverSpeed = 0.04; ///< how fast breathing may enlarge the picture, ratio a second
+    double shutter = 0;       ///< degrees of 360 that the shutter is open for a frame; 0: no motion blur
+    double shutterPhase = 0;  ///< degrees by which it is open later than around the frame's own instant
+    int samples = 0;          ///< instants seen while it is open; 0: as many as the way asks for
+    double blurAbove = 0;     ///< pixels a frame below which nothing is blurred
+    double rolling = 0;       ///< frames between the first and the last row being seen
+    double letterbox = 0;     ///< width to height of what the bars leave; 0: no bars
+    ShownEffects shown = {};
 
     bool operator==(const Finish&) const = default;
 };
+
+/// A picture with transparency over the shot, such as a title.
+struct Layer {
+    std::string name;
+    std::string picture;       ///< its file, as the project knows it
+    std::int64_t in = 0;       ///< first frame
+    std::int64_t length = 240; ///< frames
+    double x = 0;              ///< pixels from the middle of the frame to the middle of the picture
+    double y = 0;
+    double size = 1;    ///< ratio
+    double opacity = 1; ///< ratio
+    double depth = 1;   ///< 1: moves with the shot, 0: stands still, 2: moves twice as much
+    std::array<bool, axisCount> axis{true, true, true, true, true, true};
+    bool hidden = false;
+
+    bool covers(Frame frame) const { return !hidden && frame.index >= in && frame.index < in + length; }
+    bool operator==(const Layer&) const = default;
+};
+
+namespace layerfield {
+extern const FieldSpec in;
+extern const FieldSpec length;
+} // namespace layerfield
 
 /// A key of a shot's own move.
 struct MoveKey {
@@ -206,6 +246,7 @@ struct Project {
     Drift drift;
     Master master;
     Finish finish;
+    std::vector<Layer> layers; ///< the first is the lowest
 
     std::int64_t length() const { return shot ? shot->length : 0; }
 

@@ -2,11 +2,8 @@
 #pragma once
 
 #include <array>
-#include <cstdint>
-#include <vector>
 
 #include "ember/core/axes.h"
-#include "ember/core/motion.h"
 
 namespace ember {
 
@@ -37,27 +34,5 @@ struct Matrix3 {
 /// a 50 degree horizontal lens would see it, then rolled, zoomed and moved: p goes to c + zoom·R(roll)·(p' - c) + (x,
 /// y).
 Matrix3 poseMatrix(const Pose& pose, int width, int height);
-
-/// The smallest zoom about the centre, 1 or more, with which a frame of this pose shows no point outside the source:
-/// every pixel centre of the frame then falls between the source's outermost pixel centres. Exact, in closed form: the
-/// four corners suffice because a projective map keeps the frame convex, and each bound is linear in 1/zoom.
-/// Infinite when no zoom can do it (the centre itself looks beyond the source).
-double coverZoom(const Pose& pose, int width, int height);
-
-/// No cover zooms further than this; a shot that would need more shows its border instead, and is told so.
-inline constexpr double largestCover = 4.0;
-
-struct Cover {
-    double zoom = 1;             ///< to be applied to every frame
-    double needed = 1;           ///< what would be needed; more than zoom when there is no help
-    std::int64_t worstFrame = 0; ///< the frame that needs it
-};
-
-/// The smallest zoom that covers every whole frame of [first, last].
-Cover coverOfFrames(const Motion& motion, int width, int height, std::int64_t first, std::int64_t last);
-
-/// The cover a project asks for over its whole length: exact when it is on, 1 when it is off (`needed` is told either
-/// way).
-Cover coverOf(const Project& project, const Motion& motion);
 
 } // namespace ember

@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "ember/core/axes.h"
+#include "ember/core/effects.h"
 #include "ember/core/envelope.h"
 #include "ember/core/source.h"
 
@@ -47,6 +48,7 @@ struct Recipe {
     double rotation = 1; ///< strength of roll, pan and tilt apart
     Variation variation = Variation::each;
     std::uint32_t seed = 1; ///< for all, when they are the same
+    Effects effects = {};
 
     const Strand* strand(std::string_view strandName) const;
     Strand* strand(std::string_view strandName);

@@ -5,8 +5,8 @@
 #include <span>
 #include <vector>
 
+#include "ember/core/cover.h"
 #include "ember/core/motion.h"
-#include "ember/core/projection.h"
 
 namespace ember {
 
@@ -28,7 +28,9 @@ public:
     void update(const Project& project, const Motion& motion);
 
     /// The same as coverOf(project, motion) of the last update.
-    Cover cover() const;
+    const Cover& cover() const { return cover_; }
+    /// The same as neededCovers of it.
+    const std::vector<double>& needed() const { return needed_; }
     /// cornerWay of every frame of the film.
     std::span<const Way> ways() const { return ways_; }
     /// How many frames the last update asked for.
@@ -41,6 +43,7 @@ private:
     std::vector<StrikeSpan> spans_;
     std::vector<Way> ways_;
     std::vector<double> needed_;
+    Cover cover_;
     std::int64_t asked_ = 0;
 };
 

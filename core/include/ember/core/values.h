@@ -60,10 +60,16 @@ Values valuesOf(Overlap& overlap);
 Values valuesOf(Drift& drift);
 Values valuesOf(Master& master);
 Values valuesOf(Finish& finish);
+/// "streak.length", "flash.colour", …
+Values valuesOf(Effects& effects);
+Values valuesOf(Layer& layer);
 Values valuesOf(BeatGrid& beats);
 Values valuesOf(Soundtrack& sound);
 
-/// The value of a recipe by its whole key: "position", "envelope.decay", "strand.Kick.amount.x",
+/// Whether a number stands for a colour, written as "#rrggbb".
+bool isColour(const FieldSpec& spec);
+
+/// The value of a recipe by its whole key: "position", "envelope.decay", "light.streak.length", "strand.Kick.amount.x",
 /// "strand.Rumble.envelope.decay". Nothing where the recipe has no such value.
 std::optional<Value> valueOf(Recipe& recipe, std::string_view key);
 /// Sets it, moved into its range; an envelope that a strand gets for its own begins as the recipe's. False where the

@@ -12,7 +12,8 @@ namespace ember {
 /// A project for a clip: its size, rate and length, and the starter recipes.
 Project projectForClip(const ClipInfo& info);
 
-/// The clip of a project, opened. An error when it has none or it cannot be read.
-Result<std::unique_ptr<ClipReader>> openShot(const Project& project);
+/// The clip of a project, opened; `deep`: its pictures are given as deep as they are. An error when it has none or it
+/// cannot be read.
+Result<std::unique_ptr<ClipReader>> openShot(const Project& project, bool deep = false);
 
 } // namespace ember

@@ -3,6 +3,7 @@
 
 #include <cstdint>
 #include <functional>
+#include <optional>
 #include <string>
 
 #include "ember/core/error.h"
@@ -18,6 +19,9 @@ struct RenderOptions {
     int height = 0;
     int threads = 0; ///< 0: as many as the machine has
     bool overwrite = false;
+    bool resume = false; ///< of a sequence: pictures that are there already are kept, and those made stay when it ends
+    FilmQuality quality = FilmQuality::good;
+    std::optional<Depth> depth = std::nullopt; ///< none: as deep as the clip is, where the format holds it
 };
 
 struct RenderProgress {
@@ -29,6 +33,9 @@ struct RenderProgress {
 
 /// Told after each frame; returning false cancels.
 using RenderWatcher = std::function<bool(const RenderProgress&)>;
+
+/// One finished frame of a project as a PNG at its own size.
+Status renderStill(const Project& project, Frame frame, const std::string& out, bool overwrite);
 
 /// The whole film at its own size.
 RenderOptions wholeFilm(const Project& project);

@@ -29,12 +29,14 @@ struct ClipInfo {
     bool hasSound = false;
     std::string codec; ///< "h264", "png", …
     bool alpha = false;
+    bool deep = false;              ///< more than 8 bits a channel are stored
     std::vector<std::string> notes; ///< things worth knowing, as sentences
 };
 
 struct ClipOptions {
     FrameRate sequenceRate;     ///< for numbered pictures and stills, which have no rate of their own
     bool neverSequence = false; ///< a numbered picture is opened alone, though it has neighbours
+    bool deep = false;          ///< pictures of more than 8 bits are given as 16
 };
 
 /// Reads pictures of a clip by number, always exactly the one asked for. Not for several threads at once; open one
@@ -53,7 +55,8 @@ public:
     /// at both ends.
     virtual std::int64_t pictureAt(Frame frame, FrameRate rate) const = 0;
 
-    /// Picture number `index` (0 to pictures - 1), upright, square pixels, 8-bit RGBA. Where one is damaged the nearest
+    /// Picture number `index` (0 to pictures - 1), upright, square pixels, RGBA of 8 bits (or 16, where that was asked
+    /// for and there is more than 8). Where one is damaged the nearest
     /// earlier one that can be read stands in; an error when there is none.
     virtual Result<ImagePtr> picture(std::int64_t index) = 0;
 

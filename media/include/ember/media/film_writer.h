@@ -1,9 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <array>
 #include <memory>
 #include <optional>
 #include <string>
+#include <string_view>
 
 #include "ember/core/error.h"
 #include "ember/core/image.h"
@@ -13,13 +15,27 @@
 namespace ember {
 
 enum class FilmFormat {
-    mp4,        ///< H.264 and AAC
-    mkv,        ///< FFV1 (RGB, lossless) and FLAC
-    pngSequence ///< one PNG a frame, no sound
+    mp4,         ///< H.264 and AAC
+    mkv,         ///< FFV1 (RGB, lossless, 8 or 16 bits, with alpha) and FLAC
+    webm,        ///< VP9 (with alpha) and Opus
+    mov,         ///< ProRes 422, or 4444 with alpha, and PCM
+    gif,         ///< 256 colours, no sound, for a quick look
+    pngSequence, ///< one PNG a frame (8 or 16 bits, with alpha), no sound
+    exrSequence, ///< one OpenEXR a frame (half floats in linear light, with alpha), no sound
 };
 
-/// By the name: .mp4, .mkv, .png (numbered), or a folder (a name that ends in "/" or is one) for numbered PNG.
+/// By the name: .mp4, .mkv, .webm, .mov, .gif, .png and .exr (numbered), or a folder (a name that ends in "/" or is
+/// one) for numbered PNG.
 std::optional<FilmFormat> filmFormatOf(const std::string& path);
+/// "…, and numbered pictures in .png, .exr or a folder": for messages.
+extern const char* const filmFormatWords;
+bool isSequence(FilmFormat format);
+/// Whether more than 8 bits a channel are kept.
+bool holdsDepth(FilmFormat format);
+
+/// How much is spent on a film: how large it is and how long its coding takes.
+enum class FilmQuality { draft, good, best };
+inline constexpr std::array<std::string_view, 3> filmQualityWords{"draft", "good", "best"};
 
 struct FilmSettings {
     FilmFormat format = FilmFormat::mp4;
@@ -27,7 +43,10 @@ struct FilmSettings {
     int height = 0;
     FrameRate rate;
     bool alpha = false;
-    int soundRate = 0; ///< 0: no sound
+    Depth depth = Depth::eight; ///< of the pictures that are added, where the format holds it
+    FilmQuality quality = FilmQuality::good;
+    bool keepPictures = false; ///< of a sequence that is not finished, so that it can be gone on with
+    int soundRate = 0;         ///< 0: no sound
     int soundChannels = 0;
     bool overwrite = false;
     int threads = 0;              ///< for the encoder; 0: as many as the machine has
@@ -42,8 +61,10 @@ public:
     static Result<std::unique_ptr<FilmWriter>> create(const std::string& path, const FilmSettings& settings);
     virtual ~FilmWriter() = default;
 
-    /// Pictures of exactly the settings' size, in order.
+    /// Pictures of exactly the settings' size and depth, in order.
     virtual Status addFrame(const Image& image) = 0;
+    /// Leaves out the number of a sequence's next picture, because it is there already.
+    virtual void skipFrame() {}
     /// The sound that follows; may be ahead of or behind the pictures.
     virtual Status addSound(const SoundBuffer& sound) = 0;
     virtual Status finish() = 0;
@@ -57,6 +78,9 @@ void fitToFormat(FilmFormat format, int& width, int& height);
 int soundRateFor(FilmFormat format, int rate);
 /// The most channels the formats can hold.
 inline constexpr int mostSoundChannels = 8;
+
+/// Writes one picture as a PNG, 8 or 16 bits, with alpha where it has any.
+Status savePicture(const Image& image, const std::string& path, bool overwrite);
 
 /// The file of picture `number` of a sequence at `path` (a pattern name_%04d.png, a plain name.png or a folder).
 std::string sequenceFile(const std::string& path, std::int64_t number);

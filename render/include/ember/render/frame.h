@@ -1,33 +1,61 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <vector>
+
+#include "ember/core/cover.h"
+#include "ember/core/exposure.h"
 #include "ember/core/image.h"
 #include "ember/core/project.h"
-#include "ember/core/projection.h"
 
 namespace ember {
 
-/// All that decides how one frame looks, besides its source.
-struct FrameLook {
-    Pose pose;        ///< in pixels of the project's frame
-    double cover = 1; ///< enlargement about the centre, 1 or more
-    EdgeMode edges = EdgeMode::mirror;
-    Colour plain;
-    int projectWidth = 0;
-    int projectHeight = 0;
+/// A picture over the shot on one frame.
+struct LayerLook {
+    ImagePtr picture;
+    Exposure exposure; ///< its own poses
+    double cover = 1;
+    double x = 0; ///< its middle from the frame's, in pixels of the project
+    double y = 0;
+    double size = 1;
+    double opacity = 1;
 };
 
-/// How a project's frames look at this pose.
-FrameLook lookOf(const Project& project, const Cover& cover, const Pose& pose);
+/// All that decides how one frame looks, besides its source.
+struct FrameLook {
+    Exposure exposure = Exposure::of(Pose()); ///< in pixels of the project's frame
+    double cover = 1;                         ///< enlargement about the centre, 1 or more
+    EdgeMode edges = EdgeMode::mirror;
+    Colour plain;
+    LightNow light = {};
+    std::vector<LayerLook> layers = {};
+    double letterbox = 0; ///< ratio, 0 for none
+    int projectWidth = 0;
+    int projectHeight = 0;
+    Depth depth = Depth::eight; ///< of the result
+};
+
+/// The pictures of a project's layers, in their order; empty where one could not be read.
+using LayerPictures = std::vector<ImagePtr>;
+
+/// How a frame of a project looks; `time` may lie between frames.
+FrameLook lookOf(const Project& project, const Motion& motion, const Cover& cover, FrameTime time,
+                 const LayerPictures& pictures = {});
+/// How it looks unshaken and unlit: the clip as it is, with the bars.
+FrameLook plainLook(const Project& project);
 
 /// The frame of a film, `width` x `height`. This is the one function that makes pictures for the view, the contact
-/// frames and the export. A frame at rest whose source has the wanted size is the source itself, untouched; anything
-/// else is resampled with a Catmull-Rom kernel at exact sub-pixel places. The result does not depend on the number of
-/// threads. `source` must not be empty.
+/// frames and the export, always in this order: source, shake with its edges, motion blur, layers, streaks, fringe,
+/// flashes, letterbox. Every step looks at a plane without an end, so that none can draw a border.
+///
+/// A frame at rest whose source has the wanted size and depth is the source itself, untouched. One that is seen at one
+/// instant only and has no light effects is resampled in its own codes with a Catmull-Rom kernel; everything else is
+/// added up in linear light (IEC 61966-2-1) as floats. The result does not depend on the number of threads. `source`
+/// must not be empty.
 ImagePtr renderFrame(const ImagePtr& source, const FrameLook& look, int width, int height);
 
-/// The map from a pixel of the output to the pixel of the source seen there.
-Matrix3 viewMatrix(const FrameLook& look, int sourceWidth, int sourceHeight, int width, int height);
+/// The map from a pixel of the output to the pixel of the source seen there at one pose.
+Matrix3 viewMatrix(const FrameLook& look, const Pose& pose, int sourceWidth, int sourceHeight, int width, int height);
 
 /// Half the size in each direction, every pixel the mean of four (edge pixels repeated for odd sizes).
 Image halved(const Image& source);

@@ -16,12 +16,9 @@ struct CubicWeights {
 };
 CubicWeights cubicWeights(double f);
 
-/// Fills `out` with what `toSource` shows of `source`; beyond it, what `edges` says. Fast: vector code for the best
-/// instruction set of this machine, rows spread over threads.
+/// Fills `out` with what `toSource` shows of `source`, in its own codes (with alpha multiplied in); beyond it, what
+/// `edges` says. Fast: vector code for the best instruction set of this machine, tiles spread over threads.
 void warp(const Image& source, const Matrix3& toSource, EdgeMode edges, Colour plain, Image& out);
-
-/// The same in plain double precision, one pixel at a time: the judge of warp(), never more than 1 code value apart.
-void warpReference(const Image& source, const Matrix3& toSource, EdgeMode edges, Colour plain, Image& out);
 
 /// The instruction sets compiled in that this machine can run, best first, and the one in use.
 std::vector<std::string> instructionSets();

@@ -1,0 +1,155 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "light_track.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+#include <numbers>
+
+namespace ember {
+
+namespace {
+
+struct Direction {
+    double x;
+    double y;
+};
+
+/// The way the picture comes from just before, or goes just after; the strike's own where it does neither.
+Direction wayOf(const Motion& motion, FrameTime time, const Direction& own)
+{
+    const Pose here = motion.poseAt(time);
+    for (const double other : {-1.0, 1.0}) {
+        const Pose there = motion.poseAt(time + other);
+        const double x = (there.x - here.x) * other;
+        const double y = (there.y - here.y) * other;
+        if (const double way = std::hypot(x, y); way > 0.05)
+            return {x / way, y / way};
+    }
+    return own;
+}
+
+Direction atAngle(double degrees)
+{
+    return {alongAxis(degrees, Axis::x), alongAxis(degrees, Axis::y)};
+}
+
+/// Until when a course goes on, in frames from the strike.
+double endOf(const Course& course, const Envelope& envelope)
+{
+    return course.by == Course::By::envelope ? envelope.end() : envelope.peak() + course.hold + course.fall;
+}
+
+} // namespace
+
+LightTrack::LightTrack(const Project& project)
+    : shown_(project.finish.shown), framesPerSecond_(project.rate.perSecond()), beats_(project.beats)
+{
+    std::map<RecipeId, std::size_t> shared;
+    std::vector<SpanIndex::Span> spans;
+    for (const Strike& strike : project.strikes) {
+        const Recipe* recipe = project.recipe(strike.recipe);
+        if (recipe == nullptr || strike.strength == 0 || (!recipe->effects.any() && strike.overrides.empty()))
+            continue;
+        const auto known = shared.find(recipe->id);
+        std::size_t kind = kinds_.size();
+        if (strike.overrides.empty() && known != shared.end()) {
+            kind = known->second;
+        } else {
+            const Recipe own = recipeOf(project, strike);
+            if (!own.effects.any())
+                continue;
+            kinds_.push_back({own.effects, own.envelope});
+            if (strike.overrides.empty())
+                shared.emplace(recipe->id, kind);
+        }
+        const Effects& effects = kinds_[kind].effects;
+        const Envelope& envelope = kinds_[kind].envelope;
+        const Settling settling = settlingOf(project, strike);
+        const auto frame = static_cast<double>(strike.frame.index);
+        double end = 0;
+        for (const Course* course :
+             {&effects.streak.course, &effects.radial.course, &effects.fringe.course, &effects.flash.course})
+            end = std::max(end, endOf(*course, envelope));
+        const double turn = directionOf(strike, seedOf(strike, *recipe));
+        lit_.push_back({frame, strike.strength, settling, alongAxis(turn, Axis::x), alongAxis(turn, Axis::y), kind});
+        // One frame more: a course without a fall is there on its last frame.
+        spans.push_back(
+            {frame + std::min(envelope.start(), 0.0), std::min(frame + end, settling.from + settling.frames) + 1});
+    }
+    index_ = SpanIndex(spans);
+}
+
+bool LightTrack::treated(const Flicker& flicker, const Lit& lit, FrameTime time) const
+{
+    if (flicker.every <= 1 && flicker.count == Flicker::Count::frames)
+        return true;
+    if (flicker.count == Flicker::Count::frames) {
+        const auto since = std::llround(time - lit.frame);
+        return ((since % flicker.every) + flicker.every) % flicker.every == 0;
+    }
+    if (!beats_)
+        return true;
+    // Whether a beat falls on this frame, and how many there were since the one nearest to the strike.
+    const std::int64_t beat = beats_->nearest(time / framesPerSecond_);
+    const std::int64_t first = beats_->nearest(lit.frame / framesPerSecond_);
+    const bool here = std::llround(beats_->at(beat) * framesPerSecond_) == std::llround(time);
+    return here && (((beat - first) % flicker.every) + flicker.every) % flicker.every == 0;
+}
+
+LightNow LightTrack::at(const Motion& motion, FrameTime time, double master) const
+{
+    LightNow now;
+    std::vector<std::pair<std::size_t, FlashNow>> flashes;
+    double streak = 0;
+    double fringe = 0;
+    index_.at(time, [&](std::uint32_t i) {
+        const Lit& lit = lit_[i];
+        const auto& [effects, envelope] = kinds_[lit.kind];
+        const double t = time - lit.frame;
+        const double felt = intensityAt(envelope, t);
+        const double scale = lit.strength * master * settledTo(lit.settling.from, lit.settling.frames, time);
+        const bool on = !shown_.flicker || treated(effects.flicker, lit, time);
+        const auto level = [&](double amount, const Course& course, bool shown, bool flickers) {
+            if (!shown || amount == 0 || (flickers && !on))
+                return 0.0;
+            return amount * scale * courseAt(course, t, envelope.onset(), envelope.peak(), felt);
+        };
+        const Direction own{lit.directionX, lit.directionY};
+        const double drawn = level(effects.streak.length, effects.streak.course, shown_.streak, effects.flicker.streak);
+        if (drawn > streak) {
+            const Direction way =
+                effects.streak.toward == Toward::set ? atAngle(effects.streak.angle) : wayOf(motion, time, own);
+            streak = drawn;
+            now.streakX = drawn * way.x;
+            now.streakY = drawn * way.y;
+        }
+        const double radial =
+            level(effects.radial.length, effects.radial.course, shown_.radial, effects.flicker.radial);
+        if (radial > now.radial) {
+            now.radial = radial;
+            now.radialCentreX = effects.radial.x;
+            now.radialCentreY = effects.radial.y;
+        }
+        const double torn = level(effects.fringe.amount, effects.fringe.course, shown_.fringe, effects.flicker.fringe);
+        if (torn > fringe) {
+            const bool out = effects.fringe.toward == Toward::centre;
+            const Direction way = out                                    ? Direction{0, 0}
+                                  : effects.fringe.toward == Toward::set ? atAngle(effects.fringe.angle)
+                                                                         : wayOf(motion, time, own);
+            fringe = torn;
+            now.fringeX = torn * way.x;
+            now.fringeY = torn * way.y;
+            now.fringeOut = out ? torn : 0;
+        }
+        const double flash = level(effects.flash.strength, effects.flash.course, shown_.flash, effects.flicker.flash);
+        if (flash > 0)
+            flashes.push_back({i, {colourFromNumber(effects.flash.colour), flash, effects.flash.blend}});
+    });
+    std::sort(flashes.begin(), flashes.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+    for (const auto& [index, flash] : flashes)
+        now.flashes.push_back(flash);
+    return now;
+}
+
+} // namespace ember

@@ -1,0 +1,42 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Inside motion: what strikes do to the light of the picture.
+#pragma once
+
+#include <vector>
+
+#include "stage.h"
+
+namespace ember {
+
+class LightTrack {
+public:
+    explicit LightTrack(const Project& project);
+
+    /// `motion` tells which way the picture goes; `master` scales all.
+    LightNow at(const Motion& motion, FrameTime time, double master) const;
+
+private:
+    /// What strikes of a recipe share.
+    struct Kind {
+        Effects effects;
+        Envelope envelope;
+    };
+    struct Lit {
+        double frame;
+        double strength;
+        Settling settling;
+        double directionX;
+        double directionY;
+        std::size_t kind;
+    };
+    bool treated(const Flicker& flicker, const Lit& lit, FrameTime time) const;
+
+    ShownEffects shown_;
+    double framesPerSecond_;
+    std::optional<BeatGrid> beats_;
+    std::vector<Kind> kinds_;
+    std::vector<Lit> lit_;
+    SpanIndex index_;
+};
+
+} // namespace ember

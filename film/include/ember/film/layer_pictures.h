@@ -1,0 +1,16 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "ember/core/error.h"
+#include "ember/core/project.h"
+#include "ember/render/frame.h"
+
+namespace ember {
+
+/// The picture of a layer: the first one of its file.
+Result<ImagePtr> layerPicture(const Layer& layer);
+
+/// The pictures of all layers of a project; an error names the first that cannot be read.
+Result<LayerPictures> layerPictures(const Project& project);
+
+} // namespace ember

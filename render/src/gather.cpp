@@ -1,0 +1,383 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "gather.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstring>
+
+#include <oneapi/tbb/blocked_range2d.h>
+#include <oneapi/tbb/parallel_for.h>
+
+#include "kernels.h"
+
+namespace ember {
+
+namespace {
+
+/// A block may be off by this much, in pixels, where it takes one displacement for all its pixels.
+constexpr double evenLimit = 1.0 / 32;
+/// Weights may leave 0 to 1 by this much where four pixels share a neighbourhood.
+constexpr double leanLimit = 1.0 / 16;
+/// Pixels of the middle picture that one tile may need.
+constexpr double mostTilePixels = 1 << 20;
+
+struct TileSize {
+    int width;
+    int height;
+};
+
+/// Large enough that what a tile needs around it weighs little, small enough for the second cache.
+constexpr TileSize gatherTile{192, 192};
+constexpr TileSize exactTile{256, 64};
+
+Rect tileOf(int column, int row, const TileSize& tile, int width, int height)
+{
+    return {static_cast<long>(column) * tile.width, static_cast<long>(row) * tile.height,
+            std::min(tile.width, width - column * tile.width), std::min(tile.height, height - row * tile.height)};
+}
+
+template <typename Work>
+void forTiles(const TileSize& tile, int width, int height, Work work)
+{
+    const int columns = (width + tile.width - 1) / tile.width;
+    const int rows = (height + tile.height - 1) / tile.height;
+    oneapi::tbb::parallel_for(
+        oneapi::tbb::blocked_range2d<int>(0, rows, 1, 0, columns, 1),
+        [&](const oneapi::tbb::blocked_range2d<int>& range) {
+            for (int r = range.rows().begin(); r < range.rows().end(); ++r)
+                for (int c = range.cols().begin(); c < range.cols().end(); ++c)
+                    work(tileOf(c, r, tile, width, height));
+        },
+        oneapi::tbb::simple_partitioner());
+}
+
+void putTile(const Rect& tile, const Patch& pixels, Canvas& out)
+{
+    for (int y = 0; y < tile.height; ++y)
+        out.put(static_cast<int>(tile.x), static_cast<int>(tile.y) + y, tile.width, pixels.at(0, y));
+}
+
+/// Each look resampled for itself.
+void gatherExactly(const Plane& plane, const std::vector<Look>& looks, int height, const Rect& tile, Canvas& out)
+{
+    const std::ptrdiff_t stride = 4 * static_cast<std::ptrdiff_t>(tile.width);
+    const auto size = static_cast<std::size_t>(stride) * static_cast<std::size_t>(tile.height);
+    const Patch one{scratch(1).room(size), stride};
+    const auto seen = [&](const Look& look) {
+        if (look.maps.size() == 1) {
+            ResampledPlane(plane, look.maps.front()).fill(tile, one);
+            return;
+        }
+        for (int y = 0; y < tile.height; ++y)
+            ResampledPlane(plane, look.at(static_cast<double>(tile.y + y), height))
+                .fill({tile.x, tile.y + y, tile.width, 1}, {one.at(0, y), stride});
+    };
+    if (looks.size() == 1 && looks.front().weight == Light{1, 1, 1, 1}) {
+        seen(looks.front());
+        putTile(tile, one, out);
+        return;
+    }
+    const Patch sum{scratch(2).room(size), stride};
+    std::fill(sum.pixels, sum.pixels + size, 0.0F);
+    for (const Look& look : looks) {
+        seen(look);
+        for (int y = 0; y < tile.height; ++y)
+            runAddWeighted(one.at(0, y), look.weight.data(), static_cast<std::size_t>(tile.width), sum.at(0, y));
+    }
+    putTile(tile, sum, out);
+}
+
+Matrix3 normalised(Matrix3 map, double depth)
+{
+    for (double& m : map.m)
+        m /= depth;
+    return map;
+}
+
+Point place(const Look& look, double x, double y, int height)
+{
+    return look.at(y, height).map({x, y});
+}
+
+/// How unevenly a look moves within a tile: the largest changes of its displacement at the tile's corners.
+struct Unevenness {
+    double xAlongX = 0, xAlongY = 0, yAlongX = 0, yAlongY = 0;
+
+    Grain grain() const
+    {
+        const double along = 0.5 * (blockWidth - 1);
+        const auto within = [&](double rows) { return 0.5 * (rows - 1) * std::max(xAlongY, yAlongY); };
+        const double lean = along * std::max(xAlongX, yAlongX);
+        if (lean + within(blockHeight) <= evenLimit)
+            return Grain::block;
+        if (lean > leanLimit)
+            return Grain::pixel;
+        return within(4) <= evenLimit ? Grain::fourRows : within(2) <= evenLimit ? Grain::twoRows : Grain::pixel;
+    }
+};
+
+Unevenness unevennessOf(const Look& look, const Rect& tile, int height)
+{
+    Unevenness most;
+    for (const int right : {0, tile.width})
+        for (const int down : {0, tile.height}) {
+            const auto x = static_cast<double>(tile.x + right);
+            const auto y = static_cast<double>(tile.y + down);
+            const Point here = place(look, x, y, height);
+            const Point beside = place(look, x + 1, y, height);
+            const Point below = place(look, x, y + 1, height);
+            most.xAlongX = std::max(most.xAlongX, std::abs(beside.x - here.x - 1));
+            most.yAlongX = std::max(most.yAlongX, std::abs(beside.y - here.y));
+            most.xAlongY = std::max(most.xAlongY, std::abs(below.x - here.x));
+            most.yAlongY = std::max(most.yAlongY, std::abs(below.y - here.y - 1));
+        }
+    return most;
+}
+
+/// The looks of a tile as the vector code wants them.
+class TileLooks {
+public:
+    TileLooks(const std::vector<Look>& looks, const Rect& tile, const Rect& patch, int height)
+        : looks_(looks), tile_(tile), patch_(patch), height_(height)
+    {
+        std::array<std::vector<std::uint16_t>, 4> sorted;
+        rolling_ = false;
+        for (std::uint16_t i = 0; i < looks.size(); ++i) {
+            sorted[static_cast<std::size_t>(unevennessOf(looks[i], tile, height).grain())].push_back(i);
+            rolling_ = rolling_ || looks[i].maps.size() > 1;
+        }
+        std::size_t at = 0;
+        for (std::size_t grain = 0; grain < 4; ++grain) {
+            maps_.groups[grain] = {at, at + sorted[grain].size()};
+            for (const auto i : sorted[grain])
+                order_[at++] = i;
+            while (at % 16 != 0) // filled up with looks that are made but not added
+                order_[at++] = none;
+        }
+        count_ = at;
+        for (std::size_t n = 0; n < 9; ++n)
+            maps_.m[n] = numbers_[n].data();
+        maps_.weight = weights_.data();
+        maps_.leanX = leansX_.data();
+        maps_.leanY = leansY_.data();
+        for (std::size_t i = 0; i < count_; ++i)
+            if (order_[i] != none)
+                std::memcpy(&weights_[4 * i], looks[order_[i]].weight.data(), sizeof(Light));
+        prepare(0.5 * tile.height);
+    }
+
+    /// The maps around a row of the tile; only rows that are seen at successive times need it again.
+    const TileMaps& around(double row)
+    {
+        if (rolling_)
+            prepare(row);
+        return maps_;
+    }
+
+private:
+    static constexpr std::uint16_t none = 0xffff;
+
+    /// From the tile's own pixels to those of the patch.
+    Matrix3 local(const Look& look, double row) const
+    {
+        const auto x = static_cast<double>(tile_.x);
+        const auto y = static_cast<double>(tile_.y);
+        const Matrix3 map = Matrix3::translation(-static_cast<double>(patch_.x), -static_cast<double>(patch_.y)) *
+                            look.at(y + row, height_) * Matrix3::translation(x, y);
+        return normalised(map, map.depth({0.5 * tile_.width, row}));
+    }
+    void prepare(double row)
+    {
+        for (std::size_t i = 0; i < count_; ++i) {
+            Matrix3 map;
+            if (order_[i] != none) {
+                const Look& look = looks_[order_[i]];
+                map = local(look, row);
+                if (look.maps.size() > 1) {
+                    // What changes from row to row is put where rows are multiplied.
+                    const Matrix3 next = local(look, row + 1);
+                    for (std::size_t n = 2; n < 9; n += 3) {
+                        const double change = next.m[n] - map.m[n];
+                        map.m[n - 1] += change;
+                        map.m[n] -= change * row;
+                    }
+                }
+                const Point middle{0.5 * tile_.width, row};
+                const Point at = map.map(middle);
+                const double w = map.depth(middle);
+                const double leanX = (map.m[0] - at.x * map.m[6]) / w - 1;
+                const double leanY = (map.m[3] - at.y * map.m[6]) / w;
+                for (std::size_t lane = 0; lane < 16; ++lane) {
+                    const double fromMiddle = static_cast<double>(lane / 4) - 1.5;
+                    leansX_[16 * i + lane] = static_cast<float>(leanX * fromMiddle);
+                    leansY_[16 * i + lane] = static_cast<float>(leanY * fromMiddle);
+                }
+            }
+            for (std::size_t n = 0; n < 9; ++n)
+                numbers_[n][i] = static_cast<float>(map.m[n]);
+        }
+    }
+
+    const std::vector<Look>& looks_;
+    Rect tile_;
+    Rect patch_;
+    int height_;
+    bool rolling_ = false;
+    std::size_t count_ = 0;
+    std::array<std::uint16_t, mostLooks> order_{};
+    TileMaps maps_{};
+    alignas(64) std::array<std::array<float, mostLooks>, 9> numbers_{};
+    alignas(64) std::array<float, 4 * mostLooks> weights_{};
+    alignas(64) std::array<float, 16 * mostLooks> leansX_{};
+    alignas(64) std::array<float, 16 * mostLooks> leansY_{};
+};
+
+struct Sharpness {
+    float x = 0;
+    float y = 0;
+};
+
+/// The mean of f(1-f)/2 over the looks and over places all over the output.
+Sharpness sharpnessFor(const std::vector<Look>& looks, int width, int height)
+{
+    constexpr int places = 8;
+    double x = 0;
+    double y = 0;
+    const auto share = [](double at) {
+        const double f = at - std::floor(at);
+        return f * (1 - f) / 2;
+    };
+    for (const Look& look : looks)
+        for (int row = 0; row < places; ++row)
+            for (int column = 0; column < places; ++column) {
+                // On whole pixels, as the sums are.
+                const Point at = place(look, std::floor((column + 0.5) * width / places),
+                                       std::floor((row + 0.5) * height / places), height);
+                x += share(at.x);
+                y += share(at.y);
+            }
+    const double count = static_cast<double>(looks.size()) * places * places;
+    return {static_cast<float>(x / count), static_cast<float>(y / count)};
+}
+
+/// The plane in `rect`, sharpened. In bands, so that what is only passed through stays in the cache.
+Patch sharpened(const Plane& plane, const Rect& rect, const Sharpness& sharpness)
+{
+    constexpr int band = 64;
+    const int width = rect.width + 2;
+    const std::ptrdiff_t tight = 4 * static_cast<std::ptrdiff_t>(rect.width);
+    const Patch out{scratch(2).room(static_cast<std::size_t>(tight) * static_cast<std::size_t>(rect.height)), tight};
+    const std::ptrdiff_t stride = 4 * static_cast<std::ptrdiff_t>(width);
+    float* line = scratch(3).room(static_cast<std::size_t>(stride));
+    const auto sharpenRow = [&](const Patch& from, int y, float* to) {
+        runSharpenAcross(from.at(0, y), from.at(0, y + 1), from.at(0, y + 2), sharpness.y, line,
+                         static_cast<std::size_t>(stride));
+        runSharpenAcross(line, line + 4, line + 8, sharpness.x, to, static_cast<std::size_t>(tight));
+    };
+    if (const Patch lying = plane.inPlace({rect.x - 1, rect.y - 1, width, rect.height + 2}); lying.pixels != nullptr) {
+        for (int y = 0; y < rect.height; ++y)
+            sharpenRow(lying, y, out.at(0, y));
+        return out;
+    }
+    const Patch raw{scratch(1).room(static_cast<std::size_t>(stride) * (band + 2)), stride};
+    for (int from = 0; from < rect.height; from += band) {
+        const int rows = std::min(band, rect.height - from);
+        // The last two rows of the band before are the first two of this.
+        const int kept = from == 0 ? 0 : 2;
+        if (kept != 0)
+            std::memmove(raw.at(0, 0), raw.at(0, band), sizeof(float) * static_cast<std::size_t>(2 * stride));
+        plane.fill({rect.x - 1, rect.y - 1 + from + kept, width, rows + 2 - kept}, {raw.at(0, kept), stride});
+        for (int y = 0; y < rows; ++y)
+            sharpenRow(raw, y, out.at(0, from + y));
+    }
+    return out;
+}
+
+/// What of the plane the looks of a tile need; nothing when it is too much or not to be told.
+bool neededBy(const std::vector<Look>& looks, const Rect& tile, int height, Rect& needed)
+{
+    long left = 0, top = 0, right = 0, bottom = 0;
+    bool first = true;
+    for (const Look& look : looks) {
+        // Where rows have maps of their own, all maps of the tile's rows are asked for the whole tile.
+        const double from = static_cast<double>(tile.y);
+        const double until = static_cast<double>(tile.y + tile.height);
+        const int steps = look.maps.size() == 1 ? 0 : 4;
+        for (int i = 0; i <= steps; ++i) {
+            Rect bounds;
+            const double y = steps == 0 ? from : from + (until - from) * i / steps;
+            if (!boundsOf(look.at(y, height), tile, 2, 2, mostTilePixels, bounds))
+                return false;
+            left = first ? bounds.x : std::min(left, bounds.x);
+            top = first ? bounds.y : std::min(top, bounds.y);
+            right = first ? bounds.x + bounds.width : std::max(right, bounds.x + bounds.width);
+            bottom = first ? bounds.y + bounds.height : std::max(bottom, bounds.y + bounds.height);
+            first = false;
+        }
+    }
+    needed = {left, top, static_cast<int>(right - left), static_cast<int>(bottom - top)};
+    return static_cast<double>(needed.width) * needed.height <= mostTilePixels;
+}
+
+/// The tile in whole blocks.
+Rect inBlocks(const Rect& tile)
+{
+    return {tile.x, tile.y, (tile.width + blockWidth - 1) / blockWidth * blockWidth,
+            (tile.height + blockHeight - 1) / blockHeight * blockHeight};
+}
+
+} // namespace
+
+Matrix3 Look::at(double y, int height) const
+{
+    if (maps.size() == 1)
+        return maps.front();
+    const double last = static_cast<double>(maps.size() - 1);
+    const double place = height > 1 ? y / (height - 1) * last : 0;
+    const double below = std::clamp(std::floor(place), 0.0, last - 1);
+    const auto i = static_cast<std::size_t>(below);
+    const double share = place - below;
+    Matrix3 map;
+    for (std::size_t n = 0; n < 9; ++n)
+        map.m[n] = maps[i].m[n] + (maps[i + 1].m[n] - maps[i].m[n]) * share;
+    return map;
+}
+
+void gather(const Plane& plane, const std::vector<Look>& looks, const std::optional<Matrix3>& middle, int width,
+            int height, Canvas& out, std::size_t exactUpTo)
+{
+    if (looks.size() <= exactUpTo || looks.size() > mostGathered) {
+        forTiles(exactTile, width, height, [&](const Rect& tile) { gatherExactly(plane, looks, height, tile, out); });
+        return;
+    }
+    const Matrix3 back = middle ? middle->inverse() : Matrix3();
+    std::vector<Look> relative = looks;
+    for (Look& look : relative)
+        for (Matrix3& map : look.maps) {
+            map = back * map;
+            map = normalised(map, map.depth({0.5 * width, 0.5 * height}));
+        }
+    const ResampledPlane resampled(plane, middle.value_or(Matrix3()));
+    const Plane& seen = middle ? static_cast<const Plane&>(resampled) : plane;
+    const Sharpness sharpness = sharpnessFor(relative, width, height);
+    forTiles(gatherTile, width, height, [&](const Rect& tile) {
+        const Rect blocks = inBlocks(tile);
+        Rect needed;
+        if (!neededBy(relative, blocks, height, needed)) {
+            gatherExactly(plane, looks, height, tile, out);
+            return;
+        }
+        const Patch patch = sharpened(seen, needed, sharpness);
+        const std::ptrdiff_t stride = 4 * static_cast<std::ptrdiff_t>(blocks.width);
+        const Patch sum{scratch(4).room(static_cast<std::size_t>(stride) * blockHeight), stride};
+        TileLooks tileLooks(relative, blocks, needed, height);
+        for (int y = 0; y < tile.height; y += blockHeight) {
+            runGatherBlocks(tileLooks.around(y + 0.5 * (blockHeight - 1)),
+                            {patch.pixels, patch.stride, 0, y, sum.pixels, stride}, blocks.width / blockWidth);
+            for (int row = 0; row < std::min(blockHeight, tile.height - y); ++row)
+                out.put(static_cast<int>(tile.x), static_cast<int>(tile.y) + y + row, tile.width, sum.at(0, row));
+        }
+    });
+}
+
+} // namespace ember

@@ -1,0 +1,82 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Light: what the codes of a picture stand for, and pictures made of it.
+#pragma once
+
+#include <array>
+#include <cstddef>
+#include <cstdint>
+#include <memory>
+
+#include "ember/core/image.h"
+#include "ember/core/pixel_memory.h"
+#include "ember/core/project.h"
+
+namespace ember {
+
+/// Linear light (0 to 1) of a code (0 to 1), by the curve of IEC 61966-2-1 (sRGB), and back.
+double lightOfCode(double code);
+double codeOfLight(double light);
+
+/// A pixel of light: red, green, blue with alpha multiplied in, and alpha.
+using Light = std::array<float, 4>;
+Light lightOf(const Colour& colour);
+
+/// Whole pixels of the plane, from (x, y) on; may lie anywhere.
+struct Rect {
+    long x = 0;
+    long y = 0;
+    int width = 0;
+    int height = 0;
+};
+
+/// Float pixels side by side, four floats each, in rows; the memory belongs to somebody else.
+struct Patch {
+    float* pixels = nullptr;
+    std::ptrdiff_t stride = 0; ///< floats from row to row
+    float* at(long x, long y) const { return pixels + y * stride + 4 * x; }
+};
+
+/// A buffer of floats that grows as needed and keeps what it has; aligned for vectors.
+class Floats {
+public:
+    float* room(std::size_t count);
+
+private:
+    struct Free {
+        void operator()(float* p) const;
+    };
+    std::unique_ptr<float[], Free> held_;
+    std::size_t size_ = 0;
+};
+
+/// A whole picture of light. Values may leave 0 to 1 until they are coded.
+class LightPicture {
+public:
+    LightPicture() = default;
+    LightPicture(int width, int height);
+    int width() const { return width_; }
+    int height() const { return height_; }
+    float* row(int y) const
+    {
+        return reinterpret_cast<float*>(pixels_.data()) + 4 * static_cast<std::ptrdiff_t>(width_) * y;
+    }
+
+private:
+    int width_ = 0;
+    int height_ = 0;
+    PixelMemory pixels_;
+};
+
+/// How the codes of a picture become the numbers that are resampled and back.
+enum class Domain {
+    codes, ///< the codes themselves, 0 to 255 whatever the depth: one resampled picture is as sharp and as dark as its
+           ///< source
+    light, ///< linear light: for everything that adds pictures up
+};
+
+/// Writes `count` pixels of `source` from (x, y) on, which must exist, as floats with alpha multiplied in.
+void readPixels(const Image& source, Domain domain, int x, int y, int count, float* to);
+/// Codes `count` pixels into `out` from (x, y) on: alpha divided out again, out of range is cut off, rounded.
+void writePixels(const float* from, Domain domain, int count, Image& out, int x, int y);
+
+} // namespace ember
