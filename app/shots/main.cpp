@@ -15,6 +15,7 @@
 #include <QListWidget>
 #include <QPainter>
 #include <QProgressBar>
+#include <QScrollArea>
 #include <QSettings>
 #include <QStandardPaths>
 #include <QTemporaryDir>
@@ -118,6 +119,43 @@ void writeRecipes(const QDir& docs)
     }
 }
 
+/// The burst at its peak: the light's values, and the frame without and with what is done to it.
+void takeLight(MainWindow& window, const QDir& folder)
+{
+    const auto selection = window.session().selection();
+    const auto frame = window.session().playhead();
+    for (const auto& strike : window.session().project().strikes)
+        if (strike.kind == ember::StrikeKind::blast) {
+            window.session().select({strike.id});
+            window.session().setPlayhead(strike.frame.index + 1);
+        }
+    settle(1500);
+    auto* light = window.findChild<QWidget*>(QStringLiteral("light"));
+    for (QWidget* parent = light->parentWidget(); parent != nullptr; parent = parent->parentWidget())
+        if (auto* area = qobject_cast<QScrollArea*>(parent)) {
+            area->ensureWidgetVisible(light, 0, 8);
+            break;
+        }
+    settle(500);
+    take(window, folder, "light");
+    const ember::Project project = window.session().project();
+    const auto source = window.session().frames().cached(window.session().playhead());
+    if (source != nullptr) {
+        QImage both(1280, 360, QImage::Format_RGB32);
+        QPainter painter(&both);
+        const ember::FrameLook looks[] = {ember::plainLook(project),
+                                          ember::lookOf(project, window.session().motion(), window.session().cover(),
+                                                        static_cast<double>(window.session().playhead()))};
+        for (int i = 0; i < 2; ++i)
+            painter.drawImage(640 * i, 0, ember::app::toQImage(ember::renderFrame(source, looks[i], 640, 360)));
+        painter.end();
+        both.save(folder.filePath(QStringLiteral("peak-plain-and-finished.png")));
+    }
+    window.session().select(selection);
+    window.session().setPlayhead(frame);
+    settle(1000);
+}
+
 /// The side column's pages, each with something to see on it.
 void takePages(MainWindow& window, const QDir& folder)
 {
@@ -141,7 +179,15 @@ void takePages(MainWindow& window, const QDir& folder)
     window.session().edit(std::move(project), QStringLiteral("Strikes meet by rules"));
     take(window, folder, "film-page");
     window.session().edit(before, QStringLiteral("As before"));
+    press(window, "page-3");
+    project = before;
+    project.finish.letterbox = 2;
+    window.session().edit(std::move(project), QStringLiteral("Bars for the finish"));
+    settle(1500);
+    take(window, folder, "finish-page");
+    window.session().edit(before, QStringLiteral("As before"));
     press(window, "page-0");
+    takeLight(window, folder);
     auto* strand = window.findChild<QWidget*>(QStringLiteral("strand-1"));
     strand->findChild<QAbstractButton*>(QStringLiteral("open-strand"))->click();
     take(window, folder, "strand-open");

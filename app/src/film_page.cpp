@@ -12,6 +12,7 @@
 
 #include "ember/core/values.h"
 #include "key_rows.h"
+#include "part_binding.h"
 #include "text.h"
 #include "theme.h"
 #include "value_control.h"
@@ -24,59 +25,6 @@ namespace {
 const FieldSpec frameField{"frame", "Frame", "", 0, 100'000'000, 0, 1, "The frame it stands on, counted from 0",
                            {},      true};
 const FieldSpec intensityField{"value", "Intensity", "%", 0, 2, 1, 0.05, "Strength of all shakes at this frame"};
-
-/// Values of one part of the project.
-template <typename Part>
-ControlGrid::Binding partBinding(Session& session, const std::function<const Part*(const Project&)>& part,
-                                 const std::function<void(Project&, const Part&)>& put)
-{
-    const auto find = [](Part& held, const std::string& key) -> std::optional<Value> {
-        for (Value& value : valuesOf(held))
-            if (value.key == key)
-                return value;
-        return std::nullopt;
-    };
-    ControlGrid::Binding binding;
-    binding.read = [&session, part, find](const std::string& key) -> std::optional<double> {
-        const Part* held = part(session.project());
-        if (held == nullptr)
-            return std::nullopt;
-        Part copy = *held;
-        const auto value = find(copy, key);
-        return value ? std::optional(value->get()) : std::nullopt;
-    };
-    binding.write = [&session, part, put, find](const std::string& key, const FieldSpec& spec, double value,
-                                                quint64 gesture) {
-        Project next = session.project();
-        const Part* held = part(next);
-        if (held == nullptr)
-            return;
-        Part changed = *held;
-        if (const auto place = find(changed, key))
-            place->set(value);
-        put(next, changed);
-        session.edit(std::move(next), valueSentence(key, spec, value), gesture);
-    };
-    return binding;
-}
-
-template <typename Part>
-ControlGrid::Binding memberBinding(Session& session, Part Project::*member)
-{
-    return partBinding<Part>(
-        session, [member](const Project& p) { return &(p.*member); },
-        [member](Project& p, const Part& part) { p.*member = part; });
-}
-
-template <typename Part>
-void addAll(ControlGrid& grid, Part sample, const std::vector<std::pair<const char*, QString>>& keys)
-{
-    const Values values = valuesOf(sample);
-    for (const auto& [key, label] : keys)
-        for (const Value& value : values)
-            if (value.key == key)
-                grid.add(value.key, *value.spec, label);
-}
 
 } // namespace
 

@@ -267,6 +267,7 @@ void MainWindow::buildViewMenu()
     add(menu, tr("Str&ike page"), QKeySequence(Qt::Key_F5), page(SideColumn::Page::strike));
     add(menu, tr("&Recipes page"), QKeySequence(Qt::Key_F6), page(SideColumn::Page::recipes));
     add(menu, tr("&Film page"), QKeySequence(Qt::Key_F7), page(SideColumn::Page::film));
+    add(menu, tr("Finis&h page"), QKeySequence(Qt::Key_F8), page(SideColumn::Page::finish));
 }
 
 void MainWindow::buildHelpMenu()

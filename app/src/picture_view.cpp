@@ -218,8 +218,8 @@ void PictureView::paintOverlays(QPainter& painter, const QRectF& frame) const
 {
     const Project& project = session_.project();
     const double scale = frame.width() / project.width;
-    const double cover = session_.cover().zoom;
     const double now = moment();
+    const double cover = session_.cover().at(static_cast<std::int64_t>(std::floor(now + 1e-9)));
     const Pose pose = motion().poseAt(now);
     const QPointF centre = frame.center();
     if (border_ && (cover > 1 || !pose.atRest())) {
@@ -279,7 +279,7 @@ void PictureView::paintLabels(QPainter& painter) const
     const Cover& cover = session_.cover();
     QString told =
         project.finish.cover == CoverMode::off ? tr("cover off, %1 % would hide the border") : tr("cover %1 %");
-    double shown = project.finish.cover == CoverMode::off ? cover.needed : cover.zoom;
+    double shown = project.finish.cover == CoverMode::off ? cover.needed : cover.at(session_.playhead());
     if (cover.needed > largestCover) {
         told = tr("no zoom up to %1 % hides the border");
         shown = largestCover;

@@ -11,6 +11,7 @@
 
 #include "film_page.h"
 #include "finish_block.h"
+#include "finish_page.h"
 #include "recipe_page.h"
 #include "strike_page.h"
 #include "theme.h"
@@ -45,11 +46,12 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
     row->setContentsMargins(14, 5, 14, 3);
     row->setSpacing(2);
     auto* group = new QButtonGroup(this);
-    const std::array<std::pair<QString, QString>, 3> names{
+    const std::array<std::pair<QString, QString>, 4> names{
         {{tr("Strike"), tr("The selected strike and its recipe's strands (F5)")},
          {tr("Recipes"), tr("The recipe book: this project's, the shipped ones, your own (F6)")},
          {tr("Film"),
-          tr("All shakes together: intensity, where strikes meet, settle marks, drift, the shot's move (F7)")}}};
+          tr("All shakes together: intensity, where strikes meet, settle marks, drift, the shot's move (F7)")},
+         {tr("Finish"), tr("Edges and cover, motion blur, letterbox, layers (F8)")}}};
     for (std::size_t i = 0; i < tabs_.size(); ++i) {
         tabs_[i] = new QPushButton(names[i].first, this);
         tabs_[i]->setToolTip(names[i].second);
@@ -78,6 +80,7 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
     });
     pages_->addWidget(recipes_);
     pages_->addWidget(scrolling(new FilmPage(session)));
+    pages_->addWidget(scrolling(new FinishPage(session, dialogs)));
     column->addWidget(pages_, 1);
     column->addWidget(rule(this));
     auto* finish = new FinishBlock(session, this);

@@ -15,12 +15,12 @@ namespace ember::app {
 
 class RecipePage;
 
-/// Three pages, one at a time, and the finish, which is always there: what is selected, the recipe book, and what
-/// stands over the whole film.
+/// Four pages, one at a time, and the chief values of the finish, which is always there: what is selected, the recipe
+/// book, and what stands over the whole film.
 class SideColumn : public QWidget {
     Q_OBJECT
 public:
-    enum class Page { strike, recipes, film };
+    enum class Page { strike, recipes, film, finish };
 
     SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent = nullptr);
 
@@ -32,7 +32,7 @@ signals:
     void renderAsked();
 
 private:
-    std::array<QPushButton*, 3> tabs_{};
+    std::array<QPushButton*, 4> tabs_{};
     QStackedWidget* pages_;
     RecipePage* recipes_;
 };

@@ -17,6 +17,7 @@
 #include <QVBoxLayout>
 
 #include "ember/core/values.h"
+#include "light_block.h"
 #include "strand_row.h"
 #include "strength_bar.h"
 #include "text.h"
@@ -385,6 +386,9 @@ QWidget* StrikePage::buildBelow()
     });
     values_->addNamed(tr("Group"), group_);
     column->addWidget(values_);
+    column->addWidget(rule(below_));
+    light_ = new LightBlock(session_, below_);
+    column->addWidget(light_);
     return below_;
 }
 
@@ -436,6 +440,7 @@ void StrikePage::refresh()
     if (recipe == nullptr)
         return;
     values_->refresh();
+    light_->refresh();
     recipeSeed_->setBarred(
         recipe->variation == Variation::same
             ? QString()

@@ -20,6 +20,7 @@ class QVBoxLayout;
 namespace ember::app {
 
 class ControlGrid;
+class LightBlock;
 class ValueControl;
 class DirectionDial;
 class StrandRow;
@@ -85,6 +86,7 @@ private:
     ControlGrid* values_ = nullptr;
     ValueControl* recipeSeed_ = nullptr;
     QComboBox* group_ = nullptr;
+    LightBlock* light_ = nullptr;
 };
 
 } // namespace ember::app

@@ -5,10 +5,14 @@
 #include <QFrame>
 #include <QGridLayout>
 #include <QLabel>
+#include <QLineEdit>
 #include <QMouseEvent>
 #include <QPushButton>
+#include <QRegularExpression>
+#include <QRegularExpressionValidator>
 #include <QToolButton>
 
+#include "ember/core/values.h"
 #include "text.h"
 #include "theme.h"
 #include "value_field.h"
@@ -83,6 +87,18 @@ ValueControl::ValueControl(const FieldSpec& spec, const QString& label, QWidget*
         list_->installEventFilter(this);
         row->addWidget(list_);
         connect(list_, &QComboBox::activated, this, [this](int index) { emit wished(index, 0); });
+    } else if (isColour(spec)) {
+        colour_ = new QLineEdit(this);
+        colour_->setFixedWidth(92);
+        colour_->setFont(theme::numbers(11));
+        colour_->setValidator(
+            new QRegularExpressionValidator(QRegularExpression(QStringLiteral("#[0-9a-fA-F]{6}")), colour_));
+        colour_->installEventFilter(this);
+        row->addWidget(colour_);
+        connect(colour_, &QLineEdit::editingFinished, this, [this] {
+            if (const auto value = valueFromText(spec_, colour_->text().toLower().toStdString()))
+                emit wished(*value, 0);
+        });
     } else {
         field_ = new ValueField(spec, this);
         field_->setWhole(spec.whole);
@@ -108,7 +124,9 @@ void ValueControl::setBarred(const QString& reason)
         field_->setBarred(reason);
         return;
     }
-    auto* control = list_ != nullptr ? static_cast<QWidget*>(list_) : switch_;
+    auto* control = list_ != nullptr     ? static_cast<QWidget*>(list_)
+                    : colour_ != nullptr ? static_cast<QWidget*>(colour_)
+                                         : switch_;
     control->setEnabled(reason.isEmpty());
     control->setToolTip(reason.isEmpty() ? help_ + tr(".\nCtrl+click resets it.") : reason);
 }
@@ -122,6 +140,8 @@ void ValueControl::setValue(double value, bool own)
     }
     if (list_ != nullptr)
         list_->setCurrentIndex(static_cast<int>(value));
+    else if (colour_ != nullptr)
+        showColour(value);
     else
         switch_->setChecked(value != 0);
     if (own == own_)
@@ -129,8 +149,17 @@ void ValueControl::setValue(double value, bool own)
     own_ = own; // marked like a number's asterisk
     if (list_ != nullptr)
         list_->setFont(theme::words(12, own));
-    else
+    else if (switch_ != nullptr)
         switch_->setText(own ? label_ + QStringLiteral(" *") : label_);
+}
+
+/// The text, with the colour itself as a stripe beside it.
+void ValueControl::showColour(double value)
+{
+    const QString text = toQString(valueText(spec_, value));
+    if (!colour_->hasFocus())
+        colour_->setText(text);
+    colour_->setStyleSheet(QStringLiteral("QLineEdit { border-left: 12px solid %1; padding: 1px 4px; }").arg(text));
 }
 
 void ValueControl::setTime(double framesPerSecond, bool inSeconds)

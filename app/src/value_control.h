@@ -15,6 +15,7 @@ class QAbstractButton;
 class QComboBox;
 class QGridLayout;
 class QLabel;
+class QLineEdit;
 class QPushButton;
 class QToolButton;
 
@@ -22,8 +23,8 @@ namespace ember::app {
 
 class ValueField;
 
-/// Any value as the control that suits its field: a number, a list of words, or a switch. Like ValueField it shows what
-/// it is given and tells what is wished for. A list or a switch is reset by Ctrl+click too.
+/// Any value as the control that suits its field: a number, a list of words, a switch, or a colour. Like ValueField it
+/// shows what it is given and tells what is wished for. A list or a switch is reset by Ctrl+click too.
 class ValueControl : public QWidget {
     Q_OBJECT
 public:
@@ -45,6 +46,8 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override; ///< Ctrl+click on lists and switches
 
 private:
+    void showColour(double value);
+
     FieldSpec spec_;
     QString label_;
     QString help_;
@@ -52,6 +55,7 @@ private:
     ValueField* field_ = nullptr;
     QComboBox* list_ = nullptr;
     QToolButton* switch_ = nullptr;
+    QLineEdit* colour_ = nullptr;
 };
 
 /// A word of a choice as it is shown: "first_moved" is "first moved".

@@ -171,7 +171,10 @@ std::vector<double> breathingCover(const std::vector<double>& needed, double spe
     for (std::size_t i = zoom.size(); i-- > 1;)
         zoom[i - 1] = std::max(zoom[i - 1], zoom[i] - speed);
     // Widened by as much as it is then smoothed: every value that goes into a mean is at least what is needed there.
-    return smoothed(widened(zoom, ease), ease);
+    zoom = smoothed(widened(zoom, ease), ease);
+    for (std::size_t i = 0; i < zoom.size(); ++i) // but for the last bit
+        zoom[i] = std::max(zoom[i], std::min(needed[i], largestCover));
+    return zoom;
 }
 
 Cover coverFrom(const Project& project, const std::vector<double>& needed)

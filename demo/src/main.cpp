@@ -68,6 +68,14 @@ Project demoProject(const std::string& film)
         if (s.event == Event::ladle)
             project.strike(id)->direction = 20; // away from the ladle
     }
+    // The ladle's burst is the one that is lit, too: torn, drawn out and blinding for a moment.
+    for (Recipe& recipe : project.recipes)
+        if (recipe.name == starterRecipeName(StrikeKind::blast)) {
+            recipe.effects.streak.length = 26;
+            recipe.effects.fringe.amount = 3;
+            recipe.effects.flash.strength = 0.06;
+        }
+    project.finish.cover = CoverMode::breathing;
     return project;
 }
 

@@ -180,6 +180,7 @@ Project newProject(int width, int height, FrameRate rate)
     project.width = width;
     project.height = height;
     project.rate = rate;
+    project.finish.shutter = 180; // the habit; files that do not say so have none
     for (const auto kind : {StrikeKind::hit, StrikeKind::landing, StrikeKind::blast, StrikeKind::beat})
         project.addRecipe(recipeFor(*entryNamed(shippedRecipes(), starterRecipeName(kind)), project));
     // A second's drift is the same for every size of frame.

@@ -15,6 +15,9 @@ namespace ember {
 
 namespace {
 
+/// So few places are each resampled with all care.
+constexpr int fewPlaces = 6;
+
 /// A line of evenly spaced places as sums of a short and a long step, so that many places cost few: place a + n b.
 struct TwoSteps {
     int shorter;
@@ -24,6 +27,8 @@ struct TwoSteps {
     static TwoSteps over(double pixels)
     {
         const int places = std::max(2, static_cast<int>(std::ceil(pixels)) + 1);
+        if (places <= fewPlaces)
+            return {places, 1};
         const int longer = std::clamp(static_cast<int>(std::ceil(std::sqrt(places))), 1, mostGathered);
         return {std::min(mostGathered, (places + longer - 1) / longer), longer};
     }
@@ -47,7 +52,7 @@ LightPicture meanOf(const LightPicture& picture, int count, const std::function<
     const float share = 1.0F / static_cast<float>(count);
     for (int i = 0; i < count; ++i) // from the middle to either side
         looks.push_back({{mapAt(i - 0.5 * (count - 1))}, {share, share, share, share}});
-    return gathered(picture, looks, 1);
+    return gathered(picture, looks, count <= fewPlaces ? fewPlaces : 1);
 }
 
 /// The mean along a line of places, by two sums of few: mapAt(s) must be additive, mapAt(s) after mapAt(t) being
@@ -57,6 +62,8 @@ LightPicture meanAlong(const LightPicture& picture, double pixels, const std::fu
     const TwoSteps steps = TwoSteps::over(pixels);
     const double place = 1.0 / (steps.places() - 1); // the whole way is 1
     const LightPicture near = meanOf(picture, steps.shorter, [&](double i) { return mapAt(i * place); });
+    if (steps.longer == 1)
+        return near;
     return meanOf(near, steps.longer, [&](double i) { return mapAt(i * place * steps.shorter); });
 }
 
