@@ -26,7 +26,7 @@ struct TwoSteps {
     /// Places no further apart than a pixel over this length.
     static TwoSteps over(double pixels)
     {
-        const int places = std::max(2, static_cast<int>(std::ceil(pixels)) + 1);
+        const int places = std::max(2, static_cast<int>(std::ceil(pixels)));
         if (places <= fewPlaces)
             return {places, 1};
         const int longer = std::clamp(static_cast<int>(std::ceil(std::sqrt(places))), 1, mostGathered);
@@ -44,7 +44,8 @@ LightPicture gathered(const LightPicture& picture, const std::vector<Look>& look
 }
 
 /// The mean of the picture at `count` maps.
-LightPicture meanOf(const LightPicture& picture, int count, const std::function<Matrix3(double)>& mapAt)
+LightPicture meanOf(const LightPicture& picture, int count, const std::function<Matrix3(double)>& mapAt,
+                    std::size_t exactUpTo)
 {
     if (count == 1)
         return gathered(picture, {Look{{mapAt(0)}}}, 1);
@@ -52,7 +53,7 @@ LightPicture meanOf(const LightPicture& picture, int count, const std::function<
     const float share = 1.0F / static_cast<float>(count);
     for (int i = 0; i < count; ++i) // from the middle to either side
         looks.push_back({{mapAt(i - 0.5 * (count - 1))}, {share, share, share, share}});
-    return gathered(picture, looks, count <= fewPlaces ? fewPlaces : 1);
+    return gathered(picture, looks, exactUpTo);
 }
 
 /// The mean along a line of places, by two sums of few: mapAt(s) must be additive, mapAt(s) after mapAt(t) being
@@ -60,11 +61,13 @@ LightPicture meanOf(const LightPicture& picture, int count, const std::function<
 LightPicture meanAlong(const LightPicture& picture, double pixels, const std::function<Matrix3(double)>& mapAt)
 {
     const TwoSteps steps = TwoSteps::over(pixels);
-    const double place = 1.0 / (steps.places() - 1); // the whole way is 1
-    const LightPicture near = meanOf(picture, steps.shorter, [&](double i) { return mapAt(i * place); });
+    const double place = 1.0 / steps.places(); // the whole way is 1; each place stands for its part of it
+    const auto shorter = [&](double i) { return mapAt(i * place); };
     if (steps.longer == 1)
-        return near;
-    return meanOf(near, steps.longer, [&](double i) { return mapAt(i * place * steps.shorter); });
+        return meanOf(picture, steps.shorter, shorter, fewPlaces);
+    const LightPicture near = meanOf(picture, steps.shorter, shorter, 1);
+    return meanOf(
+        near, steps.longer, [&](double i) { return mapAt(i * place * steps.shorter); }, 1);
 }
 
 Matrix3 scalingAbout(double x, double y, double ratio)

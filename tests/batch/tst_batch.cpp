@@ -56,7 +56,7 @@ private slots:
     void helpAndVersionEverywhere()
     {
         for (const char* command : {"", "new", "info", "poses", "recipes", "set", "spot", "tempo", "import",
-                                    "export-strikes", "drop", "render"})
+                                    "export-strikes", "drop", "cover", "still", "render"})
             for (const char* flag : {"--help", "--version"}) {
                 std::vector<std::string> arguments;
                 if (*command != 0)
@@ -66,6 +66,76 @@ private slots:
                 QVERIFY(!out_.empty() && err_.empty());
             }
         QVERIFY(out_.find("vast-ember-batch 0.") == 0);
+    }
+    void coverTellsWhatIsNeeded()
+    {
+        const std::string p = made("cover.vember");
+        QCOMPARE(run({"cover", p}), 0);
+        const QStringList lines = QString::fromStdString(out_).split(QLatin1Char('\n'));
+        QCOMPARE(lines[0], QStringLiteral("shot,first,last,needed,worst_frame,zoom,uncovered"));
+        const QStringList cells = lines[1].split(QLatin1Char(','));
+        QCOMPARE(cells[0], QStringLiteral("1"));
+        QCOMPARE(cells[2], QStringLiteral("71"));
+        QVERIFY(cells[3].toDouble() > 1.02 && cells[3] == cells[5]);
+        QVERIFY(cells[4].toInt() >= 20 && cells[4].toInt() <= 23);
+        QCOMPARE(cells[6], QStringLiteral("0"));
+        QCOMPARE(run({"set", p, "finish.cover=off"}), 0);
+        QCOMPARE(run({"cover", p, "--list"}), 0);
+        QVERIFY(out_.rfind("frame,needed,zoom\n", 0) == 0);
+        QVERIFY(std::count(out_.begin(), out_.end(), '\n') > 4);
+        QCOMPARE(run({"cover", at("nowhere.vember")}), 1);
+    }
+    void stillsAreFramesOfTheFilm()
+    {
+        const std::string p = made("still.vember");
+        QCOMPARE(run({"still", p, "--frame", "21", "-o", at("still.png")}), 0);
+        QVERIFY(QFile::exists(QString::fromStdString(at("still.png"))));
+        QCOMPARE(run({"still", p, "--frame", "21", "-o", at("still.png")}), 1);
+        QVERIFY(errHas("--force"));
+        QCOMPARE(run({"still", p, "--frame", "21", "-o", at("still.png"), "--force"}), 0);
+        QCOMPARE(run({"still", p, "--frame", "72", "-o", at("late.png")}), 1);
+        QVERIFY(errHas("0 to 71"));
+        QCOMPARE(run({"still", p, "--frame", "3", "-o", at("still.mp4")}), 1);
+        QCOMPARE(run({"still", p}), 2);
+    }
+    void rendersBesideEachOtherMakeOneFilm()
+    {
+        const std::string p = made("farm.vember");
+        QCOMPARE(run({"set", p, "finish.shutter=180", "finish.cover=breathing",
+                      "recipe.Dead weight.light.streak.length=20"}),
+                 0);
+        QCOMPARE(run({"render", p, "-o", at("farm-whole_%03d.png"), "--frames", "10-40"}), 0);
+        // Two processes at once, each with a part.
+        QProcess one;
+        QProcess two;
+        const QString tool = QCoreApplication::applicationDirPath() + QStringLiteral("/vast-ember-batch");
+        const auto part = [&](QProcess& process, const char* frames) {
+            process.start(tool, {QStringLiteral("render"), QString::fromStdString(p), QStringLiteral("-o"),
+                                 QString::fromStdString(at("farm-part_%03d.png")), QStringLiteral("--frames"),
+                                 QString::fromLatin1(frames)});
+        };
+        part(one, "10-22");
+        part(two, "23-40");
+        QVERIFY(one.waitForFinished(60000) && two.waitForFinished(60000));
+        QCOMPARE(one.exitCode(), 0);
+        QCOMPARE(two.exitCode(), 0);
+        for (int i = 10; i <= 40; ++i) {
+            const QString number = QStringLiteral("%1").arg(i, 3, 10, QLatin1Char('0'));
+            const auto bytes = [&](const char* name) {
+                return test::bytesOf(
+                    folder_.filePath(QString::fromLatin1(name) + QLatin1Char('_') + number + QStringLiteral(".png"))
+                        .toStdString());
+            };
+            QVERIFY(!bytes("farm-whole").isEmpty());
+            QCOMPARE(bytes("farm-part"), bytes("farm-whole"));
+        }
+        QCOMPARE(run({"render", p, "-o", at("farm-part_%03d.png"), "--frames", "10-40"}), 1);
+        QCOMPARE(run({"render", p, "-o", at("farm-part_%03d.png"), "--frames", "10-40", "--resume"}), 0);
+        QVERIFY(errHas("31 pictures were there already"));
+        QCOMPARE(run({"render", p, "-o", at("farm.mp4"), "--resume"}), 1);
+        QCOMPARE(run({"render", p, "-o", at("farm.mp4"), "--depth", "16"}), 1);
+        QVERIFY(errHas("hold"));
+        QCOMPARE(run({"render", p, "-o", at("farm.mp4"), "--quality", "perfect"}), 2);
     }
     void wrongCommandLines_data()
     {

@@ -49,6 +49,8 @@ private slots:
         QVERIFY(filmFormatOf("a_%05d.png") == FilmFormat::pngSequence);
         QVERIFY(filmFormatOf("frames/") == FilmFormat::pngSequence);
         QVERIFY(filmFormatOf(folder_.path().toStdString()) == FilmFormat::pngSequence);
+        QVERIFY(filmFormatOf("a.webm") == FilmFormat::webm && filmFormatOf("a.mov") == FilmFormat::mov);
+        QVERIFY(filmFormatOf("a.gif") == FilmFormat::gif && filmFormatOf("a_%03d.exr") == FilmFormat::exrSequence);
         QVERIFY(!filmFormatOf("a.txt") && !filmFormatOf("mp4"));
         QCOMPARE(sequenceFile("x/a_%04d.png", 7), std::string("x/a_0007.png"));
         QCOMPARE(sequenceFile("x/a.png", 7), std::string("x/a_00007.png"));
