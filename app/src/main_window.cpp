@@ -431,6 +431,7 @@ void MainWindow::closeEvent(QCloseEvent* event)
         event->ignore();
         return;
     }
+    renderPanel_->cancelAll();
     player_->pause();
     saveLayout();
     event->accept();

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "render_panel.h"
 
+#include <algorithm>
 #include <cmath>
 
 #include <QCheckBox>
@@ -9,6 +10,7 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
+#include <QListWidget>
 #include <QProgressBar>
 #include <QPushButton>
 #include <QVBoxLayout>
@@ -28,7 +30,9 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
       range_(new QComboBox(this)), first_(new ValueField(frameSpec, this)), last_(new ValueField(frameSpec, this)),
       size_(new QComboBox(this)), replace_(new QCheckBox(tr("Replace a film that is there"), this)),
       start_(new QPushButton(tr("Render"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
-      bar_(new QProgressBar(this)), state_(new QLabel(this))
+      bar_(new QProgressBar(this)), state_(new QLabel(this)), quality_(new QComboBox(this)),
+      depth_(new QComboBox(this)), resume_(new QCheckBox(tr("Go on: keep pictures that are there"), this)),
+      list_(new QListWidget(this)), remove_(new QPushButton(tr("Take off the queue"), this))
 {
     setObjectName(QStringLiteral("render-panel"));
     auto* column = new QVBoxLayout(this);
@@ -56,7 +60,11 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     name(0, tr("Kind"));
     format_->addItem(tr("MP4, H.264 and AAC"), QStringLiteral(".mp4"));
     format_->addItem(tr("MKV, lossless FFV1 and FLAC"), QStringLiteral(".mkv"));
+    format_->addItem(tr("WebM, VP9 and Opus"), QStringLiteral(".webm"));
+    format_->addItem(tr("MOV, ProRes and PCM"), QStringLiteral(".mov"));
+    format_->addItem(tr("GIF, for a quick look, no sound"), QStringLiteral(".gif"));
     format_->addItem(tr("PNG, one for each frame, no sound"), QStringLiteral("_%05d.png"));
+    format_->addItem(tr("OpenEXR, one for each frame, linear light"), QStringLiteral("_%05d.exr"));
     format_->setObjectName(QStringLiteral("render-format"));
     grid->addWidget(format_, 0, 1, 1, 2);
     name(1, tr("File"));
@@ -79,8 +87,23 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     name(4, tr("Size"));
     size_->setObjectName(QStringLiteral("render-size"));
     grid->addWidget(size_, 4, 1, 1, 2);
+    name(5, tr("Quality"));
+    quality_->addItems({tr("draft: small and quick"), tr("good"), tr("best: large and slow")});
+    quality_->setCurrentIndex(static_cast<int>(FilmQuality::good));
+    quality_->setObjectName(QStringLiteral("render-quality"));
+    auto* how = new QHBoxLayout;
+    how->addWidget(quality_, 1);
+    depth_->addItems({tr("as deep as the clip"), tr("8 bits"), tr("16 bits")});
+    depth_->setObjectName(QStringLiteral("render-depth"));
+    how->addWidget(depth_, 1);
+    grid->addLayout(how, 5, 1, 1, 2);
     replace_->setObjectName(QStringLiteral("render-replace"));
-    grid->addWidget(replace_, 5, 1, 1, 2);
+    resume_->setObjectName(QStringLiteral("render-resume"));
+    auto* there = new QHBoxLayout;
+    there->addWidget(replace_);
+    there->addWidget(resume_);
+    there->addStretch(1);
+    grid->addLayout(there, 6, 1, 1, 2);
     column->addLayout(grid);
 
     auto* buttons = new QHBoxLayout;
@@ -96,11 +119,23 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     state_->setObjectName(QStringLiteral("render-state"));
     state_->setWordWrap(true);
     column->addWidget(state_);
-    column->addStretch(1);
+    auto* next = new QHBoxLayout;
+    auto* queued = new QLabel(tr("Queue"), this);
+    queued->setFont(theme::words(13, true));
+    next->addWidget(queued);
+    next->addStretch(1);
+    remove_->setObjectName(QStringLiteral("render-remove"));
+    next->addWidget(remove_);
+    column->addLayout(next);
+    list_->setObjectName(QStringLiteral("render-queue"));
+    list_->setToolTip(tr("What was asked to be rendered, in order; each of the project as it was then"));
+    column->addWidget(list_, 1);
+    connect(remove_, &QPushButton::clicked, this, &RenderPanel::removeSelected);
+    connect(list_, &QListWidget::currentRowChanged, this, &RenderPanel::showState);
 
     connect(choose, &QPushButton::clicked, this, [this] {
-        const QString chosen =
-            dialogs_.saveFile(this, tr("Render to"), path_->text(), tr("Films and pictures (*.mp4 *.mkv *.png)"));
+        const QString chosen = dialogs_.saveFile(this, tr("Render to"), path_->text(),
+                                                 tr("Films and pictures (*.mp4 *.mkv *.webm *.mov *.gif *.png *.exr)"));
         if (!chosen.isEmpty())
             path_->setText(chosen);
     });
@@ -110,7 +145,9 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
             if (path.endsWith(format_->itemData(i).toString()))
                 path.chop(format_->itemData(i).toString().size());
         path_->setText(path + extension());
+        showState();
     });
+    connect(path_, &QLineEdit::textChanged, this, &RenderPanel::showState);
     connect(range_, &QComboBox::currentIndexChanged, this, &RenderPanel::showState);
     for (auto* field : {first_, last_})
         connect(field, &ValueField::wished, this, [this, field](double value) {
@@ -156,13 +193,31 @@ void RenderPanel::showState()
     const bool own = range_->currentIndex() == ownRange;
     for (auto* field : {first_, last_})
         field->setBarred(own ? QString() : tr("Choose \"From … to …\" above to set these frames"));
-    const bool ready = session_.hasClip() && !running();
-    start_->setEnabled(ready);
-    start_->setToolTip(running() ? tr("A render is running")
-                       : ready   ? tr("Renders the film")
-                                 : tr("Open a clip first"));
+    const auto format = filmFormatOf(path_->text().toStdString());
+    depth_->setEnabled(format && holdsDepth(*format));
+    depth_->setToolTip(depth_->isEnabled() ? tr("Bits of each channel")
+                                           : tr("This kind holds 8 bits; MKV, MOV, PNG and OpenEXR hold more"));
+    const bool coded = format && !isSequence(*format) && *format != FilmFormat::mkv && *format != FilmFormat::gif;
+    quality_->setEnabled(coded);
+    quality_->setToolTip(coded ? tr("How large the film is and how long its coding takes")
+                               : tr("This kind has one quality only"));
+    resume_->setEnabled(format && isSequence(*format));
+    resume_->setToolTip(resume_->isEnabled() ? tr("For a render that was interrupted; what is made stays, too")
+                                             : tr("Only numbered pictures can be gone on with"));
+    start_->setEnabled(session_.hasClip());
+    start_->setText(running() ? tr("Add to queue") : tr("Render"));
+    start_->setToolTip(!session_.hasClip() ? tr("Open a clip first")
+                       : running()         ? tr("Renders this when what is before it is done")
+                                           : tr("Renders the film"));
     cancel_->setEnabled(running());
-    cancel_->setToolTip(running() ? tr("Stops and leaves no file behind") : tr("No render is running"));
+    cancel_->setToolTip(running() ? tr("Stops and leaves no file behind; the next of the queue begins")
+                                  : tr("No render is running"));
+    const int row = list_->currentRow();
+    const bool waits = row >= 0 && static_cast<std::size_t>(row) < queue_.size() &&
+                       queue_[static_cast<std::size_t>(row)].state != State::running;
+    remove_->setEnabled(waits);
+    remove_->setToolTip(waits ? tr("Forgets this line of the queue; no file is touched")
+                              : tr("Choose a line of the queue that is not running"));
 }
 
 void RenderPanel::start()
@@ -183,14 +238,74 @@ void RenderPanel::start()
     options.width = size.width();
     options.height = size.height();
     options.overwrite = replace_->isChecked();
-    out_ = path_->text();
-    state_->setText(tr("Starting"));
-    bar_->setRange(0, static_cast<int>(options.last - options.first + 1));
-    bar_->setValue(0);
-    job_ = std::make_unique<RenderJob>(session_.project(), out_, options);
-    connect(job_.get(), &RenderJob::progressed, this, &RenderPanel::follow);
-    connect(job_.get(), &RenderJob::finished, this, &RenderPanel::finish);
+    options.resume = resume_->isChecked() && resume_->isEnabled();
+    options.quality = static_cast<FilmQuality>(quality_->currentIndex());
+    if (depth_->isEnabled() && depth_->currentIndex() > 0)
+        options.depth = depth_->currentIndex() == 1 ? Depth::eight : Depth::sixteen;
+    queue_.push_back({session_.project(), path_->text(), options});
+    if (running()) {
+        emit session_.told(tr("Queued: %1").arg(path_->text()));
+        showQueue();
+    } else {
+        beginNext();
+    }
+}
+
+void RenderPanel::beginNext()
+{
+    const auto next =
+        std::find_if(queue_.begin(), queue_.end(), [](const Entry& e) { return e.state == State::waiting; });
+    if (next != queue_.end()) {
+        next->state = State::running;
+        current_ = static_cast<std::size_t>(next - queue_.begin());
+        state_->setText(tr("Starting"));
+        bar_->setRange(0, static_cast<int>(next->options.last - next->options.first + 1));
+        bar_->setValue(0);
+        job_ = std::make_unique<RenderJob>(next->project, next->out, next->options);
+        connect(job_.get(), &RenderJob::progressed, this, &RenderPanel::follow);
+        connect(job_.get(), &RenderJob::finished, this, &RenderPanel::finish);
+    }
+    showQueue();
+}
+
+void RenderPanel::showQueue()
+{
+    const auto words = [](State state) {
+        switch (state) {
+        case State::waiting: return tr("waiting");
+        case State::running: return tr("running");
+        case State::done: return tr("done");
+        case State::failed: break;
+        }
+        return tr("not made");
+    };
+    const int row = list_->currentRow();
+    list_->clear();
+    for (const Entry& entry : queue_)
+        list_->addItem(tr("%1: %2, frames %3 to %4")
+                           .arg(words(entry.state), QFileInfo(entry.out).fileName())
+                           .arg(entry.options.first.index)
+                           .arg(entry.options.last.index));
+    list_->setCurrentRow(std::min(row, list_->count() - 1));
     showState();
+}
+
+void RenderPanel::removeSelected()
+{
+    const auto row = static_cast<std::size_t>(list_->currentRow());
+    if (list_->currentRow() < 0 || row >= queue_.size() || queue_[row].state == State::running)
+        return;
+    queue_.erase(queue_.begin() + list_->currentRow());
+    if (running() && row < current_)
+        --current_;
+    showQueue();
+}
+
+void RenderPanel::cancelAll()
+{
+    std::erase_if(queue_, [](const Entry& entry) { return entry.state == State::waiting; });
+    cancel();
+    showQueue();
 }
 
 void RenderPanel::cancel()
@@ -217,17 +332,23 @@ void RenderPanel::finish(bool ok, bool cancelled, const QString& text)
 {
     if (job_)
         job_.release()->deleteLater();
+    Entry& entry = queue_[current_];
+    entry.state = ok ? State::done : State::failed;
+    entry.project = {}; // no longer needed
+    const QString out = entry.out;
     if (ok) {
-        const QString done = tr("Film written: %1").arg(out_);
+        const QString done = tr("Film written: %1").arg(out);
         state_->setText(text.isEmpty() ? done : done + QLatin1Char('\n') + text);
         emit session_.told(done);
     } else {
         bar_->setValue(0);
-        state_->setText(cancelled ? tr("Cancelled. No file was left behind.") : text);
+        const QString left = entry.options.resume ? tr("Cancelled. The pictures that are made stay.")
+                                                  : tr("Cancelled. No file was left behind.");
+        state_->setText(cancelled ? left : text);
         if (!cancelled)
             emit session_.trouble(text);
     }
-    showState();
+    beginNext();
 }
 
 } // namespace ember::app

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <memory>
+#include <vector>
 
 #include <QWidget>
 
@@ -13,6 +14,7 @@ class QCheckBox;
 class QComboBox;
 class QLabel;
 class QLineEdit;
+class QListWidget;
 class QProgressBar;
 class QPushButton;
 
@@ -20,21 +22,35 @@ namespace ember::app {
 
 class ValueField;
 
-/// Where, what and how to render, and how far it is.
+/// Where, what and how to render, how far it is, and what is to be rendered next. Each render is of the project as it
+/// was when it was asked for.
 class RenderPanel : public QWidget {
     Q_OBJECT
 public:
     RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
 
     bool running() const { return job_ != nullptr; }
+    /// Stops the one that is running; the next of the queue begins.
     void cancel();
+    /// Stops it and forgets those that wait.
+    void cancelAll();
 
 signals:
     void closed();
 
 private:
+    enum class State { waiting, running, done, failed };
+    struct Entry {
+        Project project;
+        QString out;
+        RenderOptions options;
+        State state = State::waiting;
+    };
     void suggest();
     void start();
+    void beginNext();
+    void showQueue();
+    void removeSelected();
     void showState();
     void follow(const RenderProgress& progress);
     void finish(bool ok, bool cancelled, const QString& text);
@@ -53,8 +69,14 @@ private:
     QPushButton* cancel_;
     QProgressBar* bar_;
     QLabel* state_;
+    QComboBox* quality_;
+    QComboBox* depth_;
+    QCheckBox* resume_;
+    QListWidget* list_;
+    QPushButton* remove_;
     std::unique_ptr<RenderJob> job_;
-    QString out_;
+    std::vector<Entry> queue_;
+    std::size_t current_ = 0; ///< of the queue, while one is running
 };
 
 } // namespace ember::app

@@ -8,6 +8,7 @@
 #include <QFile>
 #include <QLabel>
 #include <QLineEdit>
+#include <QListWidget>
 #include <QMimeData>
 #include <QProgressBar>
 #include <QSettings>
@@ -15,6 +16,8 @@
 #include <QTest>
 
 #include "ember/media/clip.h"
+#include "ember/media/film_writer.h"
+#include "ember/project/edits.h"
 #include "ember/project/file.h"
 #include "player.h"
 #include "render_panel.h"
@@ -670,7 +673,7 @@ private slots:
         child<QComboBox>("render-range")->setCurrentIndex(1);
         QTest::mouseClick(child<QAbstractButton>("render-start"), Qt::LeftButton);
         QVERIFY(window_->renderPanel().running());
-        QVERIFY(!child<QAbstractButton>("render-start")->isEnabled());
+        QCOMPARE(child<QAbstractButton>("render-start")->text(), QStringLiteral("Add to queue"));
         QTRY_VERIFY_WITH_TIMEOUT(!window_->renderPanel().running(), 30000);
         QVERIFY2(child<QLabel>("render-state")->text().contains(QStringLiteral("out film.mkv")),
                  qPrintable(child<QLabel>("render-state")->text()));
@@ -697,6 +700,56 @@ private slots:
         QVERIFY(child<QLabel>("render-state")->text().contains(QStringLiteral("Cancelled")));
         QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*stopped*")}, QDir::Files | QDir::Hidden),
                  QStringList());
+    }
+    void rendersWaitTheirTurn()
+    {
+        strikeOn(20);
+        window_->showRender(true);
+        auto* list = child<QListWidget>("render-queue");
+        const auto ask = [&](const char* name) {
+            child<QLineEdit>("render-path")->setText(at(QLatin1String(name)));
+            QTest::mouseClick(child<QAbstractButton>("render-start"), Qt::LeftButton);
+        };
+        child<QComboBox>("render-size")->setCurrentIndex(4);
+        ask("first.mp4");
+        child<QComboBox>("render-size")->setCurrentIndex(0);
+        ask("second.webm");
+        // What is changed later does not change what was asked for before.
+        session().edit(withoutStrikes(project(), session().selection()), QStringLiteral("gone"));
+        ask("third_%03d.png");
+        ask("never.gif");
+        QCOMPARE(list->count(), 4);
+        QVERIFY(list->item(1)->text().startsWith(QStringLiteral("waiting")));
+        list->setCurrentRow(3);
+        QTest::mouseClick(child<QAbstractButton>("render-remove"), Qt::LeftButton);
+        QCOMPARE(list->count(), 3);
+        list->setCurrentRow(0);
+        QVERIFY(!child<QAbstractButton>("render-remove")->isEnabled() ||
+                !list->item(0)->text().startsWith(QStringLiteral("running")));
+        QTest::mouseClick(child<QAbstractButton>("render-cancel"), Qt::LeftButton);
+        QTRY_VERIFY_WITH_TIMEOUT(!window_->renderPanel().running(), 60000);
+        QVERIFY(list->item(0)->text().startsWith(QStringLiteral("not made")));
+        QVERIFY(list->item(1)->text().startsWith(QStringLiteral("done")));
+        QVERIFY(list->item(2)->text().startsWith(QStringLiteral("done")));
+        QVERIFY(QFile::exists(at(QStringLiteral("second.webm"))) && !QFile::exists(at(QStringLiteral("first.mp4"))));
+        QVERIFY(!QFile::exists(at(QStringLiteral("never.gif"))));
+        auto clip = ClipReader::open(at(QStringLiteral("third_%03d.png")).toStdString());
+        QCOMPARE(test::numberIn(*clip.value()->picture(21).value()), 21); // the strike was gone by then
+    }
+    void kindsOfFilmTellWhatTheyHold()
+    {
+        window_->showRender(true);
+        auto* format = child<QComboBox>("render-format");
+        for (int i = 0; i < format->count(); ++i) {
+            format->setCurrentIndex(i);
+            const QString path = child<QLineEdit>("render-path")->text();
+            QVERIFY2(path.endsWith(format->currentData().toString()), qPrintable(path));
+            const auto kind = filmFormatOf(path.toStdString());
+            QVERIFY(kind);
+            QCOMPARE(child<QWidget>("render-depth")->isEnabled(), holdsDepth(*kind));
+            QCOMPARE(child<QWidget>("render-resume")->isEnabled(), isSequence(*kind));
+            QVERIFY(!child<QWidget>("render-quality")->toolTip().isEmpty());
+        }
     }
     void closingDuringARenderAsks()
     {
