@@ -73,6 +73,12 @@ private:
     int innerHeight_;
 };
 
+/// How many pictures wait between two threads: three, but fewer of very large ones.
+std::size_t framesAhead(const RenderOptions& options)
+{
+    return static_cast<std::int64_t>(options.width) * options.height > 9'000'000 ? 1 : 3;
+}
+
 /// Shakes decoded pictures on one thread while another decodes.
 class FrameSupply {
 public:
@@ -82,7 +88,8 @@ public:
           pictures_(std::move(pictures)), frames_(std::move(frames)), depth_(depth),
           framing_(project, options.width, options.height),
           arena_(options.threads > 0 ? options.threads : oneapi::tbb::task_arena::automatic),
-          decoder_([this] { decode(); }), shaker_([this] { shake(); })
+          decoded_(framesAhead(options)), shaken_(framesAhead(options)), decoder_([this] { decode(); }),
+          shaker_([this] { shake(); })
     {
     }
     ~FrameSupply()
@@ -129,8 +136,8 @@ private:
     const Depth depth_;
     const Framing framing_;
     oneapi::tbb::task_arena arena_;
-    Lane<Step> decoded_{3};
-    Lane<Step> shaken_{3};
+    Lane<Step> decoded_;
+    Lane<Step> shaken_;
     std::thread decoder_; ///< last, so that everything above stands before they start
     std::thread shaker_;
 };

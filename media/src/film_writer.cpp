@@ -83,6 +83,16 @@ const AVCodec* soundEncoder(FilmFormat format)
     return nullptr;
 }
 
+namespace {
+
+/// What the coders can take.
+int mostSide(FilmFormat format)
+{
+    return format == FilmFormat::mp4 || format == FilmFormat::webm ? 16384 : 32768;
+}
+
+} // namespace
+
 std::string partName(const std::string& path)
 {
     const fs::path whole(path);
@@ -97,6 +107,11 @@ Result<std::unique_ptr<FilmWriter>> FilmWriter::create(const std::string& path, 
         return Error{ErrorCode::badValue, path,
                      "a film cannot be " + std::to_string(settings.width) + " x " + std::to_string(settings.height) +
                          " pixels"};
+    const int most = mostSide(settings.format);
+    if (std::max(settings.width, settings.height) > most)
+        return Error{ErrorCode::unsupported, path,
+                     "this kind of film holds at most " + std::to_string(most) + " pixels a side, and it would be " +
+                         std::to_string(settings.width) + " x " + std::to_string(settings.height)};
     const fs::path folder = fs::path(path).parent_path();
     std::error_code ignored;
     if (!folder.empty() && !fs::is_directory(folder, ignored) && !path.ends_with('/'))

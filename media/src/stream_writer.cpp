@@ -178,7 +178,8 @@ StreamWriter::Coding StreamWriter::coding() const
     const AVPixelFormat pixels = deep    ? (alpha ? AV_PIX_FMT_GBRAP16 : AV_PIX_FMT_GBRP16)
                                  : alpha ? AV_PIX_FMT_BGRA
                                          : AV_PIX_FMT_BGR0;
-    return {"matroska", "ffv1", pixels, false, {{"slicecrc", "1"}, {"slices", "4"}, {"level", "3"}}};
+    const bool large = static_cast<std::int64_t>(settings_.width) * settings_.height > 8'000'000;
+    return {"matroska", "ffv1", pixels, false, {{"slicecrc", "1"}, {"slices", large ? "16" : "4"}, {"level", "3"}}};
 }
 
 Status StreamWriter::openVideo()

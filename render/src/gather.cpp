@@ -174,8 +174,36 @@ public:
         return maps_;
     }
 
+    /// Whether all places lie in the patch. Maps that are the same for all rows are known to; those that are made
+    /// straight around a row of blocks may leave it where rows differ wildly.
+    bool fit()
+    {
+        if (!rolling_)
+            return true;
+        for (int y = 0; y < tile_.height; y += blockHeight) {
+            prepare(y + 0.5 * (blockHeight - 1));
+            for (std::size_t i = 0; i < count_; ++i)
+                for (const int x : {0, tile_.width - 1})
+                    for (const int down : {0, blockHeight - 1})
+                        if (order_[i] != none && !inPatch(i, x, y + down))
+                            return false;
+        }
+        return true;
+    }
+
 private:
     static constexpr std::uint16_t none = 0xffff;
+
+    bool inPatch(std::size_t i, double x, double y) const
+    {
+        const auto line = [&](std::size_t n) {
+            return static_cast<double>(numbers_[n][i]) * x + static_cast<double>(numbers_[n + 1][i]) * y +
+                   static_cast<double>(numbers_[n + 2][i]);
+        };
+        const double w = line(6);
+        return w > 1e-3 && line(0) / w >= 1 && line(3) / w >= 1 && line(0) / w <= patch_.width - 2 &&
+               line(3) / w <= patch_.height - 2;
+    }
 
     /// From the tile's own pixels to those of the patch.
     Matrix3 local(const Look& look, double row) const
@@ -367,13 +395,21 @@ void gather(const Plane& plane, const std::vector<Look>& looks, const std::optio
             gatherExactly(plane, looks, height, tile, out);
             return;
         }
+        TileLooks tileLooks(relative, blocks, needed, height);
+        if (!tileLooks.fit()) {
+            gatherExactly(plane, looks, height, tile, out);
+            return;
+        }
         const Patch patch = sharpened(seen, needed, sharpness);
         const std::ptrdiff_t stride = 4 * static_cast<std::ptrdiff_t>(blocks.width);
         const Patch sum{scratch(4).room(static_cast<std::size_t>(stride) * blockHeight), stride};
-        TileLooks tileLooks(relative, blocks, needed, height);
         for (int y = 0; y < tile.height; y += blockHeight) {
+            const Patch own = out.inPlace({tile.x, tile.y + y, blocks.width, blockHeight});
+            const Patch to = own.pixels != nullptr ? own : sum;
             runGatherBlocks(tileLooks.around(y + 0.5 * (blockHeight - 1)),
-                            {patch.pixels, patch.stride, 0, y, sum.pixels, stride}, blocks.width / blockWidth);
+                            {patch.pixels, patch.stride, 0, y, to.pixels, to.stride}, blocks.width / blockWidth);
+            if (own.pixels != nullptr)
+                continue;
             for (int row = 0; row < std::min(blockHeight, tile.height - y); ++row)
                 out.put(static_cast<int>(tile.x), static_cast<int>(tile.y) + y + row, tile.width, sum.at(0, row));
         }

@@ -403,15 +403,19 @@ struct Seen {
     alignas(64) float fy[mostLooks];
 };
 
-/// The place of (x + backX, y + backY), told as that of (x, y) if the displacement between them is the same.
-HWY_INLINE void look(const TileMaps& maps, const TileMaps::Group& group, std::ptrdiff_t stride, int x, int y,
-                     float backX, float backY, Seen& seen)
+/// Where the first of columns by rows pixels is seen, if all had the displacement of their middle. Never so far out
+/// that one of their neighbours were outside the patch.
+template <int columns, int rows>
+HWY_INLINE void look(const TileMaps& maps, const TileMaps::Group& group, const GatherBlock& block, int x, int y,
+                     Seen& seen)
 {
+    constexpr float backX = 0.5F * (columns - 1);
+    constexpr float backY = 0.5F * (rows - 1);
     const hn::CappedTag<float, 16> d;
     const hn::Rebind<std::int32_t, decltype(d)> d32;
     const auto vx = hn::Set(d, static_cast<float>(x) + backX);
     const auto vy = hn::Set(d, static_cast<float>(y) + backY);
-    const auto rowStep = hn::Set(d32, static_cast<std::int32_t>(stride));
+    const auto rowStep = hn::Set(d32, static_cast<std::int32_t>(block.stride));
     for (std::size_t i = group.begin; i < group.end; i += hn::Lanes(d)) {
         const auto line = [&](std::size_t row) HWY_ATTR {
             return hn::MulAdd(hn::Load(d, maps.m[row] + i), vx,
@@ -436,7 +440,7 @@ HWY_INLINE void gatherEven(const TileMaps& maps, const TileMaps::Group& group, c
 {
     const Wide d;
     Seen seen;
-    look(maps, group, block.stride, block.x, block.y, 0.5F * (blockWidth - 1), 0.5F * (blockHeight - 1), seen);
+    look<blockWidth, blockHeight>(maps, group, block, block.x, block.y, seen);
     const std::ptrdiff_t stride = block.stride;
     for (std::size_t k = 0; k < 4 * blockWidth; k += hn::Lanes(d)) {
         auto s0 = hn::Zero(d), s1 = s0, s2 = s0, s3 = s0, s4 = s0, s5 = s0, s6 = s0, s7 = s0;
@@ -490,7 +494,7 @@ HWY_INLINE void gatherLeaning(const TileMaps& maps, const TileMaps::Group& group
     const Wide d;
     Seen seen;
     for (int y = 0; y < blockHeight; y += rows) {
-        look(maps, group, block.stride, block.x, block.y + y, 0.5F * (blockWidth - 1), 0.5F * (rows - 1), seen);
+        look<blockWidth, rows>(maps, group, block, block.x, block.y + y, seen);
         float* to = block.out + y * block.outStride;
         for (std::size_t k = 0; k < 4 * blockWidth; k += hn::Lanes(d)) {
             auto s0 = hn::LoadU(d, to + k);
@@ -540,7 +544,7 @@ HWY_INLINE void gatherSingly(const TileMaps& maps, const TileMaps::Group& group,
     Seen seen;
     for (int y = 0; y < blockHeight; ++y)
         for (int x = 0; x < blockWidth; ++x) {
-            look(maps, group, block.stride, block.x + x, block.y + y, 0, 0, seen);
+            look<1, 1>(maps, group, block, block.x + x, block.y + y, seen);
             float* to = block.out + y * block.outStride + 4 * static_cast<std::ptrdiff_t>(x);
             for (std::size_t k = 0; k < 4; k += hn::Lanes(d)) {
                 auto sum = hn::LoadU(d, to + k);

@@ -81,7 +81,7 @@ struct TileMaps {
 };
 
 struct GatherBlock {
-    const float* patch; ///< where place (0, 0) is
+    const float* patch; ///< where place (0, 0) is; it holds all neighbours of every place
     std::ptrdiff_t stride;
     int x, y;   ///< the block's first pixel in the tile
     float* out; ///< its place in the tile; written, not added to

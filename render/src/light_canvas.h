@@ -17,6 +17,8 @@ public:
                     4 * sizeof(float) * static_cast<std::size_t>(count));
     }
 
+    Patch inPlace(const Rect& rect) override { return LightPlane(picture_).inPlace(rect); }
+
 private:
     LightPicture& picture_;
 };

@@ -374,6 +374,16 @@ private slots:
                     QCOMPARE(
                         renderFrame(shared(source), lookAt(sweep({}, to, instants), edges, 33, 17), 33, 17)->width(),
                         33);
+        // A very wide picture whose few rows are seen at very different poses.
+        const Image wide = photographed(3000, 16, 3);
+        Exposure rolling;
+        rolling.rows = rollingRows;
+        rolling.poses.clear();
+        for (int i = 0; i < 20; ++i)
+            for (int row = 0; row < rollingRows; ++row)
+                rolling.poses.push_back({.x = 3.0 * row, .y = row % 5 - 2.0 * i, .roll = 0.4 * row - i});
+        rolling.middle = rolling.poses[170];
+        QCOMPARE(renderFrame(shared(wide), lookAt(rolling, EdgeMode::mirror, 3000, 16), 3000, 16)->width(), 3000);
         for (const int size : {1, 2, 3})
             QCOMPARE(renderFrame(shared(photographed(size, size, 2)),
                                  lookAt(sweep({}, turned, 12), EdgeMode::mirror, size, size), 5, 4)
