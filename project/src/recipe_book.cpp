@@ -90,6 +90,7 @@ Recipe scaled(const Recipe& recipe, const RecipeScale& from, const RecipeScale& 
     const double distance = static_cast<double>(to.width) / from.width;
     const double time = to.rate.perSecond() / from.rate.perSecond();
     scaleValues(valuesOf(out.envelope), distance, time);
+    scaleValues(valuesOf(out.effects), distance, time);
     for (Strand& strand : out.strands) {
         scaleValues(valuesOf(strand), distance, time);
         if (strand.envelope)

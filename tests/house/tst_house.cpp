@@ -49,6 +49,9 @@ private slots:
         QTest::addRow("media")
             << QStringLiteral("media")
             << QStringLiteral("Q[A-Z]|opencv|fftw|nlohmann|CLI/|ember/(render|analysis|exchange|project|film|batch)");
+        QTest::addRow("drop") << QStringLiteral("drop")
+                              << QStringLiteral("Q[A-Z]|libav|libsw|opencv|fftw|CLI/|ember/"
+                                                "(render|analysis|media|exchange|project|film|batch)");
         QTest::addRow("exchange") << QStringLiteral("exchange")
                                   << QStringLiteral(
                                          "Q[A-Z]|libav|CLI/|ember/(render|analysis|media|project|film|batch)");
@@ -77,9 +80,9 @@ private slots:
     {
         for (const QString& file :
              sources({QStringLiteral("core"), QStringLiteral("render"), QStringLiteral("analysis"),
-                      QStringLiteral("media"), QStringLiteral("exchange"), QStringLiteral("project"),
-                      QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"), QStringLiteral("demo"),
-                      QStringLiteral("tests"), QStringLiteral("bench")}))
+                      QStringLiteral("media"), QStringLiteral("drop"), QStringLiteral("exchange"),
+                      QStringLiteral("project"), QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"),
+                      QStringLiteral("demo"), QStringLiteral("tests"), QStringLiteral("bench")}))
             QVERIFY2(textOf(file).startsWith(QStringLiteral("// SPDX-License-Identifier: GPL-3.0-or-later")),
                      qPrintable(file));
     }

@@ -50,6 +50,16 @@ class BookTest : public QObject {
     std::string at(const char* name) const { return folder_.filePath(QString::fromLatin1(name)).toStdString(); }
 
 private slots:
+    void lightFollowsSizeAndRate()
+    {
+        Recipe recipe;
+        recipe.effects.streak.length = 20;
+        recipe.effects.flash.strength = 0.5;
+        const Recipe out = scaled(recipe, {1280, *FrameRate::make(24, 1)}, {2560, *FrameRate::make(48, 1)});
+        QCOMPARE(out.effects.streak.length, 40.0);
+        QCOMPARE(out.effects.streak.course.fall, 12.0);
+        QCOMPARE(out.effects.flash.strength, 0.5);
+    }
     void shippedRecipesAreSound_data()
     {
         QTest::addColumn<int>("index");
