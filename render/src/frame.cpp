@@ -8,6 +8,7 @@
 #include <oneapi/tbb/blocked_range.h>
 #include <oneapi/tbb/parallel_for.h>
 
+#include "byte_warp.h"
 #include "image_canvas.h"
 #include "light_canvas.h"
 #include "light_effects.h"
@@ -161,6 +162,9 @@ ImagePtr withoutBars(const ImagePtr& source, const FrameLook& look, int width, i
     });
     const Domain domain = lit || look.exposure.instants() > 1 ? Domain::light : Domain::codes;
     const ImagePlane plane(*from, domain, unmoved ? EdgeMode::extend : look.edges, look.plain, borderSmear);
+    if (domain == Domain::codes && looks.front().maps.size() == 1 &&
+        warpBytes(*from, looks.front().maps.front(), unmoved ? EdgeMode::extend : look.edges, look.plain, *out))
+        return out;
     if (!lit) {
         ImageCanvas canvas(*out, domain);
         gather(plane, looks, middle, width, height, canvas);

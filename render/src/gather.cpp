@@ -5,10 +5,8 @@
 #include <cmath>
 #include <cstring>
 
-#include <oneapi/tbb/blocked_range2d.h>
-#include <oneapi/tbb/parallel_for.h>
-
 #include "kernels.h"
+#include "tiles.h"
 
 namespace ember {
 
@@ -21,35 +19,9 @@ constexpr double leanLimit = 1.0 / 16;
 /// Pixels of the middle picture that one tile may need.
 constexpr double mostTilePixels = 1 << 20;
 
-struct TileSize {
-    int width;
-    int height;
-};
-
 /// Large enough that what a tile needs around it weighs little, small enough for the second cache.
 constexpr TileSize gatherTile{192, 192};
 constexpr TileSize exactTile{256, 64};
-
-Rect tileOf(int column, int row, const TileSize& tile, int width, int height)
-{
-    return {static_cast<long>(column) * tile.width, static_cast<long>(row) * tile.height,
-            std::min(tile.width, width - column * tile.width), std::min(tile.height, height - row * tile.height)};
-}
-
-template <typename Work>
-void forTiles(const TileSize& tile, int width, int height, Work work)
-{
-    const int columns = (width + tile.width - 1) / tile.width;
-    const int rows = (height + tile.height - 1) / tile.height;
-    oneapi::tbb::parallel_for(
-        oneapi::tbb::blocked_range2d<int>(0, rows, 1, 0, columns, 1),
-        [&](const oneapi::tbb::blocked_range2d<int>& range) {
-            for (int r = range.rows().begin(); r < range.rows().end(); ++r)
-                for (int c = range.cols().begin(); c < range.cols().end(); ++c)
-                    work(tileOf(c, r, tile, width, height));
-        },
-        oneapi::tbb::simple_partitioner());
-}
 
 void putTile(const Rect& tile, const Patch& pixels, Canvas& out)
 {

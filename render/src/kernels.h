@@ -39,6 +39,20 @@ struct CubicLine {
 };
 void runCubicLine(const CubicLine& job);
 
+/// The same in whole numbers, codes times byteScale, which leaves room for what the kernel overshoots. |drift| at most
+/// 1/8.
+inline constexpr int byteScale = 32;
+struct CubicShorts {
+    const std::int16_t* line;
+    std::ptrdiff_t stride; ///< channels
+    double place, drift;
+    std::int16_t* out; ///< whole groups of eight pixels are written
+    int count;
+};
+void runCubicShorts(const CubicShorts& job);
+void runReadShorts(const std::uint8_t* from, std::int16_t* to, std::size_t channels);
+void runCodeShorts(const std::int16_t* from, std::uint8_t* to, std::size_t channels);
+
 /// RGBA bytes to floats: the codes as they are, or the light they stand for and alpha from 0 to 1. And back, rounded.
 void runReadBytes(const std::uint8_t* from, float* to, std::size_t channels, bool light);
 void runCodeBytes(const float* from, std::uint8_t* to, std::size_t channels, bool light);

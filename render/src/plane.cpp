@@ -84,21 +84,20 @@ void fillThroughEdges(const Rect& rect, const Patch& to, int width, int height, 
     }
 }
 
-/// Whether a map without perspective may be resampled across and down one after the other.
-bool isNearlyUpright(const Matrix3& map)
-{
-    const auto& m = map.m;
-    constexpr double most = 0.06; // 3.4 degrees: further on, fine grain would come out a little different
-    return m[0] > 0.8 && m[0] < 1.2 && m[4] > 0.4 && m[4] < 2.5 && std::abs(m[3]) < most &&
-           std::abs(m[1]) < most * m[4];
-}
-
 } // namespace
 
 Floats& scratch(std::size_t level)
 {
     thread_local std::array<Floats, 6> buffers;
     return buffers[level];
+}
+
+bool isNearlyUpright(const Matrix3& map)
+{
+    const auto& m = map.m;
+    constexpr double most = 0.06; // 3.4 degrees: further on, fine grain would come out a little different
+    return m[0] > 0.8 && m[0] < 1.2 && m[4] > 0.4 && m[4] < 2.5 && std::abs(m[3]) < most &&
+           std::abs(m[1]) < most * m[4];
 }
 
 bool boundsOf(const Matrix3& map, const Rect& rect, int marginX, int marginY, double most, Rect& bounds)

@@ -69,6 +69,9 @@ private:
     Matrix3 map_;
 };
 
+/// Whether a map without perspective may be resampled across and down one after the other.
+bool isNearlyUpright(const Matrix3& map);
+
 /// The smallest rectangle of whole pixels that holds the map of another, with margins; false when a part of it is
 /// behind the horizon or it is larger than `most` pixels.
 bool boundsOf(const Matrix3& map, const Rect& rect, int marginX, int marginY, double most, Rect& bounds);

@@ -7,6 +7,7 @@
 
 #include <hwy/targets.h>
 
+#include "byte_warp.h"
 #include "gather.h"
 #include "image_canvas.h"
 
@@ -21,6 +22,8 @@ CubicWeights cubicWeights(double f)
 void warp(const Image& source, const Matrix3& toSource, EdgeMode edges, Colour plain, Image& out)
 {
     out.setOpaque(source.opaque() && edges != EdgeMode::transparent);
+    if (warpBytes(source, toSource, edges, plain, out))
+        return;
     const ImagePlane plane(source, Domain::codes, edges, plain, borderSmear);
     ImageCanvas canvas(out, Domain::codes);
     gather(plane, {Look{{toSource}}}, std::nullopt, out.width(), out.height(), canvas);

@@ -113,6 +113,48 @@ private slots:
             }
         }
     }
+    void opaqueOnesInWholeNumbers_data()
+    {
+        QTest::addColumn<QString>("set");
+        for (const auto& set : instructionSets())
+            QTest::addRow("%s", set.c_str()) << QString::fromStdString(set);
+    }
+    void opaqueOnesInWholeNumbers()
+    {
+        // Every width, upright so that the two steps are the definition itself: never more than 1 code apart.
+        QFETCH(QString, set);
+        QVERIFY(useInstructionSet(set.toStdString()));
+        test::Random random(77);
+        for (int width = 1; width <= 127; ++width) {
+            const int height = 1 + width % 41;
+            Image source = test::speckled(width, height, static_cast<std::uint64_t>(width));
+            source.setOpaque(true);
+            Pose pose;
+            pose.x = random.between(-9, 9);
+            pose.y = random.between(-9, 9);
+            pose.zoom = random.between(0.9, 1.12);
+            const Matrix3 map = poseMatrix(pose, width, height).inverse();
+            const auto mode = static_cast<EdgeMode>(width % 4);
+            Image fast(width, height);
+            Image judge(width, height);
+            warp(source, map, mode, {200, 10, 30}, fast);
+            warpReference(source, map, mode, {200, 10, 30}, judge);
+            QVERIFY2(test::largestDifference(fast, judge) <= 1,
+                     qPrintable(QStringLiteral("width %1: %2").arg(width).arg(test::largestDifference(fast, judge))));
+        }
+        // Turned a little, on a drawn picture.
+        Image source = test::drawn(640, 360);
+        source.setOpaque(true);
+        for (const double roll : {-3.2, -0.7, 1.5, 3.0}) {
+            const Matrix3 map = poseMatrix({.x = -30.3, .y = 17.7, .zoom = 1.05, .roll = roll}, 640, 360).inverse();
+            Image fast(640, 360);
+            Image judge(640, 360);
+            warp(source, map, EdgeMode::mirror, {}, fast);
+            warpReference(source, map, EdgeMode::mirror, {}, judge);
+            const test::Distance apart = test::distanceOf(fast, judge);
+            QVERIFY2(apart.mean < 0.05 && apart.within3 > 0.999, qPrintable(QString::number(roll)));
+        }
+    }
     void wholePixelShiftsAreExact()
     {
         const Image source = test::speckled(60, 40, 5);
