@@ -14,6 +14,7 @@
 #include <QMimeData>
 #include <QPushButton>
 #include <QSettings>
+#include <QScrollArea>
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QStatusBar>
@@ -99,7 +100,7 @@ void MainWindow::buildBands()
 
     sideStack_ = new QStackedWidget;
     sideStack_->addWidget(side_);
-    sideStack_->addWidget(renderPanel_);
+    sideStack_->addWidget(scrolling(renderPanel_));
     top_ = new QSplitter(Qt::Horizontal);
     top_->addWidget(pictureSide);
     top_->addWidget(sideStack_);
@@ -314,7 +315,7 @@ QString MainWindow::notice() const
 
 void MainWindow::showRender(bool shown)
 {
-    sideStack_->setCurrentWidget(shown ? static_cast<QWidget*>(renderPanel_) : side_);
+    sideStack_->setCurrentIndex(shown ? 1 : 0);
 }
 
 void MainWindow::showFinding(bool shown)

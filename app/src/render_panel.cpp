@@ -36,8 +36,8 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
 {
     setObjectName(QStringLiteral("render-panel"));
     auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(16, 12, 16, 12);
-    column->setSpacing(8);
+    column->setContentsMargins(16, 8, 16, 8);
+    column->setSpacing(5);
     auto* head = new QHBoxLayout;
     auto* title = new QLabel(tr("Render film"), this);
     title->setFont(theme::words(16, true));
@@ -50,7 +50,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
 
     auto* grid = new QGridLayout;
     grid->setHorizontalSpacing(12);
-    grid->setVerticalSpacing(8);
+    grid->setVerticalSpacing(4);
     grid->setColumnStretch(1, 1);
     const auto name = [&](int row, const QString& text) {
         auto* label = new QLabel(text, this);
@@ -75,15 +75,14 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     name(2, tr("Frames"));
     range_->addItems({tr("The whole film"), tr("The loop"), tr("From … to …")});
     range_->setObjectName(QStringLiteral("render-range"));
-    grid->addWidget(range_, 2, 1, 1, 2);
     auto* ends = new QHBoxLayout;
+    ends->addWidget(range_, 1);
     first_->setWhole(true);
     last_->setWhole(true);
     ends->addWidget(first_);
     ends->addWidget(new QLabel(tr("to"), this));
     ends->addWidget(last_);
-    ends->addStretch(1);
-    grid->addLayout(ends, 3, 1, 1, 2);
+    grid->addLayout(ends, 2, 1, 1, 2);
     name(4, tr("Size"));
     size_->setObjectName(QStringLiteral("render-size"));
     grid->addWidget(size_, 4, 1, 1, 2);
@@ -100,6 +99,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     replace_->setObjectName(QStringLiteral("render-replace"));
     resume_->setObjectName(QStringLiteral("render-resume"));
     auto* there = new QHBoxLayout;
+    there->setSpacing(16);
     there->addWidget(replace_);
     there->addWidget(resume_);
     there->addStretch(1);
@@ -111,11 +111,10 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     cancel_->setObjectName(QStringLiteral("render-cancel"));
     buttons->addWidget(start_);
     buttons->addWidget(cancel_);
-    buttons->addStretch(1);
+    buttons->addWidget(bar_, 1);
     column->addLayout(buttons);
     bar_->setObjectName(QStringLiteral("render-bar"));
     bar_->setTextVisible(false);
-    column->addWidget(bar_);
     state_->setObjectName(QStringLiteral("render-state"));
     state_->setWordWrap(true);
     column->addWidget(state_);
@@ -129,6 +128,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     column->addLayout(next);
     list_->setObjectName(QStringLiteral("render-queue"));
     list_->setToolTip(tr("What was asked to be rendered, in order; each of the project as it was then"));
+    list_->setMinimumHeight(56);
     column->addWidget(list_, 1);
     connect(remove_, &QPushButton::clicked, this, &RenderPanel::removeSelected);
     connect(list_, &QListWidget::currentRowChanged, this, &RenderPanel::showState);

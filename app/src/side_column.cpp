@@ -19,21 +19,6 @@
 
 namespace ember::app {
 
-namespace {
-
-QScrollArea* scrolling(QWidget* page)
-{
-    auto* area = new QScrollArea;
-    area->setWidgetResizable(true);
-    area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    page->setStyleSheet(QStringLiteral("QWidget { background: transparent; }"));
-    area->setWidget(page);
-    area->setFocusPolicy(Qt::NoFocus);
-    return area;
-}
-
-} // namespace
-
 SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent)
     : QWidget(parent), pages_(new QStackedWidget(this)), recipes_(new RecipePage(session, dialogs))
 {

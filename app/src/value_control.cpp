@@ -10,6 +10,7 @@
 #include <QPushButton>
 #include <QRegularExpression>
 #include <QRegularExpressionValidator>
+#include <QScrollArea>
 #include <QToolButton>
 
 #include "ember/core/values.h"
@@ -24,6 +25,17 @@ QString shownWord(std::string_view word)
     QString text = toQString(word);
     text.replace(QLatin1Char('_'), QLatin1Char(' '));
     return text;
+}
+
+QScrollArea* scrolling(QWidget* page)
+{
+    auto* area = new QScrollArea;
+    area->setWidgetResizable(true);
+    area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    page->setStyleSheet(QStringLiteral("QWidget { background: transparent; }"));
+    area->setWidget(page);
+    area->setFocusPolicy(Qt::NoFocus);
+    return area;
 }
 
 QLabel* dimLabel(const QString& text, QWidget* parent)

@@ -17,6 +17,7 @@ class QGridLayout;
 class QLabel;
 class QLineEdit;
 class QPushButton;
+class QScrollArea;
 class QToolButton;
 
 namespace ember::app {
@@ -102,6 +103,8 @@ private:
 /// Values of the selected strike's recipe; keys are put behind `prefix` ("strand.Kick.").
 ControlGrid::Binding recipeBinding(Session& session, const std::function<std::string()>& prefix);
 
+/// A page that scrolls down when it is higher than its place, so that it never pushes anything else.
+QScrollArea* scrolling(QWidget* page);
 /// A dim small name.
 QLabel* dimLabel(const QString& text, QWidget* parent);
 /// A low button for rows of a page.
