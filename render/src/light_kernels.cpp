@@ -1,0 +1,215 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Vector code: codes and light, and what is done with light in place. Compiled once per instruction set, the best one
+// is chosen at run time.
+#undef HWY_TARGET_INCLUDE
+#define HWY_TARGET_INCLUDE "light_kernels.cpp"
+#include <hwy/foreach_target.h>
+#include <hwy/highway.h>
+
+#include "kernels.h"
+#include "vectors-inl.h"
+
+#include <cmath>
+#include <cstring>
+
+HWY_BEFORE_NAMESPACE();
+namespace ember::HWY_NAMESPACE {
+namespace hn = hwy::HWY_NAMESPACE;
+
+/// The sum of c[k] x^k, in pairs: less to wait for than one after the other.
+template <class D>
+HWY_INLINE hn::Vec<D> polynomial(D d, hn::Vec<D> x, const float (&c)[6])
+{
+    const auto x2 = hn::Mul(x, x);
+    const auto pair = [&](int k) HWY_ATTR { return hn::MulAdd(hn::Set(d, c[k + 1]), x, hn::Set(d, c[k])); };
+    return hn::MulAdd(hn::MulAdd(pair(4), x2, pair(2)), x2, pair(0));
+}
+
+/// ((c + 0.055)/1.055)^2.4 for a code c between 0.04 and 1, to a fiftieth of an 8-bit code (weighted minimax fit).
+constexpr float lightFit[6] = {9.16895862e-4F, 3.27459068e-2F,  5.19383591e-1F,
+                               6.67155058e-1F, -3.07370063e-1F, 8.72789384e-2F};
+/// 1.055 s^(5/6) - 0.055 between 0.056 and 1, to a twelfth of an 8-bit code: the code of s squared.
+constexpr float codeFit[6] = {-4.01091833e-2F, 1.51794154F, -1.40267742F, 2.03142461F, -1.62349506F, 5.17239188e-1F};
+/// Where each curve begins; below it both are straight. Alpha is straight throughout.
+constexpr float darkCode = 0.04045F;
+constexpr float darkLight = 0.0031308F;
+constexpr float always = 1e9F;
+alignas(64) constexpr float straightCode[16] = {darkCode, darkCode, darkCode, always,   darkCode, darkCode,
+                                                darkCode, always,   darkCode, darkCode, darkCode, always,
+                                                darkCode, darkCode, darkCode, always};
+alignas(64) constexpr float straightLight[16] = {darkLight, darkLight, darkLight, always,    darkLight, darkLight,
+                                                 darkLight, always,    darkLight, darkLight, darkLight, always,
+                                                 darkLight, darkLight, darkLight, always};
+alignas(64) constexpr float slope[16] = {12.92F, 12.92F, 12.92F, 1, 12.92F, 12.92F, 12.92F, 1,
+                                         12.92F, 12.92F, 12.92F, 1, 12.92F, 12.92F, 12.92F, 1};
+alignas(64) constexpr float inverseSlope[16] = {1 / 12.92F, 1 / 12.92F, 1 / 12.92F, 1,          1 / 12.92F, 1 / 12.92F,
+                                                1 / 12.92F, 1,          1 / 12.92F, 1 / 12.92F, 1 / 12.92F, 1,
+                                                1 / 12.92F, 1 / 12.92F, 1 / 12.92F, 1};
+
+/// From codes (0 to 1) to light. `lane` is the channel of the first lane.
+template <class D>
+HWY_INLINE hn::Vec<D> lightOfCodes(D d, hn::Vec<D> code, std::size_t lane)
+{
+    const auto straight = hn::Mul(code, hn::LoadU(d, inverseSlope + lane));
+    return hn::IfThenElse(hn::Le(code, hn::LoadU(d, straightCode + lane)), straight, polynomial(d, code, lightFit));
+}
+
+/// And back, 0 to 1.
+template <class D>
+HWY_INLINE hn::Vec<D> codesOfLight(D d, hn::Vec<D> value, std::size_t lane)
+{
+    const auto light = hn::Min(value, hn::Set(d, 1.0F));
+    const auto safe = hn::Max(light, hn::Set(d, 1e-4F));
+#if HWY_ARCH_X86 // good to 12 bits or better there: a tenth of a code
+    const auto root = hn::Mul(safe, hn::ApproximateReciprocalSqrt(safe));
+#else
+    const auto root = hn::Sqrt(safe);
+#endif
+    const auto straight = hn::Mul(light, hn::LoadU(d, slope + lane));
+    return hn::IfThenElse(hn::Le(light, hn::LoadU(d, straightLight + lane)), straight, polynomial(d, root, codeFit));
+}
+
+void readBytes(const std::uint8_t* from, float* to, std::size_t channels, bool light)
+{
+#if HWY_TARGET == HWY_SCALAR
+    const hn::CappedTag<float, 1> d;
+    for (std::size_t i = 0; i < channels; ++i)
+        to[i] = light ? hn::GetLane(lightOfCodes(d, hn::Set(d, static_cast<float>(from[i]) / 255), i % 4)) : from[i];
+#else
+    const auto read = [light](auto d, const std::uint8_t* at, float* out) HWY_ATTR {
+        const hn::Rebind<std::int32_t, decltype(d)> d32;
+        const hn::Rebind<std::uint8_t, decltype(d)> d8;
+        const auto code = hn::ConvertTo(d, hn::PromoteTo(d32, hn::LoadU(d8, at)));
+        hn::StoreU(light ? lightOfCodes(d, hn::Mul(code, hn::Set(d, 1.0F / 255)), 0) : code, d, out);
+    };
+    const Wide d;
+    const std::size_t lanes = hn::Lanes(d);
+    std::size_t i = 0;
+    for (; i + lanes <= channels; i += lanes)
+        read(d, from + i, to + i);
+    for (; i < channels; i += 4)
+        read(Pixel(), from + i, to + i);
+#endif
+}
+
+void codeBytes(const float* from, std::uint8_t* to, std::size_t channels, bool light)
+{
+#if HWY_TARGET == HWY_SCALAR
+    const hn::CappedTag<float, 1> d;
+    for (std::size_t i = 0; i < channels; ++i) {
+        const float code = light ? 255 * hn::GetLane(codesOfLight(d, hn::Set(d, from[i]), i % 4)) : from[i];
+        to[i] = static_cast<std::uint8_t>(std::fmin(std::fmax(std::nearbyint(code), 0.0F), 255.0F));
+    }
+#else
+    const auto code = [light](auto d, const float* at, std::uint8_t* out) HWY_ATTR {
+        const hn::Rebind<std::uint8_t, decltype(d)> d8;
+        const hn::RebindToUnsigned<decltype(d)> d32;
+        auto value = hn::LoadU(d, at);
+        if (light)
+            value = hn::Mul(codesOfLight(d, value, 0), hn::Set(d, 255.0F));
+        value = hn::Min(hn::Max(value, hn::Zero(d)), hn::Set(d, 255.0F));
+        // Above 2^23 floats have no places behind the point: adding it rounds, and the last byte is the number.
+        const auto rounded = hn::BitCast(d32, hn::Add(value, hn::Set(d, 8388608.0F)));
+        hn::StoreU(hn::U8FromU32(hn::And(rounded, hn::Set(d32, 255U))), d8, out);
+    };
+    const Wide d;
+    const std::size_t lanes = hn::Lanes(d);
+    std::size_t i = 0;
+    for (; i + lanes <= channels; i += lanes)
+        code(d, from + i, to + i);
+    for (; i < channels; i += 4)
+        code(Pixel(), from + i, to + i);
+#endif
+}
+
+void sharpenAcross(const float* before, const float* centre, const float* after, float amount, float* out,
+                   std::size_t channels)
+{
+    const hn::ScalableTag<float> d;
+    const std::size_t lanes = hn::Lanes(d);
+    const auto inside = hn::Set(d, 1 + 2 * amount);
+    const auto outside = hn::Set(d, -amount);
+    std::size_t i = 0;
+    for (; i + lanes <= channels; i += lanes) {
+        const auto around = hn::Add(hn::LoadU(d, before + i), hn::LoadU(d, after + i));
+        hn::StoreU(hn::MulAdd(hn::LoadU(d, centre + i), inside, hn::Mul(around, outside)), d, out + i);
+    }
+    for (; i < channels; ++i)
+        out[i] = centre[i] * (1 + 2 * amount) - amount * (before[i] + after[i]);
+}
+
+void addWeighted(const float* from, const float* weight, std::size_t pixels, float* to)
+{
+    const std::size_t channels = 4 * pixels;
+    std::size_t i = 0;
+#if HWY_TARGET != HWY_SCALAR
+    const Wide d;
+    const auto w = hn::LoadDup128(d, weight);
+    for (; i + hn::Lanes(d) <= channels; i += hn::Lanes(d))
+        hn::StoreU(hn::MulAdd(hn::LoadU(d, from + i), w, hn::LoadU(d, to + i)), d, to + i);
+#endif
+    for (; i < channels; ++i)
+        to[i] += weight[i % 4] * from[i];
+}
+
+void flash(float* pixels, float kept, const float* added, std::size_t count)
+{
+    alignas(16) const float share[4] = {kept, kept, kept, 1};
+#if HWY_TARGET == HWY_SCALAR
+    for (std::size_t i = 0; i < 4 * count; ++i)
+        pixels[i] = pixels[i] * share[i % 4] + added[i % 4] * pixels[i / 4 * 4 + 3];
+#else
+    const auto light = [&](auto d, float* at) HWY_ATTR {
+        const auto value = hn::LoadU(d, at);
+        const auto alpha = hn::Broadcast<3>(value);
+        hn::StoreU(hn::MulAdd(value, hn::LoadDup128(d, share), hn::Mul(alpha, hn::LoadDup128(d, added))), d, at);
+    };
+    const Wide d;
+    std::size_t i = 0;
+    for (; i + hn::Lanes(d) <= 4 * count; i += hn::Lanes(d))
+        light(d, pixels + i);
+    for (; i < 4 * count; i += 4)
+        light(Pixel(), pixels + i);
+#endif
+}
+
+} // namespace ember::HWY_NAMESPACE
+HWY_AFTER_NAMESPACE();
+
+#if HWY_ONCE
+namespace ember {
+
+HWY_EXPORT(readBytes);
+HWY_EXPORT(codeBytes);
+HWY_EXPORT(addWeighted);
+HWY_EXPORT(flash);
+HWY_EXPORT(sharpenAcross);
+
+void runReadBytes(const std::uint8_t* from, float* to, std::size_t channels, bool light)
+{
+    HWY_DYNAMIC_DISPATCH(readBytes)(from, to, channels, light);
+}
+
+void runCodeBytes(const float* from, std::uint8_t* to, std::size_t channels, bool light)
+{
+    HWY_DYNAMIC_DISPATCH(codeBytes)(from, to, channels, light);
+}
+
+void runAddWeighted(const float* from, const float* weight, std::size_t pixels, float* to)
+{
+    HWY_DYNAMIC_DISPATCH(addWeighted)(from, weight, pixels, to);
+}
+
+void runFlash(float* pixels, float kept, const float* added, std::size_t count)
+{
+    HWY_DYNAMIC_DISPATCH(flash)(pixels, kept, added, count);
+}
+
+void runSharpenAcross(const float* before, const float* centre, const float* after, float amount, float* out,
+                      std::size_t channels)
+{
+    HWY_DYNAMIC_DISPATCH(sharpenAcross)(before, centre, after, amount, out, channels);
+}
+
+} // namespace ember
+#endif
