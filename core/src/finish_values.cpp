@@ -1,0 +1,218 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The values of how frames are finished: finish, effects, layers.
+#include "value_list.h"
+
+namespace ember {
+
+namespace {
+
+constexpr std::array<std::string_view, 5> edgeWords{"mirror", "extend", "plain", "wrap", "transparent"};
+constexpr std::array<std::string_view, 3> coverWords{"off", "constant", "breathing"};
+constexpr FieldSpec edges = choiceField("edges", "Edges", edgeWords, 0, "What fills the border");
+constexpr FieldSpec cover = choiceField("cover", "Cover", coverWords, 1, "Enlarge to hide the border");
+
+constexpr FieldSpec coverBars =
+    choiceField("cover_bars", "Use the bars", offOn, 1, "What the letterbox hides need not be covered");
+constexpr FieldSpec coverSpeed{"cover_speed",
+                               "Cover speed",
+                               "%",
+                               0.005,
+                               1,
+                               0.04,
+                               0.005,
+                               "How fast breathing may enlarge the picture, in a second"};
+constexpr FieldSpec shutter{
+    "shutter", "Shutter", "°", 0,
+    360,       0,         15,  "How long the shutter is open for each frame; 180° is half of it, 0 is no motion blur"};
+constexpr FieldSpec shutterPhase{"shutter_phase",
+                                 "Phase",
+                                 "°",
+                                 -360,
+                                 360,
+                                 0,
+                                 15,
+                                 "When it is open: 0° is around the frame's own instant, 90° a quarter frame later"};
+constexpr FieldSpec samples{
+    "samples", "Samples", "", 0, 256, 0, 1, "Instants seen while the shutter is open; 0 takes as many as the way needs",
+    {},        true};
+constexpr FieldSpec blurAbove{"blur_above",
+                              "Blur above",
+                              "px",
+                              0,
+                              1000,
+                              0,
+                              1,
+                              "Pixels a frame below which nothing is blurred; 0 blurs every motion"};
+constexpr FieldSpec rolling{
+    "rolling", "Rolling shutter",
+    "frames",  0,
+    1,         0,
+    0.05,      "Time from the first row to the last, as a small camera reads them; 0 is all at once"};
+constexpr FieldSpec letterbox{"letterbox", "Letterbox", "",   0,
+                              10,          0,           0.05, "Width to height of what the bars leave; 0 is no bars"};
+constexpr FieldSpec showBlur = choiceField("show_blur", "Motion blur", offOn, 1, "Motion blur for the whole film");
+constexpr FieldSpec showStreak = choiceField("show_streak", "Streak", offOn, 1, "Streaks for the whole film");
+constexpr FieldSpec showRadial =
+    choiceField("show_radial", "Radial streak", offOn, 1, "Radial streaks for the whole film");
+constexpr FieldSpec showFringe = choiceField("show_fringe", "Fringe", offOn, 1, "Fringe for the whole film");
+constexpr FieldSpec showFlash = choiceField("show_flash", "Flash", offOn, 1, "Flashes for the whole film");
+constexpr FieldSpec showFlicker =
+    choiceField("show_flicker", "Flicker", offOn, 1, "Flicker for the whole film; without it effects are steady");
+constexpr FieldSpec showLayers = choiceField("show_layers", "Layers", offOn, 1, "Layers for the whole film");
+
+constexpr std::array<std::string_view, 2> courseWords{"own", "envelope"};
+constexpr std::array<std::string_view, 2> streakWords{"motion", "set"};
+constexpr std::array<std::string_view, 3> fringeWords{"motion", "set", "centre"};
+constexpr std::array<std::string_view, 2> blendWords{"add", "mix"};
+constexpr std::array<std::string_view, 2> countWords{"frames", "beats"};
+
+constexpr FieldSpec courseBy = choiceField("course", "Follows", courseWords, 0,
+                                           "Own: by its own lengths around the peak; envelope: as the strike is felt");
+constexpr FieldSpec riseOfOne{"rise", "Rise", "frames", 0, 240, 1, 1, "Frames before the peak in which it comes"};
+constexpr FieldSpec riseOfNone{"rise", "Rise", "frames", 0, 240, 0, 1, "Frames before the peak in which it comes"};
+constexpr FieldSpec stay{"hold", "Hold", "frames", 0, 240, 0, 1, "Frames after the peak that it stays"};
+constexpr FieldSpec fallOf(double frames)
+{
+    return {"fall", "Fall", "frames", 0, 2400, frames, 1, "Frames in which it then goes, fast first"};
+}
+constexpr FieldSpec streakFall = fallOf(6);
+constexpr FieldSpec radialFall = fallOf(8);
+constexpr FieldSpec fringeFall = fallOf(5);
+constexpr FieldSpec flashFall = fallOf(8);
+constexpr FieldSpec streakLength{"length", "Streak", "px", 0, 2000, 0, 2, "How far light is drawn out at the peak"};
+constexpr FieldSpec radialLength{
+    "length", "Radial streak", "px", 0, 2000, 0, 2, "How far light is drawn out at the frame's corner, at the peak"};
+constexpr FieldSpec radialX{"x", "Centre x", "%", -1, 2, 0.5, 0.01, "Centre, of the frame's width"};
+constexpr FieldSpec radialY{"y", "Centre y", "%", -1, 2, 0.5, 0.01, "Centre, of the frame's height"};
+constexpr FieldSpec streakToward =
+    choiceField("toward", "Direction", streakWords, 0, "Along the way the picture moves, or by the angle");
+constexpr FieldSpec fringeToward =
+    choiceField("toward", "Direction", fringeWords, 0, "Along the way the picture moves, by the angle, or outwards");
+constexpr FieldSpec streakAngle{"angle", "Angle", "°", -180, 360, 90, 5, "0 is right, 90 down"};
+constexpr FieldSpec fringeAngle{"angle", "Angle", "°", -180, 360, 0, 5, "0 is right, 90 down"};
+constexpr FieldSpec fringeAmount{
+    "amount", "Fringe", "px", 0, 500, 0, 0.5, "How far red and blue are torn apart from green at the peak"};
+constexpr FieldSpec flashStrength{"strength", "Flash", "%", 0, 4, 0, 0.05, "Light at the peak, against white"};
+constexpr FieldSpec flashColour{"colour", "Colour", "colour", 0, 0xffffff, 0xfff0d8, 1, "Colour of the flash",
+                                {},       true};
+constexpr FieldSpec flashBlend =
+    choiceField("blend", "Blend", blendWords, 0, "Add: light on top; mix: in place of the picture");
+constexpr FieldSpec flickerEvery{
+    "every", "Flicker", "", 1, 48, 1, 1, "Effects chosen here are shown on every n-th frame of the strike; 1 is always",
+    {},      true};
+constexpr FieldSpec flickerCount =
+    choiceField("count", "Counts", countWords, 0, "Frames from the strike's own on, or frames on which a beat falls");
+constexpr FieldSpec flickerStreak = choiceField("streak", "Streak flickers", offOn, 0, "The streak flickers");
+constexpr FieldSpec flickerRadial = choiceField("radial", "Radial flickers", offOn, 0, "The radial streak flickers");
+constexpr FieldSpec flickerFringe = choiceField("fringe", "Fringe flickers", offOn, 0, "The fringe flickers");
+constexpr FieldSpec flickerFlash = choiceField("flash", "Flash flickers", offOn, 1, "The flash flickers");
+
+constexpr FieldSpec layerX{"x", "x", "px", -32768, 32768, 0, 1, "From the middle of the frame to the right"};
+constexpr FieldSpec layerY{"y", "y", "px", -32768, 32768, 0, 1, "From the middle of the frame downwards"};
+constexpr FieldSpec layerSize{"size", "Size", "%", 0.01, 20, 1, 0.05, "Size against the picture's own pixels"};
+constexpr FieldSpec layerOpacity{"opacity", "Opacity", "%", 0, 1, 1, 0.05, "How much of it is seen"};
+constexpr FieldSpec layerDepth{"depth", "Depth", "x", 0,
+                               4,       1,       0.1, "1 moves with the shot, 0 stands still, 2 moves twice as much"};
+constexpr FieldSpec layerHidden = choiceField("hidden", "Hidden", offOn, 0, "Not shown");
+
+/// The values of one effect, their keys behind its name.
+class EffectValues {
+public:
+    EffectValues(Values& values, std::string_view effect) : values_(values), prefix_(std::string(effect) + ".") {}
+    template <typename T>
+    void add(const FieldSpec& spec, T& place)
+    {
+        values_.push_back({prefix_ + std::string(spec.key), &spec, ValuePlace(place)});
+    }
+    void add(Course& course, const FieldSpec& rise, const FieldSpec& fall)
+    {
+        add(courseBy, course.by);
+        add(rise, course.rise);
+        add(stay, course.hold);
+        add(fall, course.fall);
+    }
+
+private:
+    Values& values_;
+    std::string prefix_;
+};
+
+} // namespace
+
+namespace layerfield {
+const FieldSpec in{"in", "In", "frames", 0, 100'000'000, 0, 1, "First frame it is seen on", {}, true};
+const FieldSpec length{"length", "For", "frames", 1, 100'000'000, 240, 1, "Frames it is seen for", {}, true};
+} // namespace layerfield
+
+Values valuesOf(Finish& finish)
+{
+    Values values;
+    add(values, edges, finish.edges);
+    add(values, cover, finish.cover);
+    add(values, coverBars, finish.coverBars);
+    add(values, coverSpeed, finish.coverSpeed);
+    add(values, shutter, finish.shutter);
+    add(values, shutterPhase, finish.shutterPhase);
+    add(values, samples, finish.samples);
+    add(values, blurAbove, finish.blurAbove);
+    add(values, rolling, finish.rolling);
+    add(values, letterbox, finish.letterbox);
+    add(values, showBlur, finish.shown.blur);
+    add(values, showStreak, finish.shown.streak);
+    add(values, showRadial, finish.shown.radial);
+    add(values, showFringe, finish.shown.fringe);
+    add(values, showFlash, finish.shown.flash);
+    add(values, showFlicker, finish.shown.flicker);
+    add(values, showLayers, finish.shown.layers);
+    return values;
+}
+
+Values valuesOf(Effects& effects)
+{
+    Values values;
+    EffectValues streak(values, "streak");
+    streak.add(streakLength, effects.streak.length);
+    streak.add(streakToward, effects.streak.toward);
+    streak.add(streakAngle, effects.streak.angle);
+    streak.add(effects.streak.course, riseOfOne, streakFall);
+    EffectValues radial(values, "radial");
+    radial.add(radialLength, effects.radial.length);
+    radial.add(radialX, effects.radial.x);
+    radial.add(radialY, effects.radial.y);
+    radial.add(effects.radial.course, riseOfOne, radialFall);
+    EffectValues fringe(values, "fringe");
+    fringe.add(fringeAmount, effects.fringe.amount);
+    fringe.add(fringeToward, effects.fringe.toward);
+    fringe.add(fringeAngle, effects.fringe.angle);
+    fringe.add(effects.fringe.course, riseOfNone, fringeFall);
+    EffectValues flash(values, "flash");
+    flash.add(flashStrength, effects.flash.strength);
+    flash.add(flashColour, effects.flash.colour);
+    flash.add(flashBlend, effects.flash.blend);
+    flash.add(effects.flash.course, riseOfNone, flashFall);
+    EffectValues flicker(values, "flicker");
+    flicker.add(flickerEvery, effects.flicker.every);
+    flicker.add(flickerCount, effects.flicker.count);
+    flicker.add(flickerStreak, effects.flicker.streak);
+    flicker.add(flickerRadial, effects.flicker.radial);
+    flicker.add(flickerFringe, effects.flicker.fringe);
+    flicker.add(flickerFlash, effects.flicker.flash);
+    return values;
+}
+
+Values valuesOf(Layer& layer)
+{
+    Values values;
+    add(values, layerfield::in, layer.in);
+    add(values, layerfield::length, layer.length);
+    add(values, layerX, layer.x);
+    add(values, layerY, layer.y);
+    add(values, layerSize, layer.size);
+    add(values, layerOpacity, layer.opacity);
+    add(values, layerDepth, layer.depth);
+    addAxes(values, axisSwitches(), layer.axis);
+    add(values, layerHidden, layer.hidden);
+    return values;
+}
+
+} // namespace ember
