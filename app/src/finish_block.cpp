@@ -14,22 +14,6 @@
 
 namespace ember::app {
 
-namespace {
-
-QString edgeTitle(EdgeMode mode)
-{
-    switch (mode) {
-    case EdgeMode::mirror: return FinishBlock::tr("mirrored");
-    case EdgeMode::extend: return FinishBlock::tr("extended");
-    case EdgeMode::plain: return FinishBlock::tr("plain colour");
-    case EdgeMode::wrap: return FinishBlock::tr("wrapped");
-    case EdgeMode::transparent: return FinishBlock::tr("transparent");
-    }
-    return {};
-}
-
-} // namespace
-
 FinishBlock::FinishBlock(Session& session, QWidget* parent) : QWidget(parent), session_(session)
 {
     auto* column = new QVBoxLayout(this);
@@ -41,7 +25,7 @@ FinishBlock::FinishBlock(Session& session, QWidget* parent) : QWidget(parent), s
     edges_ = new QComboBox(this);
     edges_->setObjectName(QStringLiteral("finish-edges"));
     for (const auto mode : {EdgeMode::mirror, EdgeMode::extend, EdgeMode::plain, EdgeMode::wrap, EdgeMode::transparent})
-        edges_->addItem(edgeTitle(mode));
+        edges_->addItem(shownWord(edgeName(mode)));
     edges_->setToolTip(tr("What shows where the picture has moved away from its border"));
     connect(edges_, &QComboBox::activated, this, [this](int index) {
         Project next = session_.project();
@@ -67,9 +51,8 @@ FinishBlock::FinishBlock(Session& session, QWidget* parent) : QWidget(parent), s
     row->addWidget(dimLabel(tr("Cover"), this));
     cover_ = new QComboBox(this);
     cover_->setObjectName(QStringLiteral("finish-cover"));
-    cover_->addItem(tr("off"));
-    cover_->addItem(tr("exact"));
-    cover_->addItem(tr("breathing"));
+    for (const auto mode : {CoverMode::off, CoverMode::constant, CoverMode::breathing})
+        cover_->addItem(shownWord(coverName(mode)));
     connect(cover_, &QComboBox::activated, this, [this](int index) {
         Project next = session_.project();
         next.finish.cover = static_cast<CoverMode>(index);
@@ -116,7 +99,8 @@ void FinishBlock::refresh()
         says = tr("Zoomed to %1 %, set by frame %2.").arg(100 * cover.zoom, 0, 'f', 1).arg(cover.worstFrame);
     coverSays_->setText(says);
     coverSays_->setVisible(cover.needed > 1 && (finish.cover == CoverMode::off || cover.needed > largestCover));
-    cover_->setToolTip(tr("Exact: the whole film is enlarged by just as much as hides every border.") +
+    cover_->setToolTip(tr("Constant: the whole film is enlarged by just as much as hides every border; breathing: only "
+                          "around each strike.") +
                        QLatin1Char(' ') + says);
 }
 

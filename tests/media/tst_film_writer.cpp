@@ -182,13 +182,28 @@ private slots:
         QVERIFY(!FilmWriter::create(at("zero.mkv"), settingsFor(FilmFormat::mkv, 0, 10)));
         QCOMPARE(files(), QStringList{});
     }
+    void whatCodersCannotTakeIsTold()
+    {
+        for (const auto format : {FilmFormat::mp4, FilmFormat::webm}) {
+            const auto writer = FilmWriter::create(at("wide.any"), settingsFor(format, 20000, 16));
+            QVERIFY(!writer);
+            QVERIFY(sentence(writer.error()).find("16384") != std::string::npos);
+        }
+        // Large lossless films need more slices than small ones.
+        auto large = FilmWriter::create(at("large.mkv"), settingsFor(FilmFormat::mkv, 4096, 2304));
+        QVERIFY2(large, large ? "" : sentence(large.error()).c_str());
+    }
     void fullDisksAreTold_data()
     {
         QTest::addColumn<QString>("name");
         QTest::addColumn<int>("room");
         QTest::addRow("mkv") << QStringLiteral("a.mkv") << 60000;
         QTest::addRow("mp4") << QStringLiteral("a.mp4") << 3000;
+        QTest::addRow("webm") << QStringLiteral("a.webm") << 3000;
+        QTest::addRow("mov") << QStringLiteral("a.mov") << 30000;
+        QTest::addRow("gif") << QStringLiteral("a.gif") << 30000;
         QTest::addRow("png") << QStringLiteral("a_%04d.png") << 1000;
+        QTest::addRow("exr") << QStringLiteral("a_%04d.exr") << 1000;
     }
     void fullDisksAreTold()
     {
