@@ -38,6 +38,38 @@ Result<Project> set(const Project& project, std::initializer_list<const char*> t
 class SettingsTest : public QObject {
     Q_OBJECT
 private slots:
+    void layersAndLight()
+    {
+        const Project project = film();
+        const std::string recipe = "recipe." + project.recipes.front().name + ".light.";
+        const auto made = withSettings(project, {{"layer.1.picture", "title.png"},
+                                                 {"layer.1.depth", "0.5"},
+                                                 {"layer.1.axis.roll", "off"},
+                                                 {"layer.2.picture", "logo.png"},
+                                                 {"layer.2.name", "Logo"},
+                                                 {recipe + "flash.colour", "#ff8000"},
+                                                 {recipe + "flash.strength", "40%"},
+                                                 {"finish.cover", "breathing"},
+                                                 {"finish.shutter_phase", "-45"},
+                                                 {"finish.show_blur", "off"}});
+        QVERIFY2(made, made ? "" : sentence(made.error()).c_str());
+        QCOMPARE(made->layers.size(), std::size_t{2});
+        QCOMPARE(made->layers[0].depth, 0.5);
+        QVERIFY(!made->layers[0].axis[static_cast<std::size_t>(Axis::roll)]);
+        QCOMPARE(made->layers[1].name, std::string("Logo"));
+        QCOMPARE(made->recipes.front().effects.flash.colour, 0xff8000U);
+        QCOMPARE(made->recipes.front().effects.flash.strength, 0.4);
+        QCOMPARE(made->finish.cover, CoverMode::breathing);
+        QCOMPARE(made->finish.shutterPhase, -45.0);
+        QVERIFY(!made->finish.shown.blur);
+        QVERIFY(withSettings(made.value(), settingsOf(made.value())).value() == made.value());
+        for (const auto& [key, value] : std::initializer_list<Setting>{{"layer.3.picture", "late.png"},
+                                                                       {"layer.1.depth", "1"},
+                                                                       {"layer.1.picture", ""},
+                                                                       {recipe + "flash.colour", "red"},
+                                                                       {"finish.shutter", "400"}})
+            QVERIFY2(!withSettings(project, {{key, value}}), key.c_str());
+    }
     void everySettingListedCanBeSetToWhatItIs()
     {
         Project project = film();

@@ -203,6 +203,30 @@ private slots:
         const ImagePtr skewed = renderFrame(shared(source), look, 260, 180);
         QVERIFY(test::largestDifference(*skewed, source) > 20);
     }
+    void looksAreTurnedInEveryGrain()
+    {
+        // All instants at one pose and the middle at another: nothing evens an error out, whether blocks, four or two
+        // rows or single pixels share a neighbourhood.
+        Image waves(260, 180);
+        waves.setOpaque(true);
+        for (int y = 0; y < 180; ++y)
+            for (int x = 0; x < 260; ++x)
+                for (int k = 0; k < 4; ++k)
+                    waves.at(x, y)[k] =
+                        k == 3 ? 255
+                               : static_cast<std::uint8_t>(130 + 55 * std::sin(0.5 * x + k) + 55 * std::cos(0.45 * y));
+        for (const double roll : {0.3, -1.1, 1.9, -4.0}) {
+            Exposure exposure;
+            exposure.poses.assign(12, {.x = 2.3, .y = -1.4, .zoom = 1 + std::abs(roll) / 200, .roll = roll});
+            exposure.middle = {};
+            const FrameLook look = lookAt(exposure, EdgeMode::mirror, 260, 180);
+            const test::Distance apart =
+                test::distanceOf(*renderFrame(shared(waves), look, 260, 180), judged(waves, look, 260, 180));
+            QVERIFY2(
+                apart.mean < 0.45 && apart.largest <= 5,
+                qPrintable(QStringLiteral("%1: mean %2, largest %3").arg(roll).arg(apart.mean).arg(apart.largest)));
+        }
+    }
     void everyWidthAndSetAgrees_data()
     {
         QTest::addColumn<QString>("set");

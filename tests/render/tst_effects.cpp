@@ -92,7 +92,8 @@ private slots:
         LightNow light;
         light.streakX = x;
         light.streakY = y;
-        const Image judge = meanAt(source, static_cast<int>(20 + 1.5 * length), [&](double at) { return Matrix3::translation(at * x, at * y); });
+        const Image judge = meanAt(source, static_cast<int>(20 + 1.5 * length),
+                                   [&](double at) { return Matrix3::translation(at * x, at * y); });
         compare(*rendered(source, light), judge, 1.2, 0.9);
     }
     void longStreaksHaveNoBands()
@@ -248,6 +249,19 @@ private slots:
         QVERIFY(std::abs(middleOf(2, 15) - 24) < 0.1);
         QCOMPARE(middleOf(1, 9), -1000.0);
         QCOMPARE(middleOf(1, 30), -1000.0);
+        // Half as deep it is enlarged by half of the cover, about the frame's middle.
+        Cover cover;
+        cover.zoom = 1.4;
+        layer.depth = 0.5;
+        layer.x = 40;
+        project.layers = {layer};
+        const FrameLook covered = lookOf(project, Motion(project), cover, 15, {shared(title)});
+        QCOMPARE(covered.layers.front().cover, 1.2);
+        const ImagePtr out = renderFrame(shared(black), covered, width, height);
+        const double edge = 0.5 * (width - 1) + 1.2 * (6 + 40 + 10.5);
+        QVERIFY(out->at(static_cast<int>(edge - 2), height / 2)[0] > 200);
+        QVERIFY(out->at(static_cast<int>(edge + 3), height / 2)[0] < 60);
+        layer.x = 0;
         layer.axis[0] = false;
         QVERIFY(std::abs(middleOf(1, 15)) < 0.1);
         layer.hidden = true;
