@@ -178,6 +178,60 @@ void FinishPage::addLayer()
     session_.edit(std::move(next), tr("Layer %1 added").arg(QString::fromStdString(layer.name)));
 }
 
+void FinishPage::addLayerRow()
+{
+    const std::size_t index = rows_.size();
+    auto* widget = new QWidget(this);
+    widget->setObjectName(QStringLiteral("layer-%1").arg(index));
+    auto* column = new QVBoxLayout(widget);
+    column->setContentsMargins(0, 0, 0, 4);
+    column->setSpacing(2);
+    auto* head = new QHBoxLayout;
+    auto* name = new QLabel(widget);
+    head->addWidget(name);
+    head->addStretch(1);
+    auto* remove =
+        smallButton(tr("Remove"), QStringLiteral("layer-remove"), tr("Takes the layer away; its file stays"), widget);
+    connect(remove, &QPushButton::clicked, this, [this, index] {
+        Project next = session_.project();
+        if (index >= next.layers.size())
+            return;
+        next.layers.erase(next.layers.begin() + static_cast<std::ptrdiff_t>(index));
+        session_.edit(std::move(next), tr("Layer removed"));
+    });
+    head->addWidget(remove);
+    column->addLayout(head);
+    const ControlGrid::Binding binding = partBinding<Layer>(
+        session_, [index](const Project& p) { return index < p.layers.size() ? &p.layers[index] : nullptr; },
+        [index](Project& p, const Layer& layer) { p.layers[index] = layer; });
+    auto* values = new ControlGrid(session_, binding, 4, widget);
+    values->setObjectName(QStringLiteral("layer-values"));
+    addAll(*values, Layer{},
+           {{"depth", {}},
+            {"opacity", {}},
+            {"size", {}},
+            {"hidden", {}},
+            {"x", {}},
+            {"y", {}},
+            {"in", {}},
+            {"length", {}}});
+    auto* axes = new ControlGrid(session_, binding, 6, widget);
+    axes->setObjectName(QStringLiteral("layer-axes"));
+    for (const Axis axis : allAxes) {
+        const std::string key = "axis." + std::string(axisName(axis));
+        Layer sample;
+        for (const Value& value : valuesOf(sample))
+            if (value.key == key)
+                axes->add(key, *value.spec);
+    }
+    column->addWidget(values);
+    column->addWidget(axes);
+    layers_->addWidget(widget);
+    connect(&session_, &Session::projectChanged, axes, &ControlGrid::refresh);
+    axes->refresh();
+    rows_.push_back({widget, name, values});
+}
+
 void FinishPage::refreshLayers()
 {
     const auto& layers = session_.project().layers;
@@ -186,65 +240,8 @@ void FinishPage::refreshLayers()
         rows_.back().widget->hide();
         rows_.pop_back();
     }
-    while (rows_.size() < layers.size()) {
-        const std::size_t index = rows_.size();
-        auto* widget = new QWidget(this);
-        widget->setObjectName(QStringLiteral("layer-%1").arg(index));
-        auto* column = new QVBoxLayout(widget);
-        column->setContentsMargins(0, 0, 0, 4);
-        column->setSpacing(2);
-        auto* head = new QHBoxLayout;
-        auto* name = new QLabel(widget);
-        head->addWidget(name);
-        head->addStretch(1);
-        auto* remove = smallButton(tr("Remove"), QStringLiteral("layer-remove"),
-                                   tr("Takes the layer away; its file stays"), widget);
-        connect(remove, &QPushButton::clicked, this, [this, index] {
-            Project next = session_.project();
-            if (index >= next.layers.size())
-                return;
-            next.layers.erase(next.layers.begin() + static_cast<std::ptrdiff_t>(index));
-            session_.edit(std::move(next), tr("Layer removed"));
-        });
-        head->addWidget(remove);
-        column->addLayout(head);
-        auto* values = new ControlGrid(
-            session_,
-            partBinding<Layer>(
-                session_, [index](const Project& p) { return index < p.layers.size() ? &p.layers[index] : nullptr; },
-                [index](Project& p, const Layer& layer) { p.layers[index] = layer; }),
-            4, widget);
-        values->setObjectName(QStringLiteral("layer-values"));
-        addAll(*values, Layer{},
-               {{"depth", {}},
-                {"opacity", {}},
-                {"size", {}},
-                {"hidden", {}},
-                {"x", {}},
-                {"y", {}},
-                {"in", {}},
-                {"length", {}}});
-        auto* axes = new ControlGrid(
-            session_,
-            partBinding<Layer>(
-                session_, [index](const Project& p) { return index < p.layers.size() ? &p.layers[index] : nullptr; },
-                [index](Project& p, const Layer& layer) { p.layers[index] = layer; }),
-            6, widget);
-        axes->setObjectName(QStringLiteral("layer-axes"));
-        for (const Axis axis : allAxes) {
-            const std::string key = "axis." + std::string(axisName(axis));
-            Layer sample;
-            for (const Value& value : valuesOf(sample))
-                if (value.key == key)
-                    axes->add(key, *value.spec);
-        }
-        column->addWidget(values);
-        column->addWidget(axes);
-        layers_->addWidget(widget);
-        connect(&session_, &Session::projectChanged, axes, &ControlGrid::refresh);
-        axes->refresh();
-        rows_.push_back({widget, name, values});
-    }
+    while (rows_.size() < layers.size())
+        addLayerRow();
     for (std::size_t i = 0; i < layers.size(); ++i) {
         const bool there = i < session_.layerPictures().size() && session_.layerPictures()[i] != nullptr;
         const QString title = QString::fromStdString(layers[i].name.empty() ? layers[i].picture : layers[i].name);

@@ -32,6 +32,7 @@ private:
     void buildShown(QVBoxLayout& column);
     void buildLayers(QVBoxLayout& column);
     void addLayer();
+    void addLayerRow();
     void refreshLayers();
     void refresh();
 
