@@ -14,49 +14,73 @@ namespace {
 
 /// A block may be off by this much, in pixels, where it takes one displacement for all its pixels.
 constexpr double evenLimit = 1.0 / 32;
-/// Weights may leave 0 to 1 by this much where four pixels share a neighbourhood.
-constexpr double leanLimit = 1.0 / 16;
+/// The displacement may change by this much from pixel to pixel where 4 by 4 of them share a neighbourhood: weights
+/// then leave 0 to 1 by up to three times as much.
+constexpr double shearLimit = 0.09;
 /// Pixels of the middle picture that one tile may need.
 constexpr double mostTilePixels = 1 << 20;
 
 /// Large enough that what a tile needs around it weighs little, small enough for the second cache.
 constexpr TileSize gatherTile{192, 192};
 constexpr TileSize exactTile{256, 64};
+/// Where a tile cannot be made of neighbours that pixels share, only those pieces of it are made exactly.
+constexpr int exactPiece = 64;
 
-void putTile(const Rect& tile, const Patch& pixels, Canvas& out)
-{
-    for (int y = 0; y < tile.height; ++y)
-        out.put(static_cast<int>(tile.x), static_cast<int>(tile.y) + y, tile.width, pixels.at(0, y));
-}
+/// Where a tile is made: its place in the canvas, or a buffer of this thread that is put there by done().
+class TileMaking {
+public:
+    TileMaking(const Rect& tile, Canvas& out, std::size_t level)
+        : tile_(tile), out_(out), pixels_(out.inPlace(tile)), straight_(pixels_.pixels != nullptr)
+    {
+        if (straight_)
+            return;
+        const auto stride = 4 * static_cast<std::ptrdiff_t>(tile.width);
+        pixels_ = {scratch(level).room(static_cast<std::size_t>(stride) * static_cast<std::size_t>(tile.height)),
+                   stride};
+    }
+    const Patch& pixels() const { return pixels_; }
+    void done()
+    {
+        for (int y = 0; !straight_ && y < tile_.height; ++y)
+            out_.put(static_cast<int>(tile_.x), static_cast<int>(tile_.y) + y, tile_.width, pixels_.at(0, y));
+    }
+
+private:
+    Rect tile_;
+    Canvas& out_;
+    Patch pixels_;
+    bool straight_;
+};
 
 /// Each look resampled for itself.
 void gatherExactly(const Plane& plane, const std::vector<Look>& looks, int height, const Rect& tile, Canvas& out)
 {
-    const std::ptrdiff_t stride = 4 * static_cast<std::ptrdiff_t>(tile.width);
-    const auto size = static_cast<std::size_t>(stride) * static_cast<std::size_t>(tile.height);
-    const Patch one{scratch(1).room(size), stride};
-    const auto seen = [&](const Look& look) {
+    const auto seen = [&](const Look& look, const Patch& to) {
         if (look.maps.size() == 1) {
-            ResampledPlane(plane, look.maps.front()).fill(tile, one);
+            ResampledPlane(plane, look.maps.front()).fill(tile, to);
             return;
         }
         for (int y = 0; y < tile.height; ++y)
             ResampledPlane(plane, look.at(static_cast<double>(tile.y + y), height))
-                .fill({tile.x, tile.y + y, tile.width, 1}, {one.at(0, y), stride});
+                .fill({tile.x, tile.y + y, tile.width, 1}, {to.at(0, y), to.stride});
     };
+    TileMaking making(tile, out, 2);
     if (looks.size() == 1 && looks.front().weight == Light{1, 1, 1, 1}) {
-        seen(looks.front());
-        putTile(tile, one, out);
+        seen(looks.front(), making.pixels());
+        making.done();
         return;
     }
-    const Patch sum{scratch(2).room(size), stride};
-    std::fill(sum.pixels, sum.pixels + size, 0.0F);
+    const std::ptrdiff_t stride = 4 * static_cast<std::ptrdiff_t>(tile.width);
+    const Patch one{scratch(1).room(static_cast<std::size_t>(stride) * static_cast<std::size_t>(tile.height)), stride};
+    for (int y = 0; y < tile.height; ++y)
+        std::fill_n(making.pixels().at(0, y), stride, 0.0F);
     for (const Look& look : looks) {
-        seen(look);
+        seen(look, one);
         for (int y = 0; y < tile.height; ++y)
-            runAddWeighted(one.at(0, y), look.weight.data(), static_cast<std::size_t>(tile.width), sum.at(0, y));
+            runAddWeighted(one.at(0, y), look.weight.data(), static_cast<std::size_t>(tile.width),
+                           making.pixels().at(0, y));
     }
-    putTile(tile, sum, out);
+    making.done();
 }
 
 Matrix3 normalised(Matrix3 map, double depth)
@@ -75,16 +99,16 @@ Point place(const Look& look, double x, double y, int height)
 struct Unevenness {
     double xAlongX = 0, xAlongY = 0, yAlongX = 0, yAlongY = 0;
 
+    double most() const { return std::max({xAlongX, xAlongY, yAlongX, yAlongY}); }
     Grain grain() const
     {
-        const double along = 0.5 * (blockWidth - 1);
-        const auto within = [&](double rows) { return 0.5 * (rows - 1) * std::max(xAlongY, yAlongY); };
-        const double lean = along * std::max(xAlongX, yAlongX);
-        if (lean + within(blockHeight) <= evenLimit)
+        const double along = 0.5 * (blockWidth - 1) * std::max(xAlongX, yAlongX);
+        const auto down = [&](double rows) { return 0.5 * (rows - 1) * std::max(xAlongY, yAlongY); };
+        if (along + down(blockHeight) <= evenLimit)
             return Grain::block;
-        if (lean > leanLimit)
+        if (most() > shearLimit)
             return Grain::pixel;
-        return within(4) <= evenLimit ? Grain::fourRows : within(2) <= evenLimit ? Grain::twoRows : Grain::pixel;
+        return down(4) <= evenLimit ? Grain::leaning : Grain::sheared;
     }
 };
 
@@ -104,6 +128,14 @@ Unevenness unevennessOf(const Look& look, const Rect& tile, int height)
             most.yAlongY = std::max(most.yAlongY, std::abs(below.y - here.y - 1));
         }
     return most;
+}
+
+/// Whether all looks show the plane nearly upright and in its own size, all over the output.
+bool isNearlyStill(const std::vector<Look>& looks, int width, int height)
+{
+    return std::all_of(looks.begin(), looks.end(), [&](const Look& look) {
+        return unevennessOf(look, {0, 0, width, height}, height).most() <= shearLimit;
+    });
 }
 
 /// The looks of a tile as the vector code wants them.
@@ -132,6 +164,8 @@ public:
         maps_.weight = weights_.data();
         maps_.leanX = leansX_.data();
         maps_.leanY = leansY_.data();
+        maps_.stepX = stepsX_.data();
+        maps_.stepY = stepsY_.data();
         for (std::size_t i = 0; i < count_; ++i)
             if (order_[i] != none)
                 std::memcpy(&weights_[4 * i], looks[order_[i]].weight.data(), sizeof(Light));
@@ -207,6 +241,8 @@ private:
                 const double w = map.depth(middle);
                 const double leanX = (map.m[0] - at.x * map.m[6]) / w - 1;
                 const double leanY = (map.m[3] - at.y * map.m[6]) / w;
+                stepsX_[i] = static_cast<float>((map.m[1] - at.x * map.m[7]) / w);
+                stepsY_[i] = static_cast<float>((map.m[4] - at.y * map.m[7]) / w - 1);
                 for (std::size_t lane = 0; lane < 16; ++lane) {
                     const double fromMiddle = static_cast<double>(lane / 4) - 1.5;
                     leansX_[16 * i + lane] = static_cast<float>(leanX * fromMiddle);
@@ -230,6 +266,8 @@ private:
     alignas(64) std::array<float, 4 * mostLooks> weights_{};
     alignas(64) std::array<float, 16 * mostLooks> leansX_{};
     alignas(64) std::array<float, 16 * mostLooks> leansY_{};
+    std::array<float, mostLooks> stepsX_{};
+    std::array<float, mostLooks> stepsY_{};
 };
 
 struct Sharpness {
@@ -263,7 +301,7 @@ Sharpness sharpnessFor(const std::vector<Look>& looks, int width, int height)
 /// The plane in `rect`, sharpened. In bands, so that what is only passed through stays in the cache.
 Patch sharpened(const Plane& plane, const Rect& rect, const Sharpness& sharpness)
 {
-    constexpr int band = 64;
+    constexpr int band = 24;
     const int width = rect.width + 2;
     const std::ptrdiff_t tight = 4 * static_cast<std::ptrdiff_t>(rect.width);
     const Patch out{scratch(2).room(static_cast<std::size_t>(tight) * static_cast<std::size_t>(rect.height)), tight};
@@ -350,7 +388,9 @@ void gather(const Plane& plane, const std::vector<Look>& looks, const std::optio
         forTiles(exactTile, width, height, [&](const Rect& tile) { gatherExactly(plane, looks, height, tile, out); });
         return;
     }
-    const Matrix3 back = middle ? middle->inverse() : Matrix3();
+    // Seen through a middle one where the plane itself is turned or sized too much for pixels to share neighbourhoods.
+    const bool through = middle.has_value() && !isNearlyStill(looks, width, height);
+    const Matrix3 back = through ? middle->inverse() : Matrix3();
     std::vector<Look> relative = looks;
     for (Look& look : relative)
         for (Matrix3& map : look.maps) {
@@ -358,19 +398,23 @@ void gather(const Plane& plane, const std::vector<Look>& looks, const std::optio
             map = normalised(map, map.depth({0.5 * width, 0.5 * height}));
         }
     const ResampledPlane resampled(plane, middle.value_or(Matrix3()));
-    const Plane& seen = middle ? static_cast<const Plane&>(resampled) : plane;
+    const Plane& seen = through ? static_cast<const Plane&>(resampled) : plane;
     const Sharpness sharpness = sharpnessFor(relative, width, height);
-    forTiles(gatherTile, width, height, [&](const Rect& tile) {
+    const auto exactly = [&](const Rect& tile) { gatherExactly(plane, looks, height, tile, out); };
+    const auto make = [&](const Rect& tile) {
         const Rect blocks = inBlocks(tile);
         Rect needed;
-        if (!neededBy(relative, blocks, height, needed)) {
-            gatherExactly(plane, looks, height, tile, out);
-            return;
+        if (!neededBy(relative, blocks, height, needed) || seen.breaksOffIn(needed)) {
+            // Only where it must be.
+            if (tile.width > exactPiece || tile.height > exactPiece)
+                return false;
+            exactly(tile);
+            return true;
         }
         TileLooks tileLooks(relative, blocks, needed, height);
         if (!tileLooks.fit()) {
-            gatherExactly(plane, looks, height, tile, out);
-            return;
+            exactly(tile);
+            return true;
         }
         const Patch patch = sharpened(seen, needed, sharpness);
         const std::ptrdiff_t stride = 4 * static_cast<std::ptrdiff_t>(blocks.width);
@@ -385,6 +429,15 @@ void gather(const Plane& plane, const std::vector<Look>& looks, const std::optio
             for (int row = 0; row < std::min(blockHeight, tile.height - y); ++row)
                 out.put(static_cast<int>(tile.x), static_cast<int>(tile.y) + y + row, tile.width, sum.at(0, row));
         }
+        return true;
+    };
+    forTiles(gatherTile, width, height, [&](const Rect& tile) {
+        if (make(tile))
+            return;
+        for (int y = 0; y < tile.height; y += exactPiece)
+            for (int x = 0; x < tile.width; x += exactPiece)
+                make({tile.x + x, tile.y + y, std::min(exactPiece, tile.width - x),
+                      std::min(exactPiece, tile.height - y)});
     });
 }
 

@@ -35,11 +35,13 @@ inline constexpr int mostGathered = 256;
 
 /// out = sum of weight * plane(map(pixel)), for `width` x `height` pixels.
 ///
-/// Up to `exactUpTo` looks are each resampled with a Catmull-Rom kernel at exact places. More of them are seen through
-/// a middle one: the plane is resampled once with `middle` (or taken as it is), sharpened, and added up with two by two
-/// neighbours, tile by tile. Catmull-Rom at phase f is two-neighbour interpolation of p - f(1-f)/2 d2p, where d2 is the
-/// second difference (expand both to see it), so that one sharpening by the mean of f(1-f)/2 makes up for the simpler
-/// kernel. The result depends neither on the number of threads nor, beyond rounding, on the vectors' width.
+/// Up to `exactUpTo` looks are each resampled with a Catmull-Rom kernel at exact places. More of them are added up with
+/// two by two neighbours of the sharpened plane, tile by tile. Catmull-Rom at phase f is two-neighbour interpolation of
+/// p - f(1-f)/2 d2p, where d2 is the second difference (expand both to see it), so that one sharpening by the mean of
+/// f(1-f)/2 makes up for the simpler kernel. Where the looks turn or size the plane so much that pixels side by side
+/// cannot share neighbours, it is first resampled with `middle`, if given. Pieces that show where a picture breaks off,
+/// or are too far apart, are made exactly. The result depends neither on the number of threads nor, beyond rounding, on
+/// the vectors' width.
 void gather(const Plane& plane, const std::vector<Look>& looks, const std::optional<Matrix3>& middle, int width,
             int height, Canvas& out, std::size_t exactUpTo = 8);
 

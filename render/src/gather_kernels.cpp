@@ -108,10 +108,13 @@ HWY_INLINE void gatherEven(const TileMaps& maps, const TileMaps::Group& group, c
     }
 }
 
-/// One neighbourhood for four pixels in each of `rows` rows, with weights that change along the row.
-template <int rows>
-HWY_INLINE void gatherLeaning(const TileMaps& maps, const TileMaps::Group& group, const GatherBlock& block)
+/// One neighbourhood for four pixels in each of four rows, with weights that change along the row and, where `down`,
+/// from row to row. Each row of the patch is met once, where the middle between the pixels above and below it looks: as
+/// the two weights down sum to nothing over their distance from it, so does the difference.
+template <bool down>
+HWY_INLINE void gatherSheared(const TileMaps& maps, const TileMaps::Group& group, const GatherBlock& block)
 {
+    constexpr int rows = 4;
     const Wide d;
     Seen seen;
     for (int y = 0; y < blockHeight; y += rows) {
@@ -120,40 +123,58 @@ HWY_INLINE void gatherLeaning(const TileMaps& maps, const TileMaps::Group& group
         for (std::size_t k = 0; k < 4 * blockWidth; k += hn::Lanes(d)) {
             auto s0 = hn::LoadU(d, to + k);
             auto s1 = hn::LoadU(d, to + k + block.outStride);
-            auto s2 = s0;
-            auto s3 = s0;
-            if constexpr (rows == 4) {
-                s2 = hn::LoadU(d, to + k + 2 * block.outStride);
-                s3 = hn::LoadU(d, to + k + 3 * block.outStride);
-            }
+            auto s2 = hn::LoadU(d, to + k + 2 * block.outStride);
+            auto s3 = hn::LoadU(d, to + k + 3 * block.outStride);
             for (std::size_t i = group.begin; i < group.end; ++i) {
                 const float* at = block.patch + seen.offset[i] + k;
-                const auto fx = hn::Add(hn::Set(d, seen.fx[i]), hn::Load(d, maps.leanX + 16 * i + k));
-                const auto gx = hn::Sub(hn::Set(d, seen.gx[i]), hn::Load(d, maps.leanX + 16 * i + k));
-                const auto fy = hn::Add(hn::Set(d, seen.fy[i]), hn::Load(d, maps.leanY + 16 * i + k));
                 const auto weight = hn::LoadDup128(d, maps.weight + 4 * i);
-                const auto below = hn::Mul(weight, fy);
-                const auto above = hn::Sub(weight, below);
-                const auto row = [&](int r) HWY_ATTR {
-                    const float* left = at + r * block.stride;
-                    return hn::MulAdd(fx, hn::LoadU(d, left + 4), hn::Mul(gx, hn::LoadU(d, left)));
-                };
-                const auto r1 = row(1);
-                const auto r2 = row(2);
-                s0 = hn::MulAdd(above, row(0), hn::MulAdd(below, r1, s0));
-                s1 = hn::MulAdd(above, r1, hn::MulAdd(below, r2, s1));
-                if constexpr (rows == 4) {
-                    const auto r3 = row(3);
-                    s2 = hn::MulAdd(above, r2, hn::MulAdd(below, r3, s2));
-                    s3 = hn::MulAdd(above, r3, hn::MulAdd(below, row(4), s3));
+                auto fx = hn::Add(hn::Set(d, seen.fx[i]), hn::Load(d, maps.leanX + 16 * i + k));
+                auto fy = hn::Add(hn::Set(d, seen.fy[i]), hn::Load(d, maps.leanY + 16 * i + k));
+                auto stepX = hn::Zero(d), stepY = stepX;
+                if constexpr (down) {
+                    // The first row of the patch lies fy above the first pixel, which lies 1.5 above the middle.
+                    const auto above = hn::Set(d, -0.5F * (rows - 1));
+                    stepX = hn::Set(d, maps.stepX[i]);
+                    stepY = hn::Set(d, maps.stepY[i]);
+                    fx = hn::MulAdd(hn::Sub(above, hn::Set(d, seen.fy[i])), stepX, fx);
+                    fy = hn::MulAdd(above, stepY, fy);
                 }
+                auto gx = hn::Sub(hn::Set(d, 1.0F), fx);
+                auto below = hn::Mul(weight, fy);
+                auto above = hn::Sub(weight, below);
+                const auto step = hn::Mul(weight, stepY);
+                // Each of the two neighbours is used once, so that it need not be loaded by itself.
+                const auto next = [&]() HWY_ATTR {
+                    const auto row = hn::MulAdd(fx, hn::LoadU(d, at + 4), hn::Mul(gx, hn::LoadU(d, at)));
+                    at += block.stride;
+                    if constexpr (down) {
+                        fx = hn::Add(fx, stepX);
+                        gx = hn::Sub(gx, stepX);
+                    }
+                    return row;
+                };
+                const auto between = [&](auto upper, auto lower, auto sum) HWY_ATTR {
+                    const auto out = hn::MulAdd(above, upper, hn::MulAdd(below, lower, sum));
+                    if constexpr (down) {
+                        below = hn::Add(below, step);
+                        above = hn::Sub(above, step);
+                    }
+                    return out;
+                };
+                auto upper = next();
+                auto lower = next();
+                s0 = between(upper, lower, s0);
+                upper = next();
+                s1 = between(lower, upper, s1);
+                lower = next();
+                s2 = between(upper, lower, s2);
+                upper = next();
+                s3 = between(lower, upper, s3);
             }
             hn::StoreU(s0, d, to + k);
             hn::StoreU(s1, d, to + k + block.outStride);
-            if constexpr (rows == 4) {
-                hn::StoreU(s2, d, to + k + 2 * block.outStride);
-                hn::StoreU(s3, d, to + k + 3 * block.outStride);
-            }
+            hn::StoreU(s2, d, to + k + 2 * block.outStride);
+            hn::StoreU(s3, d, to + k + 3 * block.outStride);
         }
     }
 }
@@ -192,9 +213,9 @@ void gatherBlocks(const TileMaps& maps, const GatherBlock& first, int blocks)
         const auto& groups = maps.groups;
         gatherEven(maps, groups[0], block);
         if (groups[1].begin < groups[1].end)
-            gatherLeaning<4>(maps, groups[1], block);
+            gatherSheared<false>(maps, groups[1], block);
         if (groups[2].begin < groups[2].end)
-            gatherLeaning<2>(maps, groups[2], block);
+            gatherSheared<true>(maps, groups[2], block);
         if (groups[3].begin < groups[3].end)
             gatherSingly(maps, groups[3], block);
         block.x += blockWidth;

@@ -71,10 +71,10 @@ void runFlash(float* pixels, float kept, const float* added, std::size_t count);
 /// The pictures that are added up in one tile; see gather.cpp. Pixel (x, y) of the tile looks at
 /// ((m0 x + m1 y + m2)/w, (m3 x + m4 y + m5)/w), w = m6 x + m7 y + m8, in pixels of the patch.
 enum class Grain : std::uint8_t {
-    block,    ///< a block of 4 by 8 pixels has one displacement
-    fourRows, ///< four pixels in each of four rows share a neighbourhood; along the row the displacement changes evenly
-    twoRows,  ///< in each of two rows
-    pixel,    ///< each pixel has its own
+    block,   ///< a block of 4 by 8 pixels has one displacement
+    leaning, ///< 4 by 4 pixels share a neighbourhood; along the rows the displacement changes evenly
+    sheared, ///< so it does, and down as well
+    pixel,   ///< each pixel has its own
 };
 inline constexpr std::size_t mostLooks = 320; ///< in one tile, with what fills up the groups
 inline constexpr int blockWidth = 4;
@@ -88,6 +88,9 @@ struct TileMaps {
     /// their middle.
     const float* leanX;
     const float* leanY;
+    /// How much the displacement changes from row to row.
+    const float* stepX;
+    const float* stepY;
     struct Group {
         std::size_t begin;
         std::size_t end;

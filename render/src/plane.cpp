@@ -84,6 +84,14 @@ void fillThroughEdges(const Rect& rect, const Patch& to, int width, int height, 
     }
 }
 
+/// Whether a map moves by whole pixels only.
+bool isWhole(const Matrix3& map)
+{
+    const auto& m = map.m;
+    return m[0] == 1 && m[1] == 0 && m[3] == 0 && m[4] == 1 && m[2] == std::round(m[2]) && m[5] == std::round(m[5]) &&
+           std::abs(m[2]) < farAway && std::abs(m[5]) < farAway;
+}
+
 } // namespace
 
 Floats& scratch(std::size_t level)
@@ -146,6 +154,12 @@ void ImagePlane::fill(const Rect& rect, const Patch& to) const
                      [&](int x, int y, int count, float* out) { readPixels(image_, domain_, x, y, count, out); });
 }
 
+bool ImagePlane::breaksOffIn(const Rect& rect) const
+{
+    return edges_ != EdgeMode::mirror && edges_ != EdgeMode::extend &&
+           (rect.x < 0 || rect.y < 0 || rect.x + rect.width > image_.width() || rect.y + rect.height > image_.height());
+}
+
 void LightPlane::fill(const Rect& rect, const Patch& to) const
 {
     fillThroughEdges(rect, to, picture_.width(), picture_.height(), EdgeMode::extend, 0, beyond(),
@@ -170,6 +184,10 @@ void ResampledPlane::fill(const Rect& rect, const Patch& to) const
     if (affine)
         for (std::size_t i = 0; i < 9; ++i)
             map.m[i] = map_.m[i] / map_.m[8];
+    if (affine && isWhole(map)) { // nothing to resample
+        inner_.fill({rect.x + std::lround(map.m[2]), rect.y + std::lround(map.m[5]), rect.width, rect.height}, to);
+        return;
+    }
     Rect needed;
     if (!boundsOf(map, rect, borrowedAcross, borrowedDown, mostSourcePixels, needed)) {
         fillCarefully(rect, to);
@@ -193,6 +211,12 @@ void ResampledPlane::fill(const Rect& rect, const Patch& to) const
             runCubicRow({patch.pixels, patch.stride, m[0] * x + m[1] * y + m[2], m[0], m[3] * x + m[4] * y + m[5], m[3],
                          m[6] * x + m[7] * y + m[8], m[6], affine, &cubicTable(), to.at(x, y),
                          std::min(strip, rect.width - x)});
+}
+
+bool ResampledPlane::breaksOffIn(const Rect& rect) const
+{
+    Rect needed;
+    return !boundsOf(map_, rect, borrowedAcross, borrowedDown, mostSourcePixels, needed) || inner_.breaksOffIn(needed);
 }
 
 /// Rows of the source are resampled across at the columns of the output (where the picture's row y crosses column u),

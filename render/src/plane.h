@@ -20,6 +20,8 @@ public:
     virtual Patch inPlace(const Rect&) const { return {}; }
     /// What is seen behind the horizon of a tilted picture.
     virtual Light beyond() const = 0;
+    /// Whether `rect` shows where a picture breaks off: a line harder than any inside it.
+    virtual bool breaksOffIn(const Rect&) const { return false; }
 };
 
 /// How many pixels a shot's edge is repeated before a plain colour or nothing begins: as far as the kernels look, so
@@ -32,6 +34,7 @@ public:
     ImagePlane(const Image& image, Domain domain, EdgeMode edges, const Colour& plain, int smear);
     void fill(const Rect& rect, const Patch& to) const override;
     Light beyond() const override { return beyond_; }
+    bool breaksOffIn(const Rect& rect) const override;
 
 private:
     const Image& image_;
@@ -60,6 +63,7 @@ public:
     ResampledPlane(const Plane& inner, const Matrix3& map) : inner_(inner), map_(map) {}
     void fill(const Rect& rect, const Patch& to) const override;
     Light beyond() const override { return inner_.beyond(); }
+    bool breaksOffIn(const Rect& rect) const override;
 
 private:
     void fillInTwoSteps(const Rect& rect, const Patch& to, const Patch& from, const Matrix3& map, int rows) const;
