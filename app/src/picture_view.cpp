@@ -41,7 +41,7 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
     connect(&session_, &Session::opened, this, [this] {
         picture_ = {};
         pictureFrame_ = -1;
-        automaticShare_ = 1.0;
+        held_.reset();
         stale_ = ordered_;
         refresh();
     });
@@ -62,7 +62,7 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
 void PictureView::setScale(PictureScale scale)
 {
     scale_ = scale;
-    automaticShare_ = 1.0;
+    held_.reset();
     refresh();
 }
 
@@ -130,7 +130,7 @@ QSize PictureView::renderSize() const
     case PictureScale::quarter: share = 0.25; break;
     case PictureScale::automatic: {
         const QRectF fit = fitPicture(size(), project.width, project.height);
-        share = std::min(1.0, automaticShare_ * fit.width() * devicePixelRatioF() / project.width);
+        share = std::min(1.0, held_.share() * fit.width() * devicePixelRatioF() / project.width);
         break;
     }
     }
@@ -173,14 +173,8 @@ void PictureView::show(qint64 frame, const QImage& picture, double milliseconds)
     if (frame != pictureFrame_ || player_.playing())
         player_.frameShown();
     pictureFrame_ = frame;
-    // A view that takes most of a frame's time to shake is rendered smaller, and larger again when there is time.
-    const double budget = 1000.0 / session_.project().rate.perSecond();
-    if (scale_ == PictureScale::automatic && player_.playing()) {
-        if (milliseconds > 0.8 * budget)
-            automaticShare_ = std::max(0.25, automaticShare_ * 0.8);
-        else if (milliseconds < 0.25 * budget)
-            automaticShare_ = std::min(1.0, automaticShare_ * 1.1);
-    }
+    if (scale_ == PictureScale::automatic && player_.playing())
+        held_.spent(milliseconds, 1000.0 / session_.project().rate.perSecond());
     if (againAfter_) {
         againAfter_ = false;
         refresh();

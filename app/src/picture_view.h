@@ -9,6 +9,7 @@
 #include <QTimer>
 #include <QWidget>
 
+#include "held_scale.h"
 #include "picture_renderer.h"
 #include "session.h"
 
@@ -83,7 +84,7 @@ private:
     QImage picture_;
     std::int64_t pictureFrame_ = -1;
     PictureScale scale_ = PictureScale::automatic;
-    double automaticShare_ = 1.0; ///< lowered while the machine is too slow, see show()
+    HeldScale held_; ///< of the automatic scale
     bool thread_ = true;
     bool border_ = true;
     bool plain_ = false;

@@ -9,6 +9,7 @@
 
 #include "clips.h"
 #include "frame_store.h"
+#include "held_scale.h"
 #include "picture_renderer.h"
 #include "pictures.h"
 #include "runner.h"
@@ -274,6 +275,50 @@ private slots:
     }
 };
 
+/// Frames of 40 milliseconds, rendered at a cost that is given for the full size.
+class HeldScaleTest : public QObject {
+    Q_OBJECT
+    static double after(HeldScale& held, double fullCost, int frames)
+    {
+        for (int i = 0; i < frames; ++i)
+            held.spent(fullCost * held.share() * held.share(), 40);
+        return held.share();
+    }
+
+private slots:
+    void staysFullWhileThereIsTime()
+    {
+        HeldScale held;
+        QCOMPARE(after(held, 30, 100), 1.0);
+    }
+    void fallsAsFarAsItMustAndStaysThere()
+    {
+        HeldScale held;
+        QCOMPARE(after(held, 70, 1), 0.5); // 0.75 would take 39 of the 40
+        QCOMPARE(after(held, 70, 500), 0.5);
+        QCOMPARE(after(held, 100000, 4), 0.25); // and no further
+    }
+    void oneSlowFrameIsForgiven()
+    {
+        HeldScale held;
+        after(held, 10, 20);
+        held.spent(50, 40);
+        QCOMPARE(held.share(), 1.0);
+    }
+    void risesAfterASecond()
+    {
+        HeldScale held;
+        after(held, 70, 1);
+        QCOMPARE(after(held, 20, 20), 0.5);
+        QCOMPARE(after(held, 20, 20), 0.75);
+        QCOMPARE(after(held, 20, 30), 1.0);
+        after(held, 70, 1);
+        held.reset();
+        QCOMPARE(held.share(), 1.0);
+    }
+};
+
 EMBER_TEST(StoresTest)
+EMBER_TEST(HeldScaleTest)
 EMBER_TEST(ValueFieldTest)
 #include "tst_stores.moc"
