@@ -95,12 +95,11 @@ void DrawnCanvas::setKeys(std::vector<DrawnKey> keys, const QString& result, qui
     const Recipe* recipe = session_.felt();
     if (recipe == nullptr)
         return;
-    keys = tidied(std::move(keys));
     // Drawn keys are the recipe's; a strike that wants others gets a recipe of its own.
     session_.edit(withStrandChanged(session_.project(), recipe->id, strand_,
                                     [&](Strand& strand) {
                                         if (auto* drawn = std::get_if<Drawn>(&strand.source))
-                                            drawn->keys[static_cast<std::size_t>(axis_)] = keys;
+                                            drawn->keys[static_cast<std::size_t>(axis_)] = tidied(keys, drawn->asDrawn);
                                     }),
                   result, gesture);
     refresh();

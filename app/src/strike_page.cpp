@@ -175,6 +175,10 @@ QLayout* StrikeBlock::buildStrength()
     };
     connect(strengthBar_, &StrengthBar::wished, this, setStrength);
     connect(strength_, &ValueField::wished, this, setStrength);
+    strength_->changeEach = [this](const TypedChange& change) {
+        changeStrikes([change](Strike& s) { s.strength = clampTo(strikefield::strength, change.of(s.strength)); },
+                      tr("Strengths changed together"));
+    };
     return row;
 }
 

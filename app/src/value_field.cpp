@@ -7,7 +7,6 @@
 #include <QFontMetrics>
 #include <QKeyEvent>
 #include <QLineEdit>
-#include <QLocale>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QWheelEvent>
@@ -36,13 +35,13 @@ void ValueField::setSpec(const FieldSpec& spec)
     const auto number = [this](double v) { return QString::number(v * shownFactor(), 'g', 6); };
     const QString unit = isTime() && inSeconds_ ? tr("s") : toQString(spec.unit);
     setAccessibleName(toQString(spec.label));
-    setToolTip(
-        !barred_.isEmpty()
-            ? barred_
-            : tr("%1.\n%2 to %3 %4, usually %5. Drag, turn the wheel or click and type; with Shift finely; Ctrl+click "
-                 "returns to %6.")
-                  .arg(toQString(spec.help), number(spec.min), number(spec.max), unit, number(spec.fallback),
-                       own_ ? tr("the recipe's value") : number(spec.fallback)));
+    setToolTip(!barred_.isEmpty()
+                   ? barred_
+                   : tr("%1.\n%2 to %3 %4, usually %5. Drag, turn the wheel or click and type (also 48/2, +10%, *2); "
+                        "with Shift "
+                        "finely; Ctrl+click returns to %6.")
+                         .arg(toQString(spec.help), number(spec.min), number(spec.max), unit, number(spec.fallback),
+                              own_ ? tr("the recipe's value") : number(spec.fallback)));
     updateGeometry();
     update();
 }
@@ -258,7 +257,7 @@ void ValueField::endTyping(bool take)
         return;
     QLineEdit* editor = editor_;
     editor_ = nullptr;
-    QString text = editor->text().trimmed();
+    const QString text = editor->text();
     editor->deleteLater();
     const bool hadFocus = editor->hasFocus();
     editor->hide();
@@ -266,32 +265,28 @@ void ValueField::endTyping(bool take)
         setFocus();
     if (!take)
         return;
-    if (const auto value = typedValue(text); value && (mixed_ || std::abs(*value - value_) > 1e-9))
-        wish(*value, 0);
+    if (const auto change = typedChange(text)) {
+        if (change->relative() && mixed_ && changeEach)
+            changeEach(*change);
+        else if (const double value = change->of(value_); mixed_ || std::abs(value - value_) > 1e-9)
+            wish(value, 0);
+    }
     emit typed();
 }
 
-std::optional<double> ValueField::typedValue(QString text) const
+std::optional<TypedChange> ValueField::typedChange(const QString& text) const
 {
-    text.replace(QLatin1Char(','), QLatin1Char('.'));
-    QString unit;
-    while (!text.isEmpty() && !text.back().isDigit() && text.back() != QLatin1Char('.')) {
-        unit.prepend(text.back());
-        text.chop(1);
-    }
-    unit = unit.trimmed().toLower();
-    double factor = shownFactor();
-    if (isTime() && framesPerSecond_ > 0) {
-        if (unit == QStringLiteral("s") || unit == tr("s"))
-            factor = 1 / framesPerSecond_;
-        else if (unit == QStringLiteral("ms"))
-            factor = 1000 / framesPerSecond_;
-        else if (unit.startsWith(QLatin1Char('f')))
-            factor = 1;
-    }
-    bool ok = false;
-    const double number = QLocale::c().toDouble(text, &ok);
-    return ok && std::isfinite(number) ? std::optional(number / factor) : std::nullopt;
+    std::vector<TypedUnit> units;
+    if (isTime() && framesPerSecond_ > 0)
+        units = {
+            {"frames", 1}, {"s", framesPerSecond_}, {"seconds", framesPerSecond_}, {"ms", framesPerSecond_ / 1000}};
+    else
+        units = {{spec_.unit, 1 / shownFactor()}};
+    if (spec_.unit == "px")
+        units.push_back({"pixels", 1});
+    if (spec_.unit == "°")
+        units.push_back({"degrees", 1});
+    return readTyped(text.toStdString(), units, 1 / shownFactor());
 }
 
 void ValueField::enterEvent(QEnterEvent*)

@@ -7,6 +7,7 @@
 #include <QWidget>
 
 #include "ember/core/field.h"
+#include "ember/core/typed.h"
 
 class QLineEdit;
 
@@ -52,6 +53,8 @@ public:
     std::function<quint64()> gestureSource;
     /// What Ctrl+click does; without it the default is wished for.
     std::function<void()> resetAction;
+    /// Takes a typed change of the value that is there ("+10%", "*2") where several values are shown at once.
+    std::function<void(const TypedChange&)> changeEach;
 
 protected:
     bool event(QEvent* event) override; ///< keeps the arrow and Enter keys from the window's shortcuts
@@ -74,8 +77,8 @@ private:
     quint64 runGesture();
     double shownFactor() const;
     bool isTime() const { return spec_.unit == "frames"; }
-    /// The value a typed text stands for.
-    std::optional<double> typedValue(QString text) const;
+    /// What a typed text stands for.
+    std::optional<TypedChange> typedChange(const QString& text) const;
 
     FieldSpec spec_;
     double value_ = 0;

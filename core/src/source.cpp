@@ -138,7 +138,7 @@ double valueOf(const Drawn& drawn, const SourceMoment& m, Axis axis, std::uint64
 {
     const auto& keys = drawn.keys[static_cast<std::size_t>(axis)];
     if (keys.empty())
-        return 1.0;
+        return drawn.asDrawn ? 0.0 : 1.0;
     const auto after = std::upper_bound(keys.begin(), keys.end(), m.pace,
                                         [](double frame, const DrawnKey& key) { return frame < key.frame; });
     if (after == keys.begin())
@@ -146,8 +146,7 @@ double valueOf(const Drawn& drawn, const SourceMoment& m, Axis axis, std::uint64
     const DrawnKey& from = *(after - 1);
     if (after == keys.end())
         return from.value;
-    const double share = eased(from.ease, (m.pace - from.frame) / (after->frame - from.frame));
-    return from.value + (after->value - from.value) * share;
+    return valueBetween(from, *after, m.pace);
 }
 
 } // namespace
@@ -182,6 +181,7 @@ double eased(Ease ease, double u)
 {
     switch (ease) {
     case Ease::linear: return u;
+    case Ease::curve:
     case Ease::smooth: return u * u * (3.0 - 2.0 * u);
     case Ease::hold: return 0.0;
     case Ease::in: return u * u;
@@ -190,7 +190,17 @@ double eased(Ease ease, double u)
     return u;
 }
 
-std::vector<DrawnKey> tidied(std::vector<DrawnKey> keys)
+double valueBetween(const DrawnKey& from, const DrawnKey& to, double frame)
+{
+    const double length = to.frame - from.frame;
+    const double u = (frame - from.frame) / length;
+    double value = from.value + (to.value - from.value) * eased(from.ease, u);
+    if (from.ease == Ease::curve) // what the slopes add to a smooth way
+        value += length * u * (1 - u) * ((1 - u) * from.slopeOut - u * to.slopeIn);
+    return value;
+}
+
+std::vector<DrawnKey> tidied(std::vector<DrawnKey> keys, bool asDrawn)
 {
     std::stable_sort(keys.begin(), keys.end(), [](const DrawnKey& a, const DrawnKey& b) { return a.frame < b.frame; });
     std::vector<DrawnKey> out;
@@ -201,7 +211,7 @@ std::vector<DrawnKey> tidied(std::vector<DrawnKey> keys)
         else
             out.push_back(key);
     }
-    if (out.empty())
+    if (out.empty() || asDrawn)
         return out;
     const auto peak = std::lower_bound(out.begin(), out.end(), 0.0,
                                        [](const DrawnKey& key, double frame) { return key.frame < frame; });
@@ -244,7 +254,8 @@ double gateAt(const Bursts& bursts, double sincePeak, std::uint64_t seed)
 
 double sourceValue(const Source& source, const SourceMoment& moment, Axis axis, std::uint64_t seed)
 {
-    if (moment.sinceOnset < 0)
+    const auto* drawn = std::get_if<Drawn>(&source);
+    if (moment.sinceOnset < 0 && (drawn == nullptr || !drawn->asDrawn))
         return -1.0;
     return std::visit([&](const auto& s) { return valueOf(s, moment, axis, seed); }, source);
 }

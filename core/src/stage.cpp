@@ -31,6 +31,8 @@ double firstSide(const Hit& hit, std::uint32_t seed, Axis axis)
 /// Swings with limits of their own, or that are to be the same every time, go out on the side of the amount's sign.
 bool sideIsFixed(const Source& source, Axis axis, bool hasDirection)
 {
+    if (const auto* drawn = std::get_if<Drawn>(&source))
+        return drawn->asDrawn;
     const auto* swing = std::get_if<Oscillation>(&source);
     if (swing == nullptr)
         return false;
@@ -116,6 +118,8 @@ Score::Score(const Recipe& recipe) : envelope(recipe.envelope), start(envelope.s
         part.ownEnvelope = strand.envelope.has_value();
         part.envelope = strand.envelope.value_or(recipe.envelope);
         part.kick = std::holds_alternative<Kick>(strand.source);
+        if (const auto* drawn = std::get_if<Drawn>(&strand.source))
+            part.asDrawn = drawn->asDrawn;
         part.salt = strand.salt;
         for (const Axis axis : allAxes) {
             const bool moves = axis == Axis::x || axis == Axis::y || axis == Axis::zoom;
@@ -264,9 +268,11 @@ double Stage::addHit(AxisValues& sum, const Hit& hit, FrameTime time, double sha
     for (const Score::Part& part : score.parts) {
         const Envelope& envelope = part.ownEnvelope ? part.envelope : score.envelope;
         double felt = part.ownEnvelope ? levelIn(envelope) : level;
-        if (felt == 0)
+        if (felt == 0 && !(part.asDrawn && since >= envelope.start() && since < envelope.end()))
             continue;
         strongest = std::max(strongest, felt);
+        if (part.asDrawn)
+            felt = 1;
         const double peak = envelope.peak();
         const double run = since - (part.kick ? envelope.holdEnd() : peak);
         const SourceMoment moment{since - envelope.onset(), envelope[EnvelopeField::attack],

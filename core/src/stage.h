@@ -25,6 +25,7 @@ struct Score {
         Envelope envelope;
         bool ownEnvelope = false; ///< else the envelope is the recipe's, whose level is known already
         bool kick = false;
+        bool asDrawn = false; ///< not weighed by the envelope
         int salt = 1;
         std::uint8_t voiceCount = 0;
         std::array<Voice, axisCount> voices{};

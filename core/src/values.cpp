@@ -46,6 +46,9 @@ constexpr FieldSpec phase{
     "phase", "Phase", "°", -180,
     180,     0,       5,   "How far this axis is behind, reached within the first swing after the peak"};
 constexpr FieldSpec back{"back", "Back", "%", 0, 1, 1, 0.05, "How far it swings back, against the way out"};
+constexpr FieldSpec asDrawn = choiceField(
+    "as_drawn", "As drawn", offOn, 0,
+    "The curves are the whole motion: not raised at the peak, not weighed by the envelope, the same for each seed");
 constexpr FieldSpec muted = choiceField("muted", "Mute", offOn, 0, "Silences this strand");
 constexpr FieldSpec solo = choiceField("solo", "Solo", offOn, 0, "Only solo strands are felt");
 constexpr FieldSpec salt{"salt", "Salt", "", 0, 9999, 1, 1, "Sets this strand's noise apart from the others'",
@@ -193,6 +196,8 @@ Values valuesOf(Source& source)
         addAxes(values, ratios, swing->ratio);
         addAxes(values, phases, swing->phase);
         addAxes(values, backs, swing->back);
+    } else if (auto* drawn = std::get_if<Drawn>(&source)) {
+        add(values, asDrawn, drawn->asDrawn);
     }
     return values;
 }

@@ -8,6 +8,7 @@ namespace ember {
 namespace {
 
 constexpr double longestDrawing = 100'000; // frames either way of the peak
+constexpr double steepest = 1e6;           // of an amount in a frame
 
 Json toJson(const FieldSpec& spec, double value)
 {
@@ -58,18 +59,22 @@ Json drawnToJson(const Drawn& drawn)
         if (keys.empty())
             continue;
         Json& list = json[std::string(axisName(axis))] = Json::array();
-        for (const DrawnKey& key : keys)
+        for (const DrawnKey& key : keys) {
             list.push_back({{"frame", key.frame},
                             {"value", key.value},
-                            {"ease", std::string(easeWords[static_cast<std::size_t>(key.ease)])}});
+                            {"ease", std::string(drawnEaseWords[static_cast<std::size_t>(key.ease)])}});
+            if (key.slopeIn != 0)
+                list.back()["slope_in"] = key.slopeIn;
+            if (key.slopeOut != 0)
+                list.back()["slope_out"] = key.slopeOut;
+        }
     }
     return json;
 }
 
-Drawn drawnFromJson(const Json& json, const std::string& place, JsonTrouble& trouble)
+void readDrawn(Drawn& drawn, const Json& json, const std::string& place, JsonTrouble& trouble)
 {
     JsonObject object(json, place, trouble);
-    Drawn drawn;
     for (const Axis axis : allAxes) {
         std::vector<DrawnKey> keys;
         readList(object, std::string(axisName(axis)).c_str(), false, [&](const Json& item, const std::string& where) {
@@ -77,12 +82,13 @@ Drawn drawnFromJson(const Json& json, const std::string& place, JsonTrouble& tro
             DrawnKey read;
             read.frame = key.number("frame", -longestDrawing, longestDrawing, 0);
             read.value = key.number("value", -1, 1, 0);
-            read.ease = static_cast<Ease>(static_cast<int>(key.choice("ease", easeWords, 1)));
+            read.ease = static_cast<Ease>(static_cast<int>(key.choice("ease", drawnEaseWords, 1)));
+            read.slopeIn = key.number("slope_in", -steepest, steepest, 0);
+            read.slopeOut = key.number("slope_out", -steepest, steepest, 0);
             keys.push_back(read);
         });
-        drawn.keys[static_cast<std::size_t>(axis)] = tidied(std::move(keys));
+        drawn.keys[static_cast<std::size_t>(axis)] = tidied(std::move(keys), drawn.asDrawn);
     }
-    return drawn;
 }
 
 } // namespace
@@ -166,7 +172,7 @@ Strand strandFromJson(const Json& json, const std::string& place, JsonTrouble& t
     readValues(object, values);
     if (auto* drawn = std::get_if<Drawn>(&strand.source))
         if (const Json* keys = object.find("keys"))
-            *drawn = drawnFromJson(*keys, object.placeOf("keys"), trouble);
+            readDrawn(*drawn, *keys, object.placeOf("keys"), trouble);
     if (const Json* envelope = object.find("envelope"))
         strand.envelope = envelopeFromJson(*envelope, object.placeOf("envelope"), trouble);
     return strand;

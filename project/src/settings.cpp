@@ -330,7 +330,7 @@ private:
                     if (key == "strand." + strand.name + ".keys." + std::string(axisName(axis))) {
                         auto& keys = drawn->keys[static_cast<std::size_t>(axis)];
                         setList<DrawnKey>(keys, drawnKeyFrom, "FRAME:VALUE:EASE,…, such as 0:1:smooth,8:-0.4:out");
-                        keys = tidied(std::move(keys));
+                        keys = tidied(std::move(keys), drawn->asDrawn);
                         return true;
                     }
         return false;

@@ -46,7 +46,7 @@ Source randomSource(int kind, test::Random& random)
             for (int i = random.whole(0, 6); i > 0; --i)
                 keys.push_back(
                     {random.between(-5, 40), random.between(-1.5, 1.5), static_cast<Ease>(random.whole(0, 4))});
-            keys = tidied(std::move(keys));
+            keys = tidied(std::move(keys), false);
         }
         return drawn;
     }
@@ -322,7 +322,7 @@ private slots:
     void drawnGoesThroughItsKeys()
     {
         Drawn drawn;
-        drawn.keys[1] = tidied({{6, -0.5, Ease::linear}, {-3, 0, Ease::hold}, {12, 0, Ease::smooth}});
+        drawn.keys[1] = tidied({{6, -0.5, Ease::linear}, {-3, 0, Ease::hold}, {12, 0, Ease::smooth}}, false);
         QCOMPARE(drawn.keys[1].size(), std::size_t{4}); // with the peak's
         const auto at = [&](double frame) { return sourceValue(drawn, run({9, 9, 1}, 5, frame), Axis::y, 1); };
         QCOMPARE(at(-4), 0.0);
@@ -345,12 +345,12 @@ private slots:
     }
     void keysAreTidied()
     {
-        const auto keys = tidied({{4, 9, Ease::linear}, {4, 0.5, Ease::in}, {0, 0.2, Ease::out}});
+        const auto keys = tidied({{4, 9, Ease::linear}, {4, 0.5, Ease::in}, {0, 0.2, Ease::out}}, false);
         QCOMPARE(keys.size(), std::size_t{2});
         QCOMPARE(keys[0].value, 1.0); // the peak is the peak
         QCOMPARE(keys[0].ease, Ease::out);
         QCOMPARE(keys[1].value, 0.5);
-        QVERIFY(tidied({}).empty());
+        QVERIFY(tidied({}, false).empty());
     }
     void burstsMoveAndPause()
     {

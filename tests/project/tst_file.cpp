@@ -93,7 +93,7 @@ Project fullProject()
     swing.ratio[2] = 3;
     swing.phase[4] = -45;
     swing.back[5] = 0.5;
-    std::get<Drawn>(rich.strands[4].source).keys[1] = tidied({{-2, 0, Ease::hold}, {5.5, -0.25, Ease::out}});
+    std::get<Drawn>(rich.strands[4].source).keys[1] = tidied({{-2, 0, Ease::hold}, {5.5, -0.25, Ease::out}}, false);
     project.addRecipe(rich);
     Strike& first = project.strikes.front();
     first.recipe = project.recipes.back().id;
@@ -199,7 +199,7 @@ private slots:
             QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
         };
         row("\"vember\": 1,", "", "vember");
-        row("\"vember\": 1", "\"vember\": 5", "version 5");
+        row("\"vember\": 1", "\"vember\": 6", "version 6");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
         row("\"width\": 640", "\"width\": 0", "frame.width");
         row("\"width\": 640", "\"width\": 1e300", "frame.width");

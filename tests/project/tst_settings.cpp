@@ -76,7 +76,7 @@ private slots:
         project.settles = {{Frame{5}, SettleMode::cut, 12}, {Frame{80}, SettleMode::ease, 7.5}};
         project.master.keys = {{Frame{0}, 0.5}, {Frame{9}, 1.5}};
         project.shot->move = {{Frame{3}, 1, 2.25, 1.5, -4, Ease::in}};
-        std::get<Drawn>(project.recipes.back().strands[0].source).keys[1] = tidied({{4, -0.5, Ease::out}});
+        std::get<Drawn>(project.recipes.back().strands[0].source).keys[1] = tidied({{4, -0.5, Ease::out}}, false);
         project.strikes[0].overrides.set("envelope.decay", 5);
         project.strikes[0].overrides.set("strand.Kick.muted", 1);
         project.strikes[1].group = "drums";

@@ -73,11 +73,15 @@ struct Oscillation {
     bool operator==(const Oscillation&) const = default;
 };
 
-enum class Ease { linear, smooth, hold, in, out };
+enum class Ease { linear, smooth, hold, in, out, curve };
 inline constexpr std::array<std::string_view, 5> easeNames{"linear", "smooth", "hold", "in", "out"};
 inline constexpr Choices easeWords{easeNames};
+/// The same for drawn keys, which may also have slopes of their own.
+inline constexpr std::array<std::string_view, 6> drawnEaseNames{"linear", "smooth", "hold", "in", "out", "curve"};
+inline constexpr Choices drawnEaseWords{drawnEaseNames};
 
-/// The share of the way from one key to the next at u (0 to 1): linear; smooth 3u²-2u³; hold 0; in u²; out 1-(1-u)².
+/// The share of the way from one key to the next at u (0 to 1): linear; smooth 3u²-2u³; hold 0; in u²; out 1-(1-u)². A
+/// curve has slopes and not a share; here it is smooth.
 double eased(Ease ease, double u);
 
 /// A key of a drawn curve. `frame` is counted from the peak; the value is a share of the amount, -1 to 1.
@@ -85,20 +89,29 @@ struct DrawnKey {
     double frame = 0;
     double value = 0;
     Ease ease = Ease::smooth; ///< on the way to the next key
+    double slopeIn = 0;       ///< change a frame with which a curve arrives
+    double slopeOut = 0;      ///< and with which it leaves, where `ease` is a curve
 
     bool operator==(const DrawnKey&) const = default;
 };
+
+/// The value between two keys, by the first one's easing; a curve is the cubic with both values and slopes (Hermite).
+double valueBetween(const DrawnKey& from, const DrawnKey& to, double frame);
 
 /// Curves drawn by hand, one for each axis. Keys are in the order of their frames; the key at frame 0, the peak, always
 /// is 1 and need not be there. Before the first and after the last key the value stays.
 struct Drawn {
     std::array<std::vector<DrawnKey>, axisCount> keys;
+    /// The curves are the whole motion: not raised to 1 at the peak, not weighed by the envelope, which only says from
+    /// when to when, and not turned about by direction or seed. For motion that was measured or turned into keys.
+    bool asDrawn = false;
 
     bool operator==(const Drawn&) const = default;
 };
 
-/// Sorts keys, keeps the last of several on one frame, moves values into their range and lifts the peak to 1.
-std::vector<DrawnKey> tidied(std::vector<DrawnKey> keys);
+/// Sorts keys, keeps the last of several on one frame, moves values into their range and, unless they are as drawn,
+/// lifts the peak to 1.
+std::vector<DrawnKey> tidied(std::vector<DrawnKey> keys, bool asDrawn);
 
 using Source = std::variant<Kick, Noise, Jitter, Oscillation, Drawn>;
 

@@ -1,0 +1,51 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Lists of drawn keys: what an editor does with them, and keys that follow a given motion.
+#pragma once
+
+#include <cstddef>
+#include <functional>
+#include <vector>
+
+#include "ember/core/source.h"
+
+namespace ember {
+
+using DrawnKeys = std::vector<DrawnKey>;
+/// Places in a list of keys, in order.
+using KeyPlaces = std::vector<std::size_t>;
+
+/// The curve of keys in order; before the first and after the last the value stays, without keys it is 0.
+double valueOfKeys(const DrawnKeys& keys, double frame);
+
+// Edits of the chosen keys. Each gives keys in order; of two on one frame the moved one stays.
+
+/// Frames are drawn together or apart: about + (frame - about) * factor, on whole frames where `whole`. Slopes follow.
+DrawnKeys scaledInTime(DrawnKeys keys, const KeyPlaces& chosen, double about, double factor, bool whole);
+/// Values times a factor, slopes too.
+DrawnKeys scaledInValue(DrawnKeys keys, const KeyPlaces& chosen, double factor);
+DrawnKeys moved(DrawnKeys keys, const KeyPlaces& chosen, double frames, double value);
+/// The chosen ones turned about their middle in time: what came first comes last.
+DrawnKeys mirroredInTime(DrawnKeys keys, const KeyPlaces& chosen);
+/// Put `times` more times behind the last chosen one, each `share` as large as the one before.
+DrawnKeys repeated(const DrawnKeys& keys, const KeyPlaces& chosen, int times, double share);
+/// Each chosen value half way to the mean of its neighbours.
+DrawnKeys smoothed(DrawnKeys keys, const KeyPlaces& chosen);
+/// Copies put in with their first key at `frame`.
+DrawnKeys pasted(DrawnKeys keys, const DrawnKeys& copies, double frame);
+DrawnKeys without(const DrawnKeys& keys, const KeyPlaces& gone);
+
+// Keys that follow a motion.
+
+/// Half frames: between them nothing is seen but by an open shutter.
+inline constexpr double keyGrid = 0.5;
+
+/// A key on every whole frame from first to last, straight lines between.
+DrawnKeys keyEachFrame(const std::function<double(double frame)>& value, double first, double last);
+/// Few keys with curves whose value stays within `tolerance` of the motion on every half frame from first to last,
+/// which are whole frames. Begins with both ends, divides where the curve is farthest off, then takes away every key
+/// that is not needed (after U. Ramer, 1972, with cubics for chords).
+DrawnKeys fewestKeys(const std::function<double(double frame)>& value, double first, double last, double tolerance);
+/// How far keys are from a motion on half frames.
+double farthestOff(const DrawnKeys& keys, const std::function<double(double frame)>& value, double first, double last);
+
+} // namespace ember

@@ -1,0 +1,230 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/core/keys.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace ember {
+
+namespace {
+
+/// Keys in order; of several on one frame the last of the list stays.
+DrawnKeys inOrder(DrawnKeys keys)
+{
+    return tidied(std::move(keys), true);
+}
+
+/// Takes the chosen keys out and puts them in again as `change` makes them, so that they win over those they meet.
+template <typename Change>
+DrawnKeys changed(const DrawnKeys& keys, const KeyPlaces& chosen, Change change)
+{
+    DrawnKeys out = without(keys, chosen);
+    for (const std::size_t i : chosen)
+        if (i < keys.size()) {
+            DrawnKey key = keys[i];
+            change(key);
+            out.push_back(key);
+        }
+    return inOrder(std::move(out));
+}
+
+/// A motion on half frames.
+class Samples {
+public:
+    Samples(const std::function<double(double)>& value, double first, double last) : first_(first)
+    {
+        const auto count = static_cast<std::size_t>(std::lround((last - first) / keyGrid)) + 1;
+        for (std::size_t i = 0; i < count; ++i)
+            values_.push_back(value(frameOf(i)));
+    }
+    std::size_t size() const { return values_.size(); }
+    double frameOf(std::size_t i) const { return first_ + keyGrid * static_cast<double>(i); }
+    /// A key there, with the slope the motion has.
+    DrawnKey key(std::size_t i) const
+    {
+        const std::size_t before = i > 0 ? i - 1 : i;
+        const std::size_t after = std::min(i + 1, size() - 1);
+        const double slope =
+            after > before ? (values_[after] - values_[before]) / (keyGrid * static_cast<double>(after - before)) : 0;
+        return {frameOf(i), values_[i], Ease::curve, slope, slope};
+    }
+    /// Where between two samples the curve of their keys is farthest off, and by how much.
+    std::pair<std::size_t, double> worst(std::size_t from, std::size_t to) const
+    {
+        const DrawnKey a = key(from);
+        const DrawnKey b = key(to);
+        std::pair<std::size_t, double> found{from, 0};
+        for (std::size_t i = from + 1; i < to; ++i) {
+            const double off = std::abs(valueBetween(a, b, frameOf(i)) - values_[i]);
+            if (off > found.second)
+                found = {i, off};
+        }
+        return found;
+    }
+
+private:
+    double first_;
+    std::vector<double> values_;
+};
+
+} // namespace
+
+double valueOfKeys(const DrawnKeys& keys, double frame)
+{
+    if (keys.empty())
+        return 0;
+    const auto after = std::upper_bound(keys.begin(), keys.end(), frame,
+                                        [](double at, const DrawnKey& key) { return at < key.frame; });
+    if (after == keys.begin())
+        return keys.front().value;
+    return after == keys.end() ? keys.back().value : valueBetween(*(after - 1), *after, frame);
+}
+
+DrawnKeys without(const DrawnKeys& keys, const KeyPlaces& gone)
+{
+    DrawnKeys out;
+    for (std::size_t i = 0; i < keys.size(); ++i)
+        if (!std::binary_search(gone.begin(), gone.end(), i))
+            out.push_back(keys[i]);
+    return out;
+}
+
+DrawnKeys scaledInTime(DrawnKeys keys, const KeyPlaces& chosen, double about, double factor, bool whole)
+{
+    return changed(keys, chosen, [&](DrawnKey& key) {
+        key.frame = about + (key.frame - about) * factor;
+        if (whole)
+            key.frame = std::round(key.frame);
+        if (factor != 0) {
+            key.slopeIn /= factor;
+            key.slopeOut /= factor;
+        }
+    });
+}
+
+DrawnKeys scaledInValue(DrawnKeys keys, const KeyPlaces& chosen, double factor)
+{
+    return changed(keys, chosen, [&](DrawnKey& key) {
+        key.value *= factor;
+        key.slopeIn *= factor;
+        key.slopeOut *= factor;
+    });
+}
+
+DrawnKeys moved(DrawnKeys keys, const KeyPlaces& chosen, double frames, double value)
+{
+    return changed(keys, chosen, [&](DrawnKey& key) {
+        key.frame += frames;
+        key.value += value;
+    });
+}
+
+DrawnKeys mirroredInTime(DrawnKeys keys, const KeyPlaces& chosen)
+{
+    if (chosen.empty())
+        return keys;
+    const double sum = keys[chosen.front()].frame + keys[chosen.back()].frame;
+    // A key's easing is that of the way behind it, which is now the way before it.
+    DrawnKeys out = without(keys, chosen);
+    for (std::size_t n = 0; n < chosen.size(); ++n) {
+        DrawnKey key = keys[chosen[n]];
+        key.frame = sum - key.frame;
+        std::swap(key.slopeIn, key.slopeOut);
+        key.slopeIn = -key.slopeIn;
+        key.slopeOut = -key.slopeOut;
+        const Ease before = n > 0 ? keys[chosen[n - 1]].ease : keys[chosen.back()].ease;
+        key.ease = before == Ease::in ? Ease::out : before == Ease::out ? Ease::in : before;
+        out.push_back(key);
+    }
+    return inOrder(std::move(out));
+}
+
+DrawnKeys repeated(const DrawnKeys& keys, const KeyPlaces& chosen, int times, double share)
+{
+    if (chosen.size() < 2)
+        return keys;
+    DrawnKeys out = keys;
+    const double first = keys[chosen.front()].frame;
+    const double length = keys[chosen.back()].frame - first;
+    double size = 1;
+    for (int n = 1; n <= times; ++n) {
+        size *= share;
+        for (std::size_t i = 1; i < chosen.size(); ++i) { // the first falls on the last of the time before
+            DrawnKey key = keys[chosen[i]];
+            key.frame += length * n;
+            key.value *= size;
+            key.slopeIn *= size;
+            key.slopeOut *= size;
+            out.push_back(key);
+        }
+    }
+    return inOrder(std::move(out));
+}
+
+DrawnKeys smoothed(DrawnKeys keys, const KeyPlaces& chosen)
+{
+    const DrawnKeys before = keys;
+    for (const std::size_t i : chosen)
+        if (i > 0 && i + 1 < before.size())
+            keys[i].value = 0.5 * before[i].value + 0.25 * (before[i - 1].value + before[i + 1].value);
+    return keys;
+}
+
+DrawnKeys pasted(DrawnKeys keys, const DrawnKeys& copies, double frame)
+{
+    if (copies.empty())
+        return keys;
+    for (DrawnKey key : copies) {
+        key.frame += frame - copies.front().frame;
+        keys.push_back(key);
+    }
+    return inOrder(std::move(keys));
+}
+
+DrawnKeys keyEachFrame(const std::function<double(double)>& value, double first, double last)
+{
+    DrawnKeys keys;
+    for (double frame = first; frame <= last; ++frame)
+        keys.push_back({frame, value(frame), Ease::linear});
+    return keys;
+}
+
+DrawnKeys fewestKeys(const std::function<double(double)>& value, double first, double last, double tolerance)
+{
+    const Samples samples(value, first, last);
+    // Divide until all parts are near enough.
+    std::vector<std::size_t> places{0};
+    std::vector<std::size_t> ends{samples.size() - 1};
+    while (!ends.empty() && ends.back() > places.back()) {
+        const auto [at, off] = samples.worst(places.back(), ends.back());
+        if (off > tolerance) {
+            ends.push_back(at);
+            continue;
+        }
+        places.push_back(ends.back());
+        ends.pop_back();
+    }
+    // Take away what is not needed, as long as anything is.
+    for (bool any = true; any;) {
+        any = false;
+        for (std::size_t i = 1; i + 1 < places.size(); ++i)
+            if (samples.worst(places[i - 1], places[i + 1]).second <= tolerance) {
+                places.erase(places.begin() + static_cast<std::ptrdiff_t>(i));
+                any = true;
+            }
+    }
+    DrawnKeys keys;
+    for (const std::size_t i : places)
+        keys.push_back(samples.key(i));
+    return keys;
+}
+
+double farthestOff(const DrawnKeys& keys, const std::function<double(double)>& value, double first, double last)
+{
+    double most = 0;
+    for (double frame = first; frame <= last; frame += keyGrid)
+        most = std::max(most, std::abs(valueOfKeys(keys, frame) - value(frame)));
+    return most;
+}
+
+} // namespace ember

@@ -1,0 +1,220 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/project/bake.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "ember/core/keys.h"
+#include "ember/core/motion.h"
+#include "ember/project/recipe_edits.h"
+
+namespace ember {
+
+namespace {
+
+constexpr double smallest = 1e-9; ///< an axis that moves less does not move
+
+/// How many pixels (or degrees) one of an axis's own units is.
+double unitOf(const Project& project, Axis axis)
+{
+    return axis == Axis::zoom ? std::hypot(project.width, project.height) / 2 : 1;
+}
+
+bool turns(Axis axis)
+{
+    return axis == Axis::roll || axis == Axis::pan || axis == Axis::tilt;
+}
+
+double along(const Pose& pose, Axis axis)
+{
+    switch (axis) {
+    case Axis::x: return pose.x;
+    case Axis::y: return pose.y;
+    case Axis::zoom: return pose.zoom - 1;
+    case Axis::roll: return pose.roll;
+    case Axis::pan: return pose.pan;
+    case Axis::tilt: return pose.tilt;
+    }
+    return 0;
+}
+
+/// Only what strikes do: nothing else moves the film.
+Project strikesOnly(Project project)
+{
+    if (project.shot)
+        project.shot->move.clear();
+    project.drift = {};
+    project.master = {};
+    return project;
+}
+
+/// One strike of it, felt with this recipe at full strength, and nothing that ends it.
+Project oneStrike(const Project& project, const Strike& strike, Recipe recipe)
+{
+    Project alone = strikesOnly(project);
+    const auto settle = [](Envelope& e) {
+        e.set(EnvelopeField::rumbleUntil, static_cast<double>(RumbleUntil::length));
+    };
+    settle(recipe.envelope);
+    for (Strand& strand : recipe.strands)
+        if (strand.envelope)
+            settle(*strand.envelope);
+    alone.recipes = {std::move(recipe)};
+    Strike one = strike;
+    one.recipe = alone.recipes.front().id;
+    one.strength = 1;
+    one.overrides = {};
+    one.group.clear();
+    alone.groups.clear();
+    alone.strikes = {one};
+    alone.settles.clear();
+    return alone;
+}
+
+/// The motion from first to last (film frames, whole) as a strand whose keys count from `zero`.
+Strand strandOf(const Project& moving, double first, double last, double zero, const BakeWish& wish, Baked& made)
+{
+    const Motion motion(moving);
+    Strand strand{"Keys", Drawn{}, {}, {}};
+    strand.rate.restHz = strand.rate.peakHz; // frames are frames
+    auto& drawn = std::get<Drawn>(strand.source);
+    drawn.asDrawn = true;
+    for (const Axis axis : allAxes) {
+        const auto value = [&](double frame) { return along(motion.poseAt(frame + zero), axis); };
+        double most = 0;
+        for (double frame = first - zero; frame <= last - zero; frame += keyGrid)
+            most = std::max(most, std::abs(value(frame)));
+        if (most < smallest)
+            continue;
+        const auto share = [&](double frame) { return value(frame) / most; };
+        const double unit = most * unitOf(moving, axis);
+        const double tolerance = (turns(axis) ? wish.degrees : wish.pixels) / unit;
+        DrawnKeys keys = wish.everyFrame ? keyEachFrame(share, first - zero, last - zero)
+                                         : fewestKeys(share, first - zero, last - zero, tolerance);
+        double& off = turns(axis) ? made.degreesOff : made.pixelsOff;
+        off = std::max(off, farthestOff(keys, share, first - zero, last - zero) * unit);
+        made.keys += keys.size();
+        strand.amount[axis] = most;
+        drawn.keys[static_cast<std::size_t>(axis)] = std::move(keys);
+    }
+    return strand;
+}
+
+Error nothingMoves(const std::string& what)
+{
+    return {ErrorCode::badValue, what, "it does not move the picture, so there is nothing to make keys of"};
+}
+
+} // namespace
+
+Result<Baked> withStrikeBaked(Project project, StrikeId id, const BakeWish& wish)
+{
+    Baked made;
+    const Strike* strike = project.strike(id);
+    const std::string name = strike != nullptr && !strike->name.empty() ? strike->name : "The strike";
+    if (strike == nullptr || project.recipe(strike->recipe) == nullptr)
+        return nothingMoves(name);
+    Recipe recipe = recipeOf(project, *strike);
+    recipe.id = 1;
+    const Project alone = oneStrike(project, *strike, recipe);
+    const Motion motion(alone);
+    if (motion.spans().empty())
+        return nothingMoves(name);
+    const StrikeSpan span = motion.spans().front();
+    recipe = alone.recipes.front();
+    const double zero = static_cast<double>(strike->frame.index) + recipe.envelope.peak();
+    Strand strand =
+        strandOf(alone, zero + std::floor(span.start - zero), zero + std::ceil(span.end - zero), zero, wish, made);
+    if (made.keys == 0)
+        return nothingMoves(name);
+    // The recipe's envelope says from when to when: as long as the longest of its strands.
+    const Recipe* source = project.recipe(strike->recipe);
+    recipe.name = source->name + ", keys";
+    recipe.position = recipe.rotation = 1;
+    const double end = span.end - static_cast<double>(strike->frame.index);
+    if (recipe.envelope.end() < end) {
+        Envelope longer = recipe.envelope;
+        if (longer[EnvelopeField::rumble] > 0)
+            longer.set(EnvelopeField::rumbleLength, longer[EnvelopeField::rumbleLength] + end - longer.end());
+        else
+            longer.set(EnvelopeField::decay, longer[EnvelopeField::decay] + end - longer.end());
+        strand.envelope = longer;
+    }
+    recipe.strands = {std::move(strand)};
+    RecipeAdded added = withRecipe(std::move(project), std::move(recipe));
+    Strike* changed = added.project.strike(id);
+    changed->recipe = added.id;
+    changed->overrides = {};
+    made.project = std::move(added.project);
+    return made;
+}
+
+Result<Baked> withStrandBaked(Project project, StrikeId id, std::size_t index, const BakeWish& wish)
+{
+    Baked made;
+    const Strike* strike = project.strike(id);
+    if (strike == nullptr || project.recipe(strike->recipe) == nullptr ||
+        index >= project.recipe(strike->recipe)->strands.size())
+        return nothingMoves("The strand");
+    Recipe recipe = recipeOf(project, *strike);
+    const Strand original = recipe.strands[index];
+    Strand sounding = original;
+    sounding.muted = false;
+    Recipe single = recipe;
+    single.id = 1;
+    single.position = single.rotation = 1;
+    single.strands = {sounding};
+    const Project alone = oneStrike(project, *strike, single);
+    const Motion motion(alone);
+    if (motion.spans().empty())
+        return nothingMoves(original.name);
+    const StrikeSpan span = motion.spans().front();
+    const double zero = static_cast<double>(strike->frame.index) + original.envelope.value_or(recipe.envelope).peak();
+    Strand strand =
+        strandOf(alone, zero + std::floor(span.start - zero), zero + std::ceil(span.end - zero), zero, wish, made);
+    if (made.keys == 0)
+        return nothingMoves(original.name);
+    strand.name = original.name;
+    strand.envelope = original.envelope;
+    strand.muted = original.muted;
+    strand.solo = original.solo;
+    strand.salt = original.salt;
+    if (usersOf(project, strike->recipe) > 1 || !strike->overrides.empty())
+        project = withOwnRecipe(std::move(project), id).project;
+    const RecipeId target = project.strike(id)->recipe;
+    made.project =
+        withStrandChanged(std::move(project), target, index, [&](Strand& place) { place = std::move(strand); });
+    return made;
+}
+
+Result<Baked> withFilmBaked(Project project, const BakeWish& wish)
+{
+    Baked made;
+    const Project moving = strikesOnly(project);
+    const Motion motion(moving);
+    if (motion.spans().empty() || project.length() < 2)
+        return nothingMoves("The film");
+    const auto last = static_cast<double>(project.length() - 1);
+    Recipe recipe;
+    recipe.name = "Film, keys";
+    recipe.strands = {strandOf(moving, 0, last, 0, wish, made)};
+    Envelope& envelope = recipe.envelope;
+    envelope.set(EnvelopeField::attack, 0);
+    envelope.set(EnvelopeField::hold, 0);
+    envelope.set(EnvelopeField::decay, 0);
+    envelope.set(EnvelopeField::rumble, 1);
+    envelope.set(EnvelopeField::rumbleLength, last + 1);
+    envelope.set(EnvelopeField::release, 0);
+    RecipeAdded added = withRecipe(std::move(project), std::move(recipe));
+    Strike strike;
+    strike.name = "Film";
+    strike.recipe = added.id;
+    strike.direction = 90;
+    added.project.strikes.clear();
+    added.project.settles.clear();
+    added.project.addStrike(strike);
+    made.project = std::move(added.project);
+    return made;
+}
+
+} // namespace ember
