@@ -111,6 +111,13 @@ void MainWindow::buildStrikeMenu()
     needSelection_.push_back(add(menu, tr("Loc&k or free the variation"), QKeySequence(Qt::SHIFT | Qt::Key_N),
                                  [this] { session_->toggleLocked(); }));
     needSelection_.push_back(add(menu, tr("&Own recipe for this strike"), {}, [this] { session_->makeOwnRecipe(); }));
+    QMenu* keys = menu->addMenu(tr("Turn into &keys"));
+    keys->setToolTipsVisible(true);
+    needSelection_.push_back(add(keys, tr("This strike, &few keys"), QKeySequence(Qt::CTRL | Qt::Key_K),
+                                 [this] { session_->bakeStrike(false); }));
+    needSelection_.push_back(add(keys, tr("This strike, on &every frame"), {}, [this] { session_->bakeStrike(true); }));
+    needClip_.push_back(add(keys, tr("The whole fi&lm, few keys"), {}, [this] { session_->bakeFilm(false); }));
+    needClip_.push_back(add(keys, tr("The whole film, on every f&rame"), {}, [this] { session_->bakeFilm(true); }));
     menu->addSeparator();
     needClip_.push_back(add(menu, tr("E&ase shakes home from here"), QKeySequence(Qt::Key_H),
                             [this] { session_->settleHere(SettleMode::ease); }));

@@ -290,6 +290,38 @@ void Session::settleHere(SettleMode mode)
                                                               : tr("Shakes eased home from frame %1").arg(playhead_));
 }
 
+// --- motion as keys ---
+
+void Session::takeBaked(Result<Baked> baked)
+{
+    if (!baked.ok()) {
+        emit told(QString::fromStdString(sentence(baked.error())));
+        return;
+    }
+    edit(std::move(baked.value().project), tr("%1 keys, off by %2 px and %3° at most")
+                                               .arg(baked.value().keys)
+                                               .arg(baked.value().pixelsOff, 0, 'f', 2)
+                                               .arg(baked.value().degreesOff, 0, 'f', 3));
+}
+
+void Session::bakeStrike(bool everyFrame)
+{
+    if (const Strike* strike = selectedStrike())
+        takeBaked(withStrikeBaked(project(), strike->id, {.everyFrame = everyFrame}));
+    else
+        emit told(tr("Select one strike to turn its motion into keys"));
+}
+
+void Session::bakeStrand(StrikeId strike, std::size_t strand)
+{
+    takeBaked(withStrandBaked(project(), strike, strand, {}));
+}
+
+void Session::bakeFilm(bool everyFrame)
+{
+    takeBaked(withFilmBaked(project(), {.everyFrame = everyFrame}));
+}
+
 // --- the selected strike's recipe ---
 
 const Recipe* Session::felt() const

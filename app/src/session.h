@@ -14,6 +14,7 @@
 #include "ember/core/motion.h"
 #include "ember/core/survey.h"
 #include "ember/film/sound_source.h"
+#include "ember/project/bake.h"
 #include "ember/project/document.h"
 #include "ember/project/film_edits.h"
 #include "ember/project/recipe_edits.h"
@@ -108,6 +109,11 @@ public:
     /// The selected strike gets a recipe of its own, as it is felt now.
     void makeOwnRecipe();
 
+    // --- motion as keys, see bake.h
+    void bakeStrike(bool everyFrame);
+    void bakeStrand(StrikeId strike, std::size_t strand);
+    void bakeFilm(bool everyFrame);
+
     /// Lengths are shown in seconds instead of frames.
     bool inSeconds() const { return inSeconds_; }
     void setInSeconds(bool on);
@@ -157,6 +163,7 @@ signals:
 
 private:
     struct Opened;
+    void takeBaked(Result<Baked> baked);
     void finishOpening(const std::shared_ptr<Opened>& opened);
     void fetchLayers();
     void documentChanged();

@@ -213,6 +213,8 @@ void StrandDetails::build()
         });
         values_->addNamed(tr("Rebounds"), rebounds_);
     }
+    if (drawn)
+        addTo(values_, "as_drawn");
     values_->nextRow();
     addTo(values_, "bursts");
     addTo(values_, "burst_move", tr("move for"));
@@ -253,6 +255,14 @@ QWidget* StrandDetails::buildButtons()
         changeStrands([this](Project p, RecipeId id) { return withStrandMoved(std::move(p), id, index_, 1); },
                       tr("%1 moved down").arg(name()));
     });
+    button(
+        tr("To keys"), "strand-to-keys",
+        tr("Turns this strand's motion, as this strike has it, into keys to be drawn on: the fewest that stay within "
+           "0.1 px and 0.02°"),
+        [this] {
+            if (!session_.selection().empty())
+                session_.bakeStrand(session_.selection().front(), index_);
+        });
     button(tr("Duplicate"), "strand-duplicate", tr("A second one like it, with noise of its own"), [this, name] {
         if (const Strand* s = strand())
             changeStrands([copy = *s](Project p, RecipeId id) { return withStrand(std::move(p), id, copy); },

@@ -186,6 +186,79 @@ private slots:
         key(Qt::Key_Z, Qt::ControlModifier);
         QVERIFY(at(14));
     }
+    void severalKeysAreShapedTogether()
+    {
+        strikeOn(20, Qt::Key_2);
+        openStrand(0);
+        choose(listOf("source"), QStringLiteral("drawn"));
+        auto* canvas = child<DrawnCanvas>("drawn-canvas");
+        canvas->setKeys({{0, 1}, {4, -0.6}, {8, 0.4}, {12, -0.2}, {16, 0}}, QStringLiteral("keys"), 0);
+        const auto keys = [&] { return canvas->keys(); };
+        const auto layout = [&] { return layOutDrawn(canvas->size(), canvas->keys()); };
+        const auto place = [&](double frame, double value) {
+            return QPointF(layout().toX(frame), layout().toY(value)).toPoint();
+        };
+        drag(canvas, place(3, 0.95), place(17.5, -0.95)); // a band over the paper: nothing is added
+        QCOMPARE(canvas->chosen(), (KeyPlaces{1, 2, 3, 4}));
+        QCOMPARE(keys().size(), std::size_t{5});
+        // The back grip to half: the last goes to frame 10, the first stays.
+        const QRectF box = boxAround(layout(), keys(), canvas->chosen());
+        const double six = layout().toX(10) - layout().toX(16);
+        drag(canvas, gripOf(box, DrawnGrip::back).toPoint(),
+             (gripOf(box, DrawnGrip::back) + QPointF(six, 0)).toPoint());
+        QCOMPARE(keys().back().frame, 10.0);
+        QCOMPARE(keys()[1].frame, 4.0);
+        QCOMPARE(keys()[2].frame, 6.0);
+        QCOMPARE(canvas->chosen().size(), std::size_t{4});
+        type(child<ValueField>("drawn-value"), QStringLiteral("*0.5")); // each its own half
+        QCOMPARE(keys()[1].value, -0.3);
+        QCOMPARE(keys()[3].value, -0.1);
+        click("keys-flip");
+        QCOMPARE(keys()[1].value, 0.3);
+        QCOMPARE(keys()[0].value, 1.0); // the peak is not touched
+        canvas->setFocus();
+        QTest::keyClick(canvas, Qt::Key_Right);
+        QCOMPARE(keys().back().frame, 11.0);
+        QTest::keyClick(canvas, Qt::Key_C, Qt::ControlModifier);
+        QTest::keyClick(canvas, Qt::Key_A, Qt::ControlModifier);
+        QCOMPARE(canvas->chosen().size(), std::size_t{5});
+        QTest::keyClick(canvas, Qt::Key_Escape);
+        QVERIFY(canvas->chosen().empty());
+        QTest::keyClick(canvas, Qt::Key_V, Qt::ControlModifier);
+        QCOMPARE(keys().size(), std::size_t{9});
+        click("keys-repeat");
+        QCOMPARE(keys().size(), std::size_t{12});
+        QVERIFY(std::abs(keys().back().value) < 1e-9);
+        // A curve has a slope to drag.
+        canvas->select(1);
+        choose([&] { return child<QComboBox>("drawn-ease"); }, QStringLiteral("curve"));
+        const auto handle = slopeHandle(layout(), keys(), 1, DrawnGrip::slopeOut);
+        QVERIFY(handle);
+        drag(canvas, handle->toPoint(), (*handle + QPointF(0, -20)).toPoint());
+        QVERIFY(keys()[1].slopeOut > 0);
+        QCOMPARE(keys()[1].slopeIn, keys()[1].slopeOut);
+        click("keys-clear");
+        QVERIFY(keys().empty());
+        session().undo();
+        QCOMPARE(keys().size(), std::size_t{12});
+    }
+    void motionBecomesKeys()
+    {
+        strikeOn(20, Qt::Key_1);
+        const Motion before(project());
+        key(Qt::Key_K, Qt::ControlModifier);
+        QCOMPARE(recipe().strands.size(), std::size_t{1});
+        QVERIFY(std::get<Drawn>(strand(0).source).asDrawn);
+        const Motion after(project());
+        for (int frame = 18; frame < 60; ++frame)
+            QVERIFY(std::abs(before.poseAt(frame).y - after.poseAt(frame).y) <= 0.1);
+        session().undo();
+        openStrand(1);
+        click("strand-to-keys");
+        turn();
+        QVERIFY(std::holds_alternative<Drawn>(strand(1).source));
+        QVERIFY(!std::holds_alternative<Drawn>(strand(0).source));
+    }
     void strandsAreAddedCopiedOrderedAndDeleted()
     {
         strikeOn(20, Qt::Key_2);
