@@ -6,15 +6,17 @@
 #include <QApplication>
 #include <QCloseEvent>
 #include <QComboBox>
+#include <QDateTime>
 #include <QDragEnterEvent>
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QLocale>
 #include <QMenuBar>
 #include <QMimeData>
 #include <QPushButton>
-#include <QSettings>
 #include <QScrollArea>
+#include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QStatusBar>
@@ -23,6 +25,7 @@
 
 #include "anvil_view.h"
 #include "find_panel.h"
+#include "journal_keeper.h"
 #include "picture_view.h"
 #include "player.h"
 #include "recipe_page.h"
@@ -70,6 +73,9 @@ MainWindow::MainWindow(Dialogs dialogs)
     refreshActions();
     refreshTransport();
     say(tr("Ready"));
+    keeper_ = std::make_unique<JournalKeeper>(*session_);
+    left_ = leftBehind(JournalKeeper::folder().toStdString());
+    offerLeftBehind();
 }
 
 MainWindow::~MainWindow()
@@ -149,9 +155,29 @@ QWidget* MainWindow::buildNotice()
     noticeFind_->setObjectName(QStringLiteral("find-clip"));
     connect(noticeFind_, &QPushButton::clicked, this, &MainWindow::findClip);
     row->addWidget(noticeFind_);
+    noticeRecover_ = new QPushButton(tr("Open it"), notice_);
+    noticeRecover_->setObjectName(QStringLiteral("recover"));
+    connect(noticeRecover_, &QPushButton::clicked, this, [this] {
+        if (left_.empty() || !mayLeave())
+            return;
+        recovering_ = left_.front();
+        left_.erase(left_.begin());
+        session_->openRecovered(*recovering_);
+    });
+    row->addWidget(noticeRecover_);
     auto* dismiss = new QPushButton(tr("Dismiss"), notice_);
     dismiss->setObjectName(QStringLiteral("dismiss"));
-    connect(dismiss, &QPushButton::clicked, notice_, &QWidget::hide);
+    connect(dismiss, &QPushButton::clicked, this, [this] {
+        notice_->hide();
+        if (noticeRecover_->isHidden() || left_.empty())
+            return;
+        if (dialogs_.confirm(this,
+                             tr("Throw the unsaved work of %1 away?").arg(QString::fromStdString(left_.front().title)),
+                             tr("Throw away")))
+            discard(left_.front());
+        left_.erase(left_.begin());
+        offerLeftBehind();
+    });
     row->addWidget(dismiss);
     notice_->hide();
     return notice_;
@@ -285,6 +311,9 @@ void MainWindow::connectSession()
     });
     connect(session_.get(), &Session::opened, this, [this] {
         notice_->hide();
+        if (recovering_)
+            keeper_->replace(*recovering_);
+        recovering_.reset();
         refreshActions();
         refreshTransport();
         placeWelcome();
@@ -299,11 +328,25 @@ void MainWindow::connectSession()
     connect(session_.get(), &Session::trouble, this, [this](const QString& text) {
         noticeText_->setText(text);
         noticeFind_->setVisible(!session_->clipTrouble().isEmpty());
+        noticeRecover_->hide();
         notice_->show();
         say({});
     });
     connect(player_.get(), &Player::stateChanged, this, &MainWindow::refreshTransport);
     connect(player_.get(), &Player::rateChanged, this, [this] { picture_->update(); });
+}
+
+void MainWindow::offerLeftBehind()
+{
+    if (left_.empty())
+        return;
+    const LeftBehind& left = left_.front();
+    const QString when = QLocale().toString(QDateTime::fromSecsSinceEpoch(left.keptAt), QLocale::ShortFormat);
+    noticeText_->setText(
+        tr("Work on %1 that was not saved was kept on %2.").arg(QString::fromStdString(left.title), when));
+    noticeFind_->hide();
+    noticeRecover_->show();
+    notice_->show();
 }
 
 // --- showing ---

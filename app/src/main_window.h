@@ -23,6 +23,7 @@ class AnvilView;
 class DropBench;
 class FindPanel;
 class Finder;
+class JournalKeeper;
 class PictureView;
 class Player;
 class ReelView;
@@ -93,6 +94,7 @@ private:
     void refreshActions();
     void refreshTransport();
     void placeWelcome();
+    void offerLeftBehind();
     void say(const QString& text);
     void restoreLayout();
     void saveLayout() const;
@@ -103,6 +105,7 @@ private:
     std::unique_ptr<Player> player_;
     std::unique_ptr<Finder> finder_;
     std::unique_ptr<Tapper> tapper_;
+    std::unique_ptr<JournalKeeper> keeper_;
     PictureView* picture_ = nullptr;
     SideColumn* side_ = nullptr;
     RenderPanel* renderPanel_ = nullptr;
@@ -116,6 +119,9 @@ private:
     QWidget* notice_ = nullptr;
     QLabel* noticeText_ = nullptr;
     QPushButton* noticeFind_ = nullptr;
+    QPushButton* noticeRecover_ = nullptr;
+    std::optional<LeftBehind> recovering_; ///< being opened
+    std::vector<LeftBehind> left_;         ///< unsaved work of programs that are no longer running
     QWidget* welcome_ = nullptr;
     QWidget* transport_ = nullptr;
     QToolButton* play_ = nullptr;

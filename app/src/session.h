@@ -17,6 +17,7 @@
 #include "ember/project/bake.h"
 #include "ember/project/document.h"
 #include "ember/project/film_edits.h"
+#include "ember/project/journal.h"
 #include "ember/project/recipe_edits.h"
 #include "ember/render/frame.h"
 #include "frame_store.h"
@@ -135,6 +136,8 @@ public:
     /// A clip or a project, by its name. Runs on another thread; opened() or trouble() follows. `alone`: a picture that
     /// looks like one of a numbered series is opened by itself.
     void open(const QString& path, bool alone = false);
+    /// Unsaved work that was left behind: opened as it was, still unsaved.
+    void openRecovered(const LeftBehind& left);
     /// The clip of this project is now at another place.
     void relinkClip(const QString& path);
     bool save(const QString& path);
@@ -164,6 +167,7 @@ signals:
 private:
     struct Opened;
     void takeBaked(Result<Baked> baked);
+    void startOpening(const std::shared_ptr<Opened>& opened);
     void finishOpening(const std::shared_ptr<Opened>& opened);
     void fetchLayers();
     void documentChanged();

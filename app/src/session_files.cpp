@@ -18,6 +18,7 @@ namespace ember::app {
 struct Session::Opened {
     std::uint64_t number = 0;
     QString path;
+    std::optional<LeftBehind> left; ///< it is unsaved work
     bool isProject = false;
     bool alone = false;
     std::optional<Project> project;
@@ -39,16 +40,30 @@ void Session::open(const QString& path, bool alone)
 {
     auto result = std::make_shared<Opened>();
     result->alone = alone;
-    result->number = ++openings_;
     result->path = path;
+    result->isProject = path.endsWith(QStringLiteral(".vember"), Qt::CaseInsensitive);
+    startOpening(result);
+}
+
+void Session::openRecovered(const LeftBehind& left)
+{
+    auto result = std::make_shared<Opened>();
+    result->left = left;
+    result->path = QString::fromStdString(left.projectPath);
+    result->isProject = true;
+    startOpening(result);
+}
+
+void Session::startOpening(const std::shared_ptr<Opened>& result)
+{
+    result->number = ++openings_;
     opening_ = true;
     emit openingChanged();
     const QPointer<Session> self(this);
     QThreadPool::globalInstance()->start([self, result] {
         const std::string file = result->path.toStdString();
-        result->isProject = result->path.endsWith(QStringLiteral(".vember"), Qt::CaseInsensitive);
         if (result->isProject) {
-            auto loaded = loadProject(file);
+            auto loaded = result->left ? recovered(*result->left) : loadProject(file);
             if (!loaded) {
                 result->trouble = QString::fromStdString(sentence(loaded.error()));
             } else {
@@ -88,6 +103,8 @@ void Session::finishOpening(const std::shared_ptr<Opened>& result)
         return;
     }
     document_ = Document(std::move(*result->project));
+    if (result->left)
+        document_.markUnsaved();
     path_ = result->isProject ? result->path : QString();
     selection_.clear();
     selectedBefore_.clear();

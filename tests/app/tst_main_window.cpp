@@ -19,6 +19,7 @@
 #include "ember/media/film_writer.h"
 #include "ember/project/edits.h"
 #include "ember/project/file.h"
+#include "journal_keeper.h"
 #include "player.h"
 #include "render_panel.h"
 #include "runner.h"
@@ -827,5 +828,88 @@ private slots:
     }
 };
 
+/// Work that a program left behind.
+class RecoveryTest : public test::WindowFixture {
+    Q_OBJECT
+    static std::string journals() { return JournalKeeper::folder().toStdString(); }
+    static int files()
+    {
+        return static_cast<int>(
+            QDir(JournalKeeper::folder()).entryList({QStringLiteral("*.journal")}, QDir::Files).size());
+    }
+
+    /// A window with the clip, and nothing left behind.
+    void fresh()
+    {
+        window_.reset();
+        QDir(JournalKeeper::folder()).removeRecursively();
+        begin();
+        open(QString::fromStdString(clip_));
+    }
+
+private slots:
+    void changesAreKeptUntilTheyAreSaved()
+    {
+        fresh();
+        QCOMPARE(files(), 0);
+        key(Qt::Key_S);
+        QTRY_COMPARE(files(), 1);
+        QVERIFY(leftBehind(journals()).empty()); // this window is alive
+        session().undo();
+        QCOMPARE(files(), 0); // as it was opened
+        session().redo();
+        QTRY_COMPARE(files(), 1);
+        saveAnswer_ = at(QStringLiteral("kept.vember"));
+        key(Qt::Key_S, Qt::ControlModifier);
+        QCOMPARE(files(), 0);
+        QTest::qWait(600);
+        QCOMPARE(files(), 0);
+    }
+    void whatWasLeftBehindIsOffered()
+    {
+        fresh();
+        key(Qt::Key_S);
+        const Project lost = project();
+        window_.reset();
+        {
+            auto journal = Journal::begin(journals());
+            QVERIFY(journal.ok());
+            QVERIFY(journal.value().keep(lost, at(QStringLiteral("lost.vember")).toStdString(), "lost.vember").ok());
+        }
+        begin();
+        QVERIFY(window_->notice().contains(QStringLiteral("lost.vember")));
+        click("recover");
+        QTRY_VERIFY(!session().opening());
+        QVERIFY(project() == lost);
+        QVERIFY(session().modified());
+        QCOMPARE(session().projectPath(), at(QStringLiteral("lost.vember")));
+        QVERIFY(window_->notice().isEmpty());
+        QTRY_COMPARE(files(), 1); // once more than the old one for a moment, then anew alone
+        QTRY_VERIFY(leftBehind(journals()).empty());
+        key(Qt::Key_S, Qt::ControlModifier);
+        QCOMPARE(files(), 0);
+        QVERIFY(loadProject(at(QStringLiteral("lost.vember")).toStdString()).value() == lost);
+    }
+    void orThrownAwayWhenThatIsWanted()
+    {
+        fresh();
+        window_.reset();
+        {
+            auto journal = Journal::begin(journals());
+            Project small;
+            QVERIFY(journal.value().keep(small, "", "small").ok());
+        }
+        confirmAnswer_ = false;
+        begin();
+        click("dismiss");
+        QCOMPARE(files(), 1); // not now
+        begin();
+        confirmAnswer_ = true;
+        click("dismiss");
+        QCOMPARE(files(), 0);
+    }
+};
+
 EMBER_TEST(MainWindowTest)
+EMBER_TEST(RecoveryTest)
 #include "tst_main_window.moc"

@@ -40,6 +40,8 @@ public:
 
     bool modified() const { return saved_ != steps_[at_].project; }
     void markSaved() { saved_ = steps_[at_].project; }
+    /// Nothing of it is in a file.
+    void markUnsaved() { saved_.reset(); }
 
 private:
     struct Step {
