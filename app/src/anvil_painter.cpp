@@ -218,7 +218,7 @@ void paintTrace(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pict
         p.drawPolyline(line);
     };
     p.setBrush(Qt::NoBrush);
-    draw(&Pose::x, theme::dim.darker(115));
+    draw(&Pose::x, theme::secondInk);
     draw(&Pose::y, theme::text);
     p.setFont(theme::words(11));
     p.setPen(theme::dim);
@@ -255,7 +255,7 @@ void paintStrands(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pi
         p.setBrush(Qt::NoBrush);
         const bool muted = picture.strands[i].muted;
         if (largest > 1e-5) {
-            draw([scale](const Pose& pose) { return scale * pose.x; }, muted ? theme::faint : theme::dim.darker(115));
+            draw([scale](const Pose& pose) { return scale * pose.x; }, muted ? theme::faint : theme::secondInk);
             draw([scale](const Pose& pose) { return scale * pose.y; }, muted ? theme::faint : theme::text);
         } else { // moves by turns or zoom alone
             double most = 1e-9;

@@ -116,7 +116,7 @@ DropBench::DropBench(Session& session, const Dialogs& dialogs, QWidget* parent)
     auto* row = new QHBoxLayout;
     text_->setObjectName(QStringLiteral("drop-scene"));
     text_->setFont(theme::numbers(12));
-    text_->setStyleSheet(QStringLiteral("QPlainTextEdit { background: #171412; border: 1px solid #3a332c; }"));
+    theme::dress(*text_, QStringLiteral("QPlainTextEdit { background: @window; border: 1px solid @line; }"));
     text_->setTabChangesFocus(true);
     row->addWidget(text_, 2);
     row->addWidget(view_, 3);

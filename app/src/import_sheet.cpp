@@ -75,8 +75,8 @@ ImportSheet::ImportSheet(const Project& project, const QString& name, ListText l
     table_->setSelectionMode(QAbstractItemView::NoSelection);
     table_->setFocusPolicy(Qt::NoFocus);
     table_->setShowGrid(false);
-    table_->setStyleSheet(QStringLiteral("QTableWidget { background: #1f1b18; border: 1px solid #3a332c; } "
-                                         "QHeaderView::section { background: #29241f; color: #9a8f80; border: none; "
+    theme::dress(*table_, QStringLiteral("QTableWidget { background: @panel; border: 1px solid @line; } "
+                                         "QHeaderView::section { background: @raised; color: @dim; border: none; "
                                          "padding: 3px 6px; }"));
     column->addWidget(table_, 1);
     result_->setObjectName(QStringLiteral("import-result"));

@@ -23,6 +23,7 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "action_finder.h"
 #include "anvil_view.h"
 #include "find_panel.h"
 #include "journal_keeper.h"
@@ -53,6 +54,8 @@ MainWindow::MainWindow(Dialogs dialogs)
     buildPlayMenu();
     buildViewMenu();
     buildHelpMenu();
+    actionFinder_ = new ActionFinder(this);
+    restoreShortcuts(actionsOf(*menuBar()));
     facts_ = new QLabel(this);
     facts_->setFont(theme::numbers(12));
     facts_->setContentsMargins(0, 4, 12, 0);
@@ -81,6 +84,7 @@ MainWindow::MainWindow(Dialogs dialogs)
 MainWindow::~MainWindow()
 {
     qApp->removeEventFilter(this);
+    delete bigPicture_;
     hide(); // while everything that listens to it is still there
 }
 
@@ -144,7 +148,7 @@ QWidget* MainWindow::buildNotice()
 {
     notice_ = new QWidget;
     notice_->setObjectName(QStringLiteral("notice"));
-    notice_->setStyleSheet(QStringLiteral("#notice { background: #29241f; border-bottom: 1px solid #9a8f80; }"));
+    theme::dress(*notice_, QStringLiteral("#notice { background: @raised; border-bottom: 1px solid @dim; }"));
     auto* row = new QHBoxLayout(notice_);
     row->setContentsMargins(12, 5, 8, 5);
     noticeText_ = new QLabel(notice_);
@@ -187,8 +191,8 @@ QWidget* MainWindow::buildWelcome()
 {
     auto* card = new QWidget(picture_);
     card->setObjectName(QStringLiteral("welcome"));
-    card->setStyleSheet(
-        QStringLiteral("#welcome { background: #171412; border: 1px solid #3a332c; border-radius: 6px; }"));
+    theme::dress(*card,
+                 QStringLiteral("#welcome { background: @window; border: 1px solid @line; border-radius: 6px; }"));
     auto* column = new QVBoxLayout(card);
     column->setContentsMargins(28, 20, 28, 20);
     column->setSpacing(10);
@@ -199,7 +203,7 @@ QWidget* MainWindow::buildWelcome()
                                "contact and press S: it "
                                "shakes.\nShape it on the Anvil below, then render the film."),
                             card);
-    text->setStyleSheet(QStringLiteral("color: #9a8f80"));
+    theme::dress(*text, QStringLiteral("color: @dim"));
     column->addWidget(text);
     auto* row = new QHBoxLayout;
     auto* open = new QPushButton(tr("Open a clip or project"), card);

@@ -4,6 +4,7 @@
 #include <memory>
 
 #include <QMainWindow>
+#include <QPointer>
 
 #include "dialogs.h"
 #include "session.h"
@@ -19,6 +20,7 @@ class QToolButton;
 
 namespace ember::app {
 
+class ActionFinder;
 class AnvilView;
 class DropBench;
 class FindPanel;
@@ -95,6 +97,8 @@ private:
     void refreshTransport();
     void placeWelcome();
     void offerLeftBehind();
+    /// The picture alone on a whole screen, or back.
+    void showBigPicture();
     void say(const QString& text);
     void restoreLayout();
     void saveLayout() const;
@@ -130,6 +134,8 @@ private:
     QToolButton* compare_ = nullptr;
     QComboBox* scale_ = nullptr;
     QLabel* facts_ = nullptr;
+    ActionFinder* actionFinder_ = nullptr;
+    QPointer<PictureView> bigPicture_; ///< while it is shown
     QLabel* told_ = nullptr;
     QLabel* state_ = nullptr;
     QMenu* recent_ = nullptr;

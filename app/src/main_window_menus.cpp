@@ -12,8 +12,10 @@
 #include <QMenu>
 #include <QMenuBar>
 #include <QMessageBox>
+#include <QScreen>
 #include <QSettings>
 
+#include "action_finder.h"
 #include "drop_bench.h"
 #include "ember/film/import_strikes.h"
 #include "ember/film/pose_table.h"
@@ -25,9 +27,11 @@
 #include "picture_view.h"
 #include "player.h"
 #include "reel_view.h"
+#include "shortcut_sheet.h"
 #include "side_column.h"
 #include "tap_test.h"
 #include "tapper.h"
+#include "theme.h"
 
 namespace ember::app {
 
@@ -50,6 +54,7 @@ void MainWindow::buildFileMenu()
     add(menu, tr("&Open clip or project"), QKeySequence::Open, [this] { openAsked(); });
     add(menu, tr("Open one &picture of a series"), {}, [this] { openPictureAsked(); });
     recent_ = menu->addMenu(tr("Open &recent"));
+    recent_->menuAction()->setProperty("unlisted", true); // files are not actions
     connect(recent_, &QMenu::aboutToShow, this, &MainWindow::fillRecent);
     menu->addSeparator();
     needClip_.push_back(add(menu, tr("&Save"), QKeySequence::Save, [this] { save(); }));
@@ -87,6 +92,12 @@ void MainWindow::buildEditMenu()
     menu->addSeparator();
     add(menu, tr("Select &all strikes"), QKeySequence(Qt::CTRL | Qt::Key_A), [this] { session_->selectAll(); });
     add(menu, tr("Select &nothing"), QKeySequence(Qt::Key_Escape), [this] { session_->select({}); });
+    menu->addSeparator();
+    add(menu, tr("&Find an action"), QKeySequence(Qt::Key_F2), [this] { actionFinder_->open(actionsOf(*menuBar())); });
+    add(menu, tr("S&hortcuts"), {}, [this] {
+        ShortcutSheet sheet(actionsOf(*menuBar()), this);
+        dialogs_.run(sheet);
+    });
 }
 
 void MainWindow::buildStrikeMenu()
@@ -253,6 +264,13 @@ void MainWindow::buildViewMenu()
         picture_->setBorderShown(on);
         QSettings().setValue(QStringLiteral("view/border"), on);
     });
+    const bool light = settings.value(QStringLiteral("view/light"), false).toBool();
+    theme::setScheme(*qApp, light ? theme::Scheme::light : theme::Scheme::dark);
+    toggle(tr("&Light scheme"), light, [](bool on) {
+        theme::setScheme(*qApp, on ? theme::Scheme::light : theme::Scheme::dark);
+        QSettings().setValue(QStringLiteral("view/light"), on);
+    });
+    add(menu, tr("&Full-screen picture"), QKeySequence(Qt::Key_F11), [this] { showBigPicture(); });
     menu->addSeparator();
     add(menu, tr("&Whole film on the Reel"), QKeySequence(Qt::Key_W), [this] { reel_->showAll(); });
     const auto press = [this](const char* name) {
@@ -275,6 +293,29 @@ void MainWindow::buildViewMenu()
     add(menu, tr("&Recipes page"), QKeySequence(Qt::Key_F6), page(SideColumn::Page::recipes));
     add(menu, tr("&Film page"), QKeySequence(Qt::Key_F7), page(SideColumn::Page::film));
     add(menu, tr("Finis&h page"), QKeySequence(Qt::Key_F8), page(SideColumn::Page::finish));
+}
+
+void MainWindow::showBigPicture()
+{
+    if (bigPicture_ != nullptr) {
+        bigPicture_->close();
+        return;
+    }
+    bigPicture_ = new PictureView(*session_, *player_);
+    bigPicture_->setAttribute(Qt::WA_DeleteOnClose);
+    bigPicture_->setWindowTitle(tr("Picture – Vast Ember"));
+    bigPicture_->setObjectName(QStringLiteral("big-picture"));
+    for (const ListedAction& listed : actionsOf(*menuBar())) // all keys go on working
+        bigPicture_->addAction(listed.action);
+    // On the other screen where there is one: the window stays in sight.
+    const auto screens = QGuiApplication::screens();
+    for (QScreen* candidate : screens)
+        if (candidate != screen()) {
+            bigPicture_->setGeometry(candidate->geometry());
+            break;
+        }
+    bigPicture_->showFullScreen();
+    say(tr("Picture alone: F11 goes back"));
 }
 
 void MainWindow::buildHelpMenu()

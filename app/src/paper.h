@@ -6,6 +6,8 @@
 #include <QPixmap>
 #include <QWidget>
 
+#include "theme.h"
+
 namespace ember::app {
 
 /// What a view paints that does not move with the playhead, kept as a picture until it is spoiled or the view's size or
@@ -19,9 +21,10 @@ public:
     {
         const double ratio = view.devicePixelRatioF();
         const QSize size = view.size() * ratio;
-        if (!fresh_ || pixmap_.size() != size) {
+        if (!fresh_ || pixmap_.size() != size || generation_ != theme::generation()) {
             pixmap_ = QPixmap(size);
             pixmap_.setDevicePixelRatio(ratio);
+            generation_ = theme::generation();
             fresh_ = true; // before painting: what is asked for while painting may spoil it again
             paint(pixmap_);
         }
@@ -30,6 +33,7 @@ public:
 
 private:
     QPixmap pixmap_;
+    int generation_ = -1;
     bool fresh_ = false;
 };
 

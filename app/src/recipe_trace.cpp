@@ -86,7 +86,7 @@ void paintRecipeTrace(QPainter& p, const QRectF& place, const RecipeTrace& trace
         p.setPen(QPen(colour, 1));
         p.drawPolyline(line);
     };
-    draw(&Way::x, theme::dim.darker(130));
+    draw(&Way::x, theme::secondInk);
     draw(&Way::y, theme::text);
 }
 

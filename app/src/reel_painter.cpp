@@ -188,7 +188,7 @@ void paintTrace(QPainter& p, const ReelLayout& layout, const ReelPicture& pictur
         p.setPen(QPen(colour, 1));
         p.drawPolyline(line);
     };
-    draw(sideways, theme::dim.darker(130));
+    draw(sideways, theme::secondInk);
     draw(down, theme::text);
 }
 
@@ -310,7 +310,7 @@ void paintReelPlayhead(QPainter& p, const ReelLayout& layout, std::int64_t playh
 void paintReelBand(QPainter& p, const ReelLayout& layout, double x0, double x1)
 {
     p.setPen(QPen(theme::copper, 1));
-    p.setBrush(QColor(0x6f, 0xb3, 0xa2, 40));
+    p.setBrush(QColor(theme::copper.red(), theme::copper.green(), theme::copper.blue(), 40));
     p.drawRect(QRectF(QPointF(x0, layout.sparks.top()), QPointF(x1, layout.sparks.bottom())));
 }
 

@@ -54,7 +54,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     grid->setColumnStretch(1, 1);
     const auto name = [&](int row, const QString& text) {
         auto* label = new QLabel(text, this);
-        label->setStyleSheet(QStringLiteral("color: #9a8f80"));
+        theme::dress(*label, QStringLiteral("color: @dim"));
         grid->addWidget(label, row, 0);
     };
     name(0, tr("Kind"));

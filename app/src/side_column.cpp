@@ -42,12 +42,13 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
         tabs_[i]->setToolTip(names[i].second);
         tabs_[i]->setCheckable(true);
         tabs_[i]->setObjectName(QStringLiteral("page-%1").arg(i));
-        tabs_[i]->setStyleSheet(
+        theme::dress(
+            *tabs_[i],
             QStringLiteral("QPushButton { border: none; border-bottom: 2px solid transparent; border-radius: 0; "
                            "background: transparent; "
-                           "padding: 2px 10px; color: #9a8f80; } QPushButton:checked { color: #d9d0c3; "
-                           "border-bottom-color: #6fb3a2; } "
-                           "QPushButton:hover { color: #d9d0c3; } QPushButton:focus { color: #6fb3a2; }"));
+                           "padding: 2px 10px; color: @dim; } QPushButton:checked { color: @text; "
+                           "border-bottom-color: @copper; } "
+                           "QPushButton:hover { color: @text; } QPushButton:focus { color: @copper; }"));
         group->addButton(tabs_[i], static_cast<int>(i));
         row->addWidget(tabs_[i]);
     }

@@ -61,7 +61,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     head->setSpacing(4);
     name_->setFont(theme::words(13, true));
     about_->setFont(theme::words(11));
-    about_->setStyleSheet(QStringLiteral("color: #9a8f80"));
+    theme::dress(*about_, QStringLiteral("color: @dim"));
     about_->setMinimumWidth(20); // cut where there is no room; the tooltip has it all
     head->addWidget(name_);
     head->addWidget(about_, 1);

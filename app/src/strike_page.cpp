@@ -119,8 +119,8 @@ QLayout* StrikeBlock::buildHead()
     name_->setObjectName(QStringLiteral("strike-name"));
     name_->setFont(theme::words(16, true));
     name_->setFrame(false);
-    name_->setStyleSheet(QStringLiteral("QLineEdit { background: transparent; border: 1px solid transparent; padding: "
-                                        "0; } QLineEdit:focus { border-color: #6fb3a2; }"));
+    theme::dress(*name_, QStringLiteral("QLineEdit { background: transparent; border: 1px solid transparent; padding: "
+                                        "0; } QLineEdit:focus { border-color: @copper; }"));
     name_->setToolTip(tr("The strike's name; type to change it"));
     connect(name_, &QLineEdit::editingFinished, this, [this] {
         const Strike* strike = session_.selectedStrike();

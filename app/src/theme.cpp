@@ -8,6 +8,8 @@
 #include <QFontDatabase>
 #include <QPalette>
 #include <QStyleFactory>
+#include <QVariant>
+#include <QWidget>
 
 // Resources of a static library are only linked in when asked for, and this cannot be asked from inside a namespace.
 static void loadResources()
@@ -17,19 +19,87 @@ static void loadResources()
 
 namespace ember::app::theme {
 
+namespace {
+
+struct Colours {
+    QColor window, panel, raised, line, text, dim, faint, secondInk, copper;
+    std::array<QColor, 5> heat;
+    QColor beyond; ///< above full heat
+};
+
+const Colours& coloursOf(Scheme scheme)
+{
+    static const Colours dark{{0x17, 0x14, 0x12},
+                              {0x1f, 0x1b, 0x18},
+                              {0x29, 0x24, 0x1f},
+                              {0x3a, 0x33, 0x2c},
+                              {0xd9, 0xd0, 0xc3},
+                              {0x9a, 0x8f, 0x80},
+                              {0x6b, 0x62, 0x57},
+                              {0x86, 0x7c, 0x6f},
+                              {0x6f, 0xb3, 0xa2},
+                              {QColor(0x58, 0x54, 0x6e), QColor(0x6e, 0x34, 0x3e), QColor(0xb2, 0x3a, 0x24),
+                               QColor(0xe8, 0x7a, 0x2c), QColor(0xff, 0xe8, 0xb0)},
+                              {0xff, 0xff, 0xff}};
+    static const Colours light{{0xec, 0xe6, 0xdb},
+                               {0xf4, 0xef, 0xe6},
+                               {0xe0, 0xd8, 0xca},
+                               {0xbd, 0xb3, 0xa2},
+                               {0x2a, 0x25, 0x21},
+                               {0x5f, 0x56, 0x4b},
+                               {0x96, 0x8b, 0x7c},
+                               {0x7a, 0x70, 0x63},
+                               {0x22, 0x63, 0x54},
+                               {QColor(0x8a, 0x87, 0xa3), QColor(0x8f, 0x4a, 0x55), QColor(0xb2, 0x3a, 0x24),
+                                QColor(0xe0, 0x6c, 0x1a), QColor(0xf2, 0xb4, 0x1e)},
+                               {0xff, 0xd4, 0x2a}};
+    return scheme == Scheme::dark ? dark : light;
+}
+
+Scheme current = Scheme::dark;
+int changes = 0;
+constexpr const char* sheetProperty = "dressed-as";
+
+QString coloured(QString sheet)
+{
+    const std::pair<const char*, const QColor&> names[] = {{"@window", window}, {"@panel", panel},  {"@raised", raised},
+                                                           {"@line", line},     {"@text", text},    {"@dim", dim},
+                                                           {"@faint", faint},   {"@copper", copper}};
+    for (const auto& [name, colour] : names)
+        sheet.replace(QLatin1String(name), colour.name());
+    return sheet;
+}
+
+} // namespace
+
 QColor heat(double intensity)
 {
+    const Colours& colours = coloursOf(current);
     if (intensity > 1.0)
-        return QColor(0xff, 0xff, 0xff);
-    static const std::array<QColor, 5> ramp{QColor(0x58, 0x54, 0x6e), QColor(0x6e, 0x34, 0x3e),
-                                            QColor(0xb2, 0x3a, 0x24), QColor(0xe8, 0x7a, 0x2c),
-                                            QColor(0xff, 0xe8, 0xb0)};
+        return colours.beyond;
+    const auto& ramp = colours.heat;
     const double at = std::clamp(intensity, 0.0, 1.0) * 4;
     const auto i = std::min<std::size_t>(3, static_cast<std::size_t>(at));
     const double f = at - static_cast<double>(i);
     const auto mix = [f](int a, int b) { return static_cast<int>(a + (b - a) * f + 0.5); };
     return {mix(ramp[i].red(), ramp[i + 1].red()), mix(ramp[i].green(), ramp[i + 1].green()),
             mix(ramp[i].blue(), ramp[i + 1].blue())};
+}
+
+Scheme scheme()
+{
+    return current;
+}
+
+int generation()
+{
+    return changes;
+}
+
+void dress(QWidget& widget, const QString& sheet)
+{
+    widget.setProperty(sheetProperty, sheet);
+    widget.setStyleSheet(coloured(sheet));
 }
 
 QFont words(int pixels, bool bold)
@@ -56,6 +126,23 @@ void apply(QApplication& application)
         QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/%1.otf").arg(QLatin1String(file)));
     application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
     application.setFont(words());
+    setScheme(application, Scheme::dark);
+}
+
+void setScheme(QApplication& application, Scheme wanted)
+{
+    current = wanted;
+    ++changes;
+    const Colours& colours = coloursOf(wanted);
+    window = colours.window;
+    panel = colours.panel;
+    raised = colours.raised;
+    line = colours.line;
+    text = colours.text;
+    dim = colours.dim;
+    faint = colours.faint;
+    secondInk = colours.secondInk;
+    copper = colours.copper;
     QPalette palette;
     palette.setColor(QPalette::Window, window);
     palette.setColor(QPalette::WindowText, text);
@@ -74,36 +161,41 @@ void apply(QApplication& application)
     for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText})
         palette.setColor(QPalette::Disabled, role, faint);
     application.setPalette(palette);
-    application.setStyleSheet(QStringLiteral(R"(
-QMenuBar, QStatusBar { background: #171412; color: #d9d0c3; }
-QMenuBar { border-bottom: 1px solid #3a332c; padding: 2px 4px; }
+    application.setStyleSheet(coloured(QStringLiteral(R"(
+QMenuBar, QStatusBar { background: @window; color: @text; }
+QMenuBar { border-bottom: 1px solid @line; padding: 2px 4px; }
 QMenuBar::item { padding: 3px 10px; background: transparent; }
-QMenuBar::item:selected, QMenu::item:selected { background: #29241f; color: #6fb3a2; }
-QMenu { background: #1f1b18; border: 1px solid #3a332c; padding: 4px 0; }
+QMenuBar::item:selected, QMenu::item:selected { background: @raised; color: @copper; }
+QMenu { background: @panel; border: 1px solid @line; padding: 4px 0; }
 QMenu::item { padding: 4px 28px 4px 24px; }
-QMenu::item:disabled { color: #6b6257; }
-QMenu::separator { height: 1px; background: #3a332c; margin: 4px 8px; }
-QToolTip { background: #29241f; color: #d9d0c3; border: 1px solid #3a332c; padding: 4px; }
-QPushButton, QToolButton { background: #29241f; color: #d9d0c3; border: 1px solid #3a332c; border-radius: 3px; padding: 3px 9px; }
-QPushButton:hover, QToolButton:hover { border-color: #9a8f80; }
-QPushButton:pressed, QToolButton:pressed { background: #3a332c; }
-QPushButton:checked, QToolButton:checked { background: #3a332c; border-color: #9a8f80; }
-QPushButton:focus, QToolButton:focus, QComboBox:focus, QLineEdit:focus { border-color: #6fb3a2; }
-QPushButton:disabled, QToolButton:disabled { color: #6b6257; }
-QComboBox { background: #29241f; color: #d9d0c3; border: 1px solid #3a332c; border-radius: 3px; padding: 2px 8px; }
-QComboBox:disabled { color: #6b6257; }
-QComboBox QAbstractItemView { background: #1f1b18; border: 1px solid #3a332c; selection-background-color: #29241f; selection-color: #6fb3a2; }
-QLineEdit { background: #171412; color: #d9d0c3; border: 1px solid #3a332c; border-radius: 3px; padding: 2px 6px; selection-background-color: #6fb3a2; selection-color: #171412; }
-QProgressBar { background: #29241f; border: 1px solid #3a332c; border-radius: 3px; height: 10px; text-align: center; }
-QProgressBar::chunk { background: #9a8f80; }
-QSplitter::handle { background: #171412; }
-QCheckBox::indicator { width: 12px; height: 12px; border: 1px solid #9a8f80; border-radius: 2px; background: #171412; }
-QCheckBox::indicator:checked { background: #d9d0c3; }
-QCheckBox:focus { color: #6fb3a2; }
+QMenu::item:disabled { color: @faint; }
+QMenu::separator { height: 1px; background: @line; margin: 4px 8px; }
+QToolTip { background: @raised; color: @text; border: 1px solid @line; padding: 4px; }
+QPushButton, QToolButton { background: @raised; color: @text; border: 1px solid @line; border-radius: 3px; padding: 3px 9px; }
+QPushButton:hover, QToolButton:hover { border-color: @dim; }
+QPushButton:pressed, QToolButton:pressed { background: @line; }
+QPushButton:checked, QToolButton:checked { background: @line; border-color: @dim; }
+QPushButton:focus, QToolButton:focus, QComboBox:focus, QLineEdit:focus { border-color: @copper; }
+QPushButton:disabled, QToolButton:disabled { color: @faint; }
+QComboBox { background: @raised; color: @text; border: 1px solid @line; border-radius: 3px; padding: 2px 8px; }
+QComboBox:disabled { color: @faint; }
+QComboBox QAbstractItemView { background: @panel; border: 1px solid @line; selection-background-color: @raised; selection-color: @copper; }
+QLineEdit { background: @window; color: @text; border: 1px solid @line; border-radius: 3px; padding: 2px 6px; selection-background-color: @copper; selection-color: @window; }
+QProgressBar { background: @raised; border: 1px solid @line; border-radius: 3px; height: 10px; text-align: center; }
+QProgressBar::chunk { background: @dim; }
+QSplitter::handle { background: @window; }
+QCheckBox::indicator { width: 12px; height: 12px; border: 1px solid @dim; border-radius: 2px; background: @window; }
+QCheckBox::indicator:checked { background: @text; }
+QCheckBox:focus { color: @copper; }
 QScrollArea { background: transparent; border: none; }
-QScrollBar:vertical { background: #1f1b18; width: 8px; } QScrollBar::handle:vertical { background: #3a332c; min-height: 24px; }
+QScrollBar:vertical { background: @panel; width: 8px; } QScrollBar::handle:vertical { background: @line; min-height: 24px; }
 QScrollBar::add-line, QScrollBar::sub-line { height: 0; }
-)"));
+)")));
+    for (QWidget* widget : QApplication::allWidgets()) {
+        if (const QVariant sheet = widget->property(sheetProperty); sheet.isValid())
+            widget->setStyleSheet(coloured(sheet.toString()));
+        widget->update();
+    }
 }
 
 } // namespace ember::app::theme

@@ -5,31 +5,44 @@
 #include <QFont>
 
 class QApplication;
+class QWidget;
 
 namespace ember::app {
 
 /// The colours and letters of the night foundry (see docs/decisions/0002-look.md).
 namespace theme {
 
-inline const QColor window{0x17, 0x14, 0x12};
-inline const QColor panel{0x1f, 0x1b, 0x18};
-inline const QColor raised{0x29, 0x24, 0x1f};
-inline const QColor line{0x3a, 0x33, 0x2c};
-inline const QColor text{0xd9, 0xd0, 0xc3};
-inline const QColor dim{0x9a, 0x8f, 0x80};
-inline const QColor faint{0x6b, 0x62, 0x57};
-inline const QColor copper{0x6f, 0xb3, 0xa2}; ///< selection, playhead and focus, nothing else
+/// Dark for a dark room, light for a bright one. Around the picture both are the same neutral grey.
+enum class Scheme { dark, light };
+
+inline QColor window;
+inline QColor panel;
+inline QColor raised;
+inline QColor line;
+inline QColor text;
+inline QColor dim;
+inline QColor faint;
+inline QColor secondInk; ///< the second of two curves
+inline QColor copper;    ///< selection, playhead and focus, nothing else
 inline const QColor surround{0x3b, 0x3b, 0x3b};
 inline const QColor onSurround{0xd4, 0xd4, 0xd4};
 
-/// Intensity as heat, 0 to 1: slate, dull red, orange, pale yellow; above 1 white. For intensity and nothing else.
+/// Intensity as heat, 0 to 1: slate, dull red, orange, pale yellow; above 1 white (bright yellow on light paper). For
+/// intensity and nothing else.
 QColor heat(double intensity);
 
 QFont words(int pixels = 13, bool bold = false);
 QFont numbers(int pixels = 12);
 
-/// Loads the fonts and sets palette and style sheet.
+/// Loads the fonts and dresses the application in the dark scheme.
 void apply(QApplication& application);
+Scheme scheme();
+/// Other colours, at once and everywhere.
+void setScheme(QApplication& application, Scheme scheme);
+/// Grows with each change of the scheme: pictures of it are then old.
+int generation();
+/// A style sheet with the scheme's colours by their names ("@panel"), kept through changes of the scheme.
+void dress(QWidget& widget, const QString& sheet);
 
 } // namespace theme
 } // namespace ember::app

@@ -41,7 +41,7 @@ QScrollArea* scrolling(QWidget* page)
 QLabel* dimLabel(const QString& text, QWidget* parent)
 {
     auto* label = new QLabel(text, parent);
-    label->setStyleSheet(QStringLiteral("color: #9a8f80"));
+    theme::dress(*label, QStringLiteral("color: @dim"));
     return label;
 }
 
@@ -68,7 +68,7 @@ QWidget* rule(QWidget* parent)
 {
     auto* line = new QFrame(parent);
     line->setFixedHeight(1);
-    line->setStyleSheet(QStringLiteral("background: #3a332c"));
+    theme::dress(*line, QStringLiteral("background: @line"));
     return line;
 }
 

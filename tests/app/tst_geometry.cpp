@@ -342,10 +342,17 @@ private slots:
             const double y = light(b);
             return (std::max(x, y) + 0.05) / (std::min(x, y) + 0.05);
         };
-        for (const QColor& ground : {theme::window, theme::panel, theme::raised})
-            for (const QColor& ink : {theme::text, theme::dim, theme::copper})
-                QVERIFY2(contrast(ground, ink) >= 4.5, qPrintable(ground.name() + ink.name()));
-        QVERIFY(contrast(theme::surround, theme::onSurround) >= 4.5);
+        for (const theme::Scheme scheme : {theme::Scheme::light, theme::Scheme::dark}) {
+            theme::setScheme(*qApp, scheme);
+            for (const QColor& ground : {theme::window, theme::panel, theme::raised})
+                for (const QColor& ink : {theme::text, theme::dim, theme::copper})
+                    QVERIFY2(contrast(ground, ink) >= 4.5, qPrintable(ground.name() + ink.name()));
+            QVERIFY(contrast(theme::surround, theme::onSurround) >= 4.5);
+            // Steps of heat can be told apart, and the second curve from its paper.
+            for (int i = 0; i < 4; ++i)
+                QVERIFY(theme::heat(0.25 * i) != theme::heat(0.25 * (i + 1)));
+            QVERIFY(contrast(theme::window, theme::secondInk) >= 3);
+        }
     }
 };
 

@@ -1,0 +1,138 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "action_finder.h"
+
+#include <algorithm>
+
+#include <QAction>
+#include <QKeyEvent>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QTimer>
+#include <QVBoxLayout>
+
+#include "theme.h"
+
+namespace ember::app {
+
+namespace {
+constexpr int wide = 520;
+constexpr int mostShown = 12;
+constexpr int mostUsed = 8;
+} // namespace
+
+ActionFinder::ActionFinder(QWidget* window) : QFrame(window), line_(new QLineEdit(this)), list_(new QListWidget(this))
+{
+    setObjectName(QStringLiteral("action-finder"));
+    theme::dress(*this, QStringLiteral("#action-finder { background: @panel; border: 1px solid @copper; "
+                                       "border-radius: 4px; }"));
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(8, 8, 8, 8);
+    column->setSpacing(6);
+    line_->setObjectName(QStringLiteral("action-words"));
+    line_->setPlaceholderText(tr("What do you want to do?"));
+    line_->installEventFilter(this);
+    column->addWidget(line_);
+    list_->setObjectName(QStringLiteral("action-list"));
+    list_->setFocusPolicy(Qt::NoFocus);
+    list_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    list_->setFrameShape(QFrame::NoFrame);
+    column->addWidget(list_);
+    connect(line_, &QLineEdit::textChanged, this, &ActionFinder::fill);
+    connect(line_, &QLineEdit::returnPressed, this, &ActionFinder::use);
+    connect(list_, &QListWidget::itemClicked, this, &ActionFinder::use);
+    hide();
+}
+
+void ActionFinder::open(std::vector<ListedAction> actions)
+{
+    actions_ = std::move(actions);
+    line_->clear();
+    fill();
+    const QWidget* window = parentWidget();
+    const int width = std::min(wide, window->width() - 40);
+    setGeometry((window->width() - width) / 2, 60, width, line_->sizeHint().height() + 30 + mostShown * 22);
+    show();
+    raise();
+    line_->setFocus();
+}
+
+void ActionFinder::fill()
+{
+    struct Found {
+        const ListedAction* listed;
+        int fit;
+    };
+    std::vector<Found> found;
+    const QString typed = line_->text();
+    for (const ListedAction& listed : actions_) {
+        int fit = fitOf(typed, listed.path);
+        if (fit == 0)
+            continue;
+        if (const auto used = used_.indexOf(listed.id); used >= 0)
+            fit += static_cast<int>(typed.isEmpty() ? 100 - used : 1);
+        found.push_back({&listed, fit});
+    }
+    std::stable_sort(found.begin(), found.end(), [](const Found& a, const Found& b) { return a.fit > b.fit; });
+    list_->clear();
+    for (const Found& one : found) {
+        const QAction& action = *one.listed->action;
+        const QString keys = action.shortcut().toString(QKeySequence::NativeText);
+        auto* item = new QListWidgetItem(keys.isEmpty() ? one.listed->path
+                                                        : one.listed->path + QStringLiteral("   ·   ") + keys);
+        item->setData(Qt::UserRole, static_cast<int>(one.listed - actions_.data()));
+        if (!action.isEnabled()) {
+            item->setForeground(theme::faint);
+            item->setText(one.listed->path + QStringLiteral("   ·   ") + action.toolTip());
+        }
+        list_->addItem(item);
+    }
+    if (found.empty())
+        list_->addItem(tr("No action has these words"));
+    list_->setCurrentRow(0);
+}
+
+void ActionFinder::use()
+{
+    const QListWidgetItem* item = list_->currentItem();
+    if (item == nullptr || !item->data(Qt::UserRole).isValid())
+        return;
+    const ListedAction& listed = actions_[static_cast<std::size_t>(item->data(Qt::UserRole).toInt())];
+    if (!listed.action->isEnabled())
+        return;
+    used_.removeAll(listed.id);
+    used_.prepend(listed.id);
+    while (used_.size() > mostUsed)
+        used_.removeLast();
+    hide();
+    parentWidget()->setFocus();
+    listed.action->trigger();
+}
+
+bool ActionFinder::eventFilter(QObject* watched, QEvent* event)
+{
+    if (event->type() == QEvent::FocusOut) {
+        hide();
+    } else if (event->type() == QEvent::KeyPress || event->type() == QEvent::ShortcutOverride) {
+        const int key = static_cast<QKeyEvent*>(event)->key();
+        const int by = key == Qt::Key_Up         ? -1
+                       : key == Qt::Key_Down     ? 1
+                       : key == Qt::Key_PageUp   ? -mostShown
+                       : key == Qt::Key_PageDown ? mostShown
+                                                 : 0;
+        if (by != 0 || key == Qt::Key_Escape) {
+            event->accept();
+            if (event->type() == QEvent::ShortcutOverride)
+                return true;
+            if (by == 0) {
+                hide();
+                parentWidget()->setFocus();
+            } else {
+                list_->setCurrentRow(std::clamp(list_->currentRow() + by, 0, list_->count() - 1));
+            }
+            return true;
+        }
+    }
+    return QFrame::eventFilter(watched, event);
+}
+
+} // namespace ember::app

@@ -1,0 +1,34 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QFrame>
+
+#include "actions.h"
+
+class QLineEdit;
+class QListWidget;
+
+namespace ember::app {
+
+/// Any action by its name: type some words of it and press Enter. Lies over the window until it is used or left.
+class ActionFinder : public QFrame {
+    Q_OBJECT
+public:
+    explicit ActionFinder(QWidget* window);
+    /// Opens with these to choose from; without words the last used come first.
+    void open(std::vector<ListedAction> actions);
+
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override; ///< keys of the line that are meant for the list
+
+private:
+    void fill();
+    void use();
+
+    std::vector<ListedAction> actions_;
+    QLineEdit* line_;
+    QListWidget* list_;
+    QStringList used_; ///< ids, the last first
+};
+
+} // namespace ember::app

@@ -1,0 +1,174 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What makes the whole window feel finished: finding actions, shortcuts, schemes, the picture alone.
+#include <QAction>
+#include <QKeySequenceEdit>
+#include <QLabel>
+#include <QListWidget>
+#include <QMenuBar>
+#include <QTableWidget>
+
+#include "action_finder.h"
+#include "actions.h"
+#include "runner.h"
+#include "theme.h"
+#include "window_fixture.h"
+
+using namespace ember;
+using namespace ember::app;
+
+class FeelTest : public test::WindowFixture {
+    Q_OBJECT
+    std::vector<ListedAction> actions() { return actionsOf(*window_->menuBar()); }
+    const ListedAction& action(const QString& id)
+    {
+        static std::vector<ListedAction> all;
+        all = actions();
+        const auto found = std::find_if(all.begin(), all.end(), [&](const ListedAction& a) { return a.id == id; });
+        if (found == all.end())
+            qFatal("no action %s", qPrintable(id));
+        return *found;
+    }
+
+private slots:
+    // --- finding an action
+    void wordsAreFitted()
+    {
+        const QString path = QStringLiteral("Strike: Move one frame later");
+        QVERIFY(fitOf(QStringLiteral("move later"), path) > 0);
+        QVERIFY(fitOf(QStringLiteral("LATER mo"), path) > 0);
+        QCOMPARE(fitOf(QStringLiteral("move sooner"), path), 0);
+        QVERIFY(fitOf(QString(), path) > 0);
+        QVERIFY(fitOf(QStringLiteral("frame"), path) > fitOf(QStringLiteral("rame"), path));
+        QVERIFY(fitOf(QStringLiteral("frame"), path) > fitOf(QStringLiteral("fram"), path));
+    }
+    void everyActionHasAnIdAndAPathOfItsOwn()
+    {
+        std::set<QString> ids;
+        std::set<QString> paths;
+        for (const ListedAction& listed : actions()) {
+            QVERIFY2(ids.insert(listed.id).second, qPrintable(listed.id));
+            QVERIFY2(paths.insert(listed.path).second, qPrintable(listed.path));
+        }
+        QVERIFY(ids.size() > 60);
+        QVERIFY(ids.count(QStringLiteral("edit.undo")) == 1);
+    }
+    void anActionIsFoundAndDone()
+    {
+        session().setPlayhead(30);
+        key(Qt::Key_F2);
+        auto* finder = child<ActionFinder>("action-finder");
+        QVERIFY(finder->isVisible());
+        auto* words = child<QLineEdit>("action-words");
+        QVERIFY(words->hasFocus());
+        QTest::keyClicks(words, QStringLiteral("landing here"));
+        auto* list = child<QListWidget>("action-list");
+        QVERIFY(list->item(0)->text().contains(QStringLiteral("Landing here")));
+        QTest::keyClick(words, Qt::Key_Return);
+        QVERIFY(!finder->isVisible());
+        QCOMPARE(project().strikes.size(), std::size_t{1});
+        QCOMPARE(project().strikes[0].kind, StrikeKind::landing);
+        // The last used stands first; arrows choose.
+        key(Qt::Key_F2);
+        QVERIFY(list->item(0)->text().contains(QStringLiteral("Landing here")));
+        QTest::keyClick(words, Qt::Key_Down);
+        QCOMPARE(list->currentRow(), 1);
+        QTest::keyClick(words, Qt::Key_Escape);
+        QVERIFY(!finder->isVisible());
+        // What cannot be done now says why, and is not done.
+        session().select({});
+        key(Qt::Key_F2);
+        QTest::keyClicks(words, QStringLiteral("new variation"));
+        QVERIFY(list->item(0)->text().contains(QStringLiteral("Select a strike first")));
+        QTest::keyClick(words, Qt::Key_Return);
+        QVERIFY(finder->isVisible());
+        QTest::keyClicks(words, QStringLiteral(" qqqq"));
+        QVERIFY(list->item(0)->text().contains(QStringLiteral("No action")));
+        QTest::keyClick(words, Qt::Key_Return);
+    }
+
+    // --- shortcuts
+    void noTwoActionsHaveTheSameKeys()
+    {
+        const auto all = actions();
+        for (const ListedAction& listed : all)
+            QVERIFY2(ownerOf(all, listed.action->shortcut(), listed.action) == nullptr, qPrintable(listed.path));
+        const QString page = shortcutPage(all);
+        QVERIFY(page.contains(QStringLiteral("| Strike here | S |")));
+    }
+    void keysAreChangedWithoutConflictAndRemembered()
+    {
+        dialogAnswer_ = [](QDialog& dialog) {
+            auto* words = dialog.findChild<QLineEdit*>(QStringLiteral("shortcut-words"));
+            auto* keys = dialog.findChild<QKeySequenceEdit*>(QStringLiteral("shortcut-keys"));
+            auto* set = dialog.findChild<QPushButton*>(QStringLiteral("shortcut-set"));
+            auto* says = dialog.findChild<QLabel*>(QStringLiteral("shortcut-says"));
+            words->setText(QStringLiteral("strike here"));
+            keys->setKeySequence(QKeySequence(Qt::Key_N)); // another's
+            QVERIFY(!set->isEnabled());
+            QVERIFY(says->text().contains(QStringLiteral("New variation")));
+            keys->setKeySequence(QKeySequence(Qt::CTRL | Qt::Key_J));
+            QVERIFY(set->isEnabled());
+            set->click();
+            QVERIFY(says->text().contains(QStringLiteral("now does")));
+            dialog.accept();
+        };
+        action(QStringLiteral("edit.shortcuts")).action->trigger();
+        key(Qt::Key_S);
+        QCOMPARE(project().strikes.size(), std::size_t{0});
+        key(Qt::Key_J, Qt::ControlModifier);
+        QCOMPARE(project().strikes.size(), std::size_t{1});
+        begin(); // the next start
+        QCOMPARE(action(QStringLiteral("strike.strike-here")).action->shortcut(), QKeySequence(Qt::CTRL | Qt::Key_J));
+        dialogAnswer_ = [](QDialog& dialog) {
+            dialog.findChild<QLineEdit*>(QStringLiteral("shortcut-words"))->setText(QStringLiteral("strike here"));
+            dialog.findChild<QPushButton*>(QStringLiteral("shortcut-usual"))->click();
+            dialog.accept();
+        };
+        action(QStringLiteral("edit.shortcuts")).action->trigger();
+        QCOMPARE(action(QStringLiteral("strike.strike-here")).action->shortcut(), QKeySequence(Qt::Key_S));
+    }
+
+    // --- schemes
+    void lightAndDark()
+    {
+        const auto corner = [&] {
+            turn();
+            return window_->grab().toImage().pixelColor(4, window_->height() - 4);
+        };
+        const QColor dark = corner();
+        QAction* toggle = action(QStringLiteral("view.light-scheme")).action;
+        toggle->trigger();
+        const QColor light = corner();
+        QVERIFY(light.lightness() > dark.lightness() + 100);
+        begin(); // remembered
+        QVERIFY(corner().lightness() > dark.lightness() + 100);
+        action(QStringLiteral("view.light-scheme")).action->trigger();
+        QCOMPARE(corner(), dark);
+    }
+
+    // --- the picture alone
+    void thePictureFillsAScreenAndKeysGoOn()
+    {
+        key(Qt::Key_F11);
+        auto* big = [] {
+            for (QWidget* widget : QApplication::topLevelWidgets())
+                if (widget->objectName() == QStringLiteral("big-picture"))
+                    return qobject_cast<PictureView*>(widget);
+            return static_cast<PictureView*>(nullptr);
+        }();
+        QVERIFY(big != nullptr && big->isFullScreen());
+        QTRY_VERIFY(big->pictureFrame() == 0);
+        big->activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(big));
+        QTest::keyClick(big, Qt::Key_Right);
+        QCOMPARE(session().playhead(), std::int64_t{1});
+        QTRY_COMPARE(big->pictureFrame(), std::int64_t{1});
+        QTest::keyClick(big, Qt::Key_F11);
+        turn();
+        for (QWidget* widget : QApplication::topLevelWidgets())
+            QVERIFY(widget->objectName() != QStringLiteral("big-picture"));
+    }
+};
+
+EMBER_TEST(FeelTest)
+#include "tst_feel.moc"
