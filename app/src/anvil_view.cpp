@@ -17,6 +17,7 @@
 #include "recipe_trace.h"
 #include "text.h"
 #include "theme.h"
+#include "trace_view.h"
 #include "value_control.h"
 #include "value_field.h"
 
@@ -300,9 +301,11 @@ const std::vector<ValueGroup>& valueGroups()
 } // namespace
 
 AnvilView::AnvilView(Session& session, QWidget* parent)
-    : QWidget(parent), session_(session), canvas_(new AnvilCanvas(session, this)), title_(dimLabel({}, this)),
-      scope_(new QPushButton(this)), axis_(new QPushButton(this)), restore_(new QPushButton(tr("Follow recipe"), this)),
-      strands_(new QPushButton(tr("Strands"), this)), unit_(new QPushButton(this))
+    : QWidget(parent), session_(session), canvas_(new AnvilCanvas(session, this)),
+      traces_(new TraceView(session, this)), tracesButton_(new QPushButton(tr("Traces"), this)),
+      title_(dimLabel({}, this)), scope_(new QPushButton(this)), axis_(new QPushButton(this)),
+      restore_(new QPushButton(tr("Follow recipe"), this)), strands_(new QPushButton(tr("Strands"), this)),
+      unit_(new QPushButton(this))
 {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
@@ -310,6 +313,8 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
     column->addLayout(buildTitle());
     column->addLayout(buildValues());
     column->addWidget(canvas_, 1);
+    column->addWidget(traces_, 1);
+    traces_->hide();
     connect(&session_, &Session::projectChanged, this, &AnvilView::refresh);
     connect(&session_, &Session::selectionChanged, this, &AnvilView::refresh);
     connect(&session_, &Session::scopeChanged, this, &AnvilView::refresh);
@@ -355,6 +360,10 @@ QLayout* AnvilView::buildTitle()
     });
     row->addWidget(restore_);
     row->addSpacing(10);
+    toggle(
+        tracesButton_, "anvil-traces",
+        tr("The motion axis by axis, with its peaks and the values under the playhead, in place of the envelope (Y)"));
+    connect(tracesButton_, &QPushButton::clicked, this, &AnvilView::setTracesShown);
     toggle(strands_, "anvil-strands", tr("Each strand's own motion below the trace (T)"));
     strands_->setChecked(canvas_->strandsShown());
     connect(strands_, &QPushButton::clicked, this, &AnvilView::setStrandsShown);
@@ -364,6 +373,7 @@ QLayout* AnvilView::buildTitle()
     axis_->setText(tr("Stretched"));
     connect(axis_, &QPushButton::toggled, this, [this](bool even) {
         canvas_->setEven(even);
+        traces_->setEven(even);
         axis_->setText(even ? tr("Even") : tr("Stretched"));
     });
     return row;
@@ -410,6 +420,14 @@ QLayout* AnvilView::buildValues()
         row->addLayout(cell);
     }
     return row;
+}
+
+void AnvilView::setTracesShown(bool shown)
+{
+    tracesButton_->setChecked(shown);
+    traces_->setEven(canvas_->even());
+    canvas_->setVisible(!shown);
+    traces_->setVisible(shown);
 }
 
 void AnvilView::setStrandsShown(bool shown)

@@ -15,6 +15,7 @@ class QPushButton;
 
 namespace ember::app {
 
+class TraceView;
 class ValueControl;
 
 /// The painted part of the Anvil: envelope with handles, trace and film frames, all over frames from the strike.
@@ -76,6 +77,9 @@ public:
     explicit AnvilView(Session& session, QWidget* parent = nullptr);
 
     AnvilCanvas& canvas() { return *canvas_; }
+    TraceView& traces() { return *traces_; }
+    /// The motion axis by axis in place of the envelope.
+    void setTracesShown(bool shown);
     void setStrandsShown(bool shown);
 
 private:
@@ -87,6 +91,8 @@ private:
 
     Session& session_;
     AnvilCanvas* canvas_;
+    TraceView* traces_;
+    QPushButton* tracesButton_;
     QLabel* title_;
     QPushButton* scope_;
     QPushButton* axis_;

@@ -280,6 +280,7 @@ void MainWindow::buildViewMenu()
         };
     };
     add(menu, tr("Stretched or e&ven Anvil"), QKeySequence(Qt::Key_E), press("axis-even"));
+    add(menu, tr("Traces on the An&vil"), QKeySequence(Qt::Key_Y), press("anvil-traces"));
     add(menu, tr("S&trands on the Anvil"), QKeySequence(Qt::Key_T), press("anvil-strands"));
     add(menu, tr("Lengths in frames or &seconds"), QKeySequence(Qt::SHIFT | Qt::Key_T), press("time-unit"));
     menu->addSeparator();

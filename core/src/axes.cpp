@@ -15,4 +15,17 @@ double amountLimit(Axis axis)
     return limits[static_cast<std::size_t>(axis)];
 }
 
+double along(const Pose& pose, Axis axis)
+{
+    switch (axis) {
+    case Axis::x: return pose.x;
+    case Axis::y: return pose.y;
+    case Axis::zoom: return pose.zoom - 1;
+    case Axis::roll: return pose.roll;
+    case Axis::pan: return pose.pan;
+    case Axis::tilt: return pose.tilt;
+    }
+    return 0;
+}
+
 } // namespace ember

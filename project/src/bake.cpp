@@ -25,19 +25,6 @@ bool turns(Axis axis)
     return axis == Axis::roll || axis == Axis::pan || axis == Axis::tilt;
 }
 
-double along(const Pose& pose, Axis axis)
-{
-    switch (axis) {
-    case Axis::x: return pose.x;
-    case Axis::y: return pose.y;
-    case Axis::zoom: return pose.zoom - 1;
-    case Axis::roll: return pose.roll;
-    case Axis::pan: return pose.pan;
-    case Axis::tilt: return pose.tilt;
-    }
-    return 0;
-}
-
 /// Only what strikes do: nothing else moves the film.
 Project strikesOnly(Project project)
 {

@@ -42,4 +42,7 @@ struct Pose {
     bool atRest() const { return *this == Pose{}; }
 };
 
+/// How far a pose is from rest along an axis; zoom as a ratio from 1.
+double along(const Pose& pose, Axis axis);
+
 } // namespace ember
