@@ -33,6 +33,7 @@
 #include "reel_view.h"
 #include "render_panel.h"
 #include "side_column.h"
+#include "takes.h"
 #include "tapper.h"
 #include "theme.h"
 #include "value_control.h"
@@ -41,7 +42,8 @@ namespace ember::app {
 
 MainWindow::MainWindow(Dialogs dialogs)
     : dialogs_(std::move(dialogs)), session_(std::make_unique<Session>()), player_(std::make_unique<Player>(*session_)),
-      finder_(std::make_unique<Finder>(*session_)), tapper_(std::make_unique<Tapper>(*session_, *player_))
+      finder_(std::make_unique<Finder>(*session_)), tapper_(std::make_unique<Tapper>(*session_, *player_)),
+      takes_(std::make_unique<Takes>(*session_))
 {
     setAcceptDrops(true);
     resize(1280, 800);
@@ -52,6 +54,7 @@ MainWindow::MainWindow(Dialogs dialogs)
     buildStrikeMenu();
     buildFindMenu();
     buildPlayMenu();
+    buildCompareMenu();
     buildViewMenu();
     buildHelpMenu();
     actionFinder_ = new ActionFinder(this);
@@ -93,6 +96,7 @@ MainWindow::~MainWindow()
 void MainWindow::buildBands()
 {
     picture_ = new PictureView(*session_, *player_);
+    picture_->setTakes(takes_.get());
     side_ = new SideColumn(*session_, dialogs_);
     renderPanel_ = new RenderPanel(*session_, dialogs_);
     anvil_ = new AnvilView(*session_);

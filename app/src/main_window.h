@@ -31,6 +31,7 @@ class Player;
 class ReelView;
 class RenderPanel;
 class SideColumn;
+class Takes;
 class Tapper;
 
 /// The window: three bands and what connects them. It only wires.
@@ -76,7 +77,9 @@ private:
     void buildPlayMenu();
     void buildFindMenu();
     void buildViewMenu();
+    void buildCompareMenu();
     void buildHelpMenu();
+    void showSplit(int split);
     void connectSession();
     QAction* add(QMenu* menu, const QString& text, const QKeySequence& key, const std::function<void()>& action);
 
@@ -110,6 +113,7 @@ private:
     std::unique_ptr<Finder> finder_;
     std::unique_ptr<Tapper> tapper_;
     std::unique_ptr<JournalKeeper> keeper_;
+    std::unique_ptr<Takes> takes_;
     PictureView* picture_ = nullptr;
     SideColumn* side_ = nullptr;
     RenderPanel* renderPanel_ = nullptr;

@@ -16,6 +16,7 @@
 #include <QSettings>
 
 #include "action_finder.h"
+#include "difference_sheet.h"
 #include "drop_bench.h"
 #include "ember/film/import_strikes.h"
 #include "ember/film/pose_table.h"
@@ -29,6 +30,7 @@
 #include "reel_view.h"
 #include "shortcut_sheet.h"
 #include "side_column.h"
+#include "takes.h"
 #include "tap_test.h"
 #include "tapper.h"
 #include "theme.h"
@@ -241,6 +243,48 @@ void MainWindow::changeLoop(bool in)
     session_->setLoop(loop);
 }
 
+void MainWindow::showSplit(int split)
+{
+    const auto wanted = static_cast<PictureView::Split>(split);
+    const bool on = picture_->split() != wanted;
+    if (on && wanted == PictureView::Split::take && takes_->other() < 0) {
+        say(tr("Keep the project as a take first (Ctrl+1), then change it"));
+        return;
+    }
+    picture_->setSplit(on ? wanted : PictureView::Split::none);
+    say(!on                                   ? tr("No split")
+        : wanted == PictureView::Split::plain ? tr("Left of the line the frame is unshaken; drag the line")
+                                              : tr("Left of the line is the other take; drag the line"));
+}
+
+void MainWindow::buildCompareMenu()
+{
+    QMenu* menu = menuBar()->addMenu(tr("&Compare"));
+    needClip_.push_back(add(menu, tr("Split against the &unshaken frame"), QKeySequence(Qt::Key_V),
+                            [this] { showSplit(static_cast<int>(PictureView::Split::plain)); }));
+    needClip_.push_back(add(menu, tr("&Split against the other take"), QKeySequence(Qt::SHIFT | Qt::Key_V),
+                            [this] { showSplit(static_cast<int>(PictureView::Split::take)); }));
+    menu->addSeparator();
+    needClip_.push_back(
+        add(menu, tr("Keep as take &A"), QKeySequence(Qt::CTRL | Qt::Key_1), [this] { takes_->keep(0); }));
+    needClip_.push_back(
+        add(menu, tr("Keep as take &B"), QKeySequence(Qt::CTRL | Qt::Key_2), [this] { takes_->keep(1); }));
+    needClip_.push_back(
+        add(menu, tr("S&witch to the other take"), QKeySequence(Qt::Key_Q), [this] { takes_->swap(); }));
+    needClip_.push_back(add(menu, tr("&What differs"), QKeySequence(Qt::SHIFT | Qt::Key_Q), [this] {
+        const int other = takes_->other();
+        if (other < 0) {
+            say(tr("Keep the project as a take first (Ctrl+1), then change it"));
+            return;
+        }
+        const int now = takes_->current();
+        DifferenceSheet sheet(differences(*takes_->take(other)->project, session_->project()),
+                              tr("take %1").arg(Takes::name(other)),
+                              now >= 0 ? tr("take %1").arg(Takes::name(now)) : tr("now"), this);
+        dialogs_.run(sheet);
+    }));
+}
+
 void MainWindow::buildViewMenu()
 {
     QMenu* menu = menuBar()->addMenu(tr("&View"));
@@ -303,6 +347,7 @@ void MainWindow::showBigPicture()
         return;
     }
     bigPicture_ = new PictureView(*session_, *player_);
+    bigPicture_->setTakes(takes_.get());
     bigPicture_->setAttribute(Qt::WA_DeleteOnClose);
     bigPicture_->setWindowTitle(tr("Picture – Vast Ember"));
     bigPicture_->setObjectName(QStringLiteral("big-picture"));

@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "picture_renderer.h"
 
+#include <algorithm>
 #include <chrono>
+#include <cmath>
+#include <cstring>
 
 namespace ember::app {
 
@@ -14,6 +17,19 @@ QImage toQImage(const ImagePtr& image)
         image->row(0), image->width(), image->height(), static_cast<qsizetype>(image->stride()),
         QImage::Format_RGBA8888, [](void* held) { delete static_cast<ImagePtr*>(held); }, keep);
 }
+
+namespace {
+
+ImagePtr sideBySide(const ImagePtr& left, const Image& right, double share)
+{
+    auto out = std::make_shared<Image>(right.copy());
+    const auto columns = static_cast<std::size_t>(std::lround(std::clamp(share, 0.0, 1.0) * right.width()));
+    for (int y = 0; y < right.height(); ++y)
+        std::memcpy(out->row(y), left->row(y), 4 * columns);
+    return out;
+}
+
+} // namespace
 
 PictureRenderer::PictureRenderer(QObject* parent) : QObject(parent), thread_([this] { run(); }) {}
 
@@ -47,7 +63,10 @@ void PictureRenderer::run()
         next_.reset();
         lock.unlock();
         const auto began = std::chrono::steady_clock::now();
-        const ImagePtr picture = renderFrame(order.source, order.look, order.width, order.height);
+        ImagePtr picture = renderFrame(order.source, order.look, order.width, order.height);
+        if (order.left)
+            picture =
+                sideBySide(renderFrame(order.source, *order.left, order.width, order.height), *picture, order.share);
         const std::chrono::duration<double, std::milli> spent = std::chrono::steady_clock::now() - began;
         emit rendered(order.frame, toQImage(picture), spent.count());
         lock.lock();

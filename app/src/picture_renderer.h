@@ -26,6 +26,9 @@ public:
         FrameLook look;
         int width = 0;
         int height = 0;
+        /// What is seen left of a share of the width, in place of `look`.
+        std::optional<FrameLook> left = std::nullopt;
+        double share = 0.5;
     };
 
     explicit PictureRenderer(QObject* parent = nullptr);

@@ -5,11 +5,13 @@
 #include <array>
 #include <cmath>
 
+#include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
 
 #include "player.h"
 #include "recipe_trace.h"
+#include "takes.h"
 #include "theme.h"
 
 namespace ember::app {
@@ -36,6 +38,7 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
     setObjectName(QStringLiteral("picture"));
     setAttribute(Qt::WA_OpaquePaintEvent);
     setFocusPolicy(Qt::ClickFocus);
+    setMouseTracking(true);
     connect(&session_, &Session::projectChanged, this, &PictureView::refresh);
     connect(&session_, &Session::playheadChanged, this, &PictureView::refresh);
     connect(&session_, &Session::opened, this, [this] {
@@ -84,6 +87,58 @@ void PictureView::setPlain(bool plain)
         return;
     plain_ = plain;
     refresh();
+}
+
+void PictureView::setSplit(Split split)
+{
+    split_ = split;
+    refresh();
+}
+
+void PictureView::setTakes(const Takes* takes)
+{
+    takes_ = takes;
+    connect(takes, &Takes::changed, this, &PictureView::refresh);
+}
+
+std::optional<FrameLook> PictureView::leftLook() const
+{
+    if (split_ == Split::plain)
+        return plainLook(session_.project());
+    if (split_ == Split::take && takes_ != nullptr && takes_->other() >= 0) {
+        const auto take = takes_->take(takes_->other());
+        return lookOf(*take->project, take->motion, take->cover, moment(), session_.layerPictures());
+    }
+    return std::nullopt;
+}
+
+bool PictureView::onSplit(QPointF place) const
+{
+    const QRectF frame = frameRect();
+    return split_ != Split::none && session_.project().shot &&
+           std::abs(place.x() - (frame.left() + share_ * frame.width())) <= 7;
+}
+
+void PictureView::mousePressEvent(QMouseEvent* event)
+{
+    splitDragged_ = event->button() == Qt::LeftButton && onSplit(event->position());
+    if (!splitDragged_)
+        QWidget::mousePressEvent(event);
+}
+
+void PictureView::mouseMoveEvent(QMouseEvent* event)
+{
+    setCursor(splitDragged_ || onSplit(event->position()) ? Qt::SplitHCursor : Qt::ArrowCursor);
+    if (!splitDragged_)
+        return;
+    const QRectF frame = frameRect();
+    share_ = std::clamp((event->position().x() - frame.left()) / frame.width(), 0.0, 1.0);
+    refresh();
+}
+
+void PictureView::mouseReleaseEvent(QMouseEvent*)
+{
+    splitDragged_ = false;
 }
 
 void PictureView::setPreview(const std::optional<Recipe>& recipe)
@@ -157,7 +212,7 @@ void PictureView::refresh()
         plain_ ? plainLook(session_.project())
                : lookOf(session_.project(), motion(), session_.cover(), moment(), session_.layerPictures());
     ordered_ = true;
-    renderer_.order({frame, source, look, size.width(), size.height()});
+    renderer_.order({frame, source, look, size.width(), size.height(), leftLook(), share_});
 }
 
 void PictureView::show(qint64 frame, const QImage& picture, double milliseconds)
@@ -205,7 +260,31 @@ void PictureView::paintEvent(QPaintEvent*)
         painter.drawImage(frame, picture_);
     if (!plain_)
         paintOverlays(painter, frame);
+    if (split_ != Split::none)
+        paintSplit(painter, frame);
     paintLabels(painter);
+}
+
+void PictureView::paintSplit(QPainter& painter, const QRectF& frame) const
+{
+    const double x = std::round(frame.left() + share_ * frame.width()) + 0.5;
+    painter.setPen(QPen(QColor(255, 255, 255, 200), 1));
+    painter.drawLine(QPointF(x, frame.top() - 6), QPointF(x, frame.bottom() + 6));
+    const int other = takes_ != nullptr ? takes_->other() : -1;
+    const int current = takes_ != nullptr ? takes_->current() : -1;
+    const QString left = split_ == Split::plain ? tr("plain")
+                         : other >= 0           ? tr("take %1").arg(Takes::name(other))
+                                                : tr("no take kept");
+    const QString right = split_ == Split::take && current >= 0 ? tr("take %1").arg(Takes::name(current)) : tr("now");
+    painter.setFont(theme::words(12));
+    const auto label = [&](const QRectF& box, Qt::Alignment where, const QString& text) {
+        const QRectF area = painter.boundingRect(box, static_cast<int>(where), text).adjusted(-5, -1, 5, 1);
+        painter.fillRect(area, QColor(0, 0, 0, 150));
+        painter.setPen(theme::onSurround);
+        painter.drawText(box, static_cast<int>(where), text);
+    };
+    label(QRectF(x - 210, frame.top() + 6, 200, 18), Qt::AlignRight | Qt::AlignVCenter, left);
+    label(QRectF(x + 10, frame.top() + 6, 200, 18), Qt::AlignLeft | Qt::AlignVCenter, right);
 }
 
 void PictureView::paintOverlays(QPainter& painter, const QRectF& frame) const

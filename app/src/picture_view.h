@@ -16,6 +16,7 @@
 namespace ember::app {
 
 class Player;
+class Takes;
 
 /// Where the frame lies in the view: as large as fits, in its own shape, with a margin for what lies beyond it.
 QRectF fitPicture(const QSizeF& view, int projectWidth, int projectHeight);
@@ -38,6 +39,13 @@ public:
     /// Shows the frame as it is without any shake.
     void setPlain(bool plain);
     bool plain() const { return plain_; }
+    /// Left of a line that can be dragged, the frame without any shake, or as a take has it.
+    enum class Split { none, plain, take };
+    void setSplit(Split split);
+    Split split() const { return split_; }
+    double splitShare() const { return share_; }
+    /// Whose takes are shown.
+    void setTakes(const Takes* takes);
     /// Shows this recipe alone, struck again and again, on the frame where the playhead stands; nothing ends it.
     void setPreview(const std::optional<Recipe>& recipe);
     /// The name of the recipe that is shown so.
@@ -59,6 +67,9 @@ signals:
 protected:
     void paintEvent(QPaintEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
 
 private:
     struct Preview {
@@ -77,6 +88,10 @@ private:
     QSize renderSize() const;
     void paintOverlays(QPainter& painter, const QRectF& frame) const;
     void paintLabels(QPainter& painter) const;
+    void paintSplit(QPainter& painter, const QRectF& frame) const;
+    std::optional<FrameLook> leftLook() const;
+    QRectF frameRect() const { return fitPicture(size(), session_.project().width, session_.project().height); }
+    bool onSplit(QPointF place) const;
 
     Session& session_;
     Player& player_;
@@ -88,6 +103,10 @@ private:
     bool thread_ = true;
     bool border_ = true;
     bool plain_ = false;
+    Split split_ = Split::none;
+    double share_ = 0.5;
+    bool splitDragged_ = false;
+    const Takes* takes_ = nullptr;
     std::unique_ptr<Preview> preview_;
     QTimer previewTimer_;
     bool ordered_ = false;    ///< a picture is being rendered

@@ -1,0 +1,64 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "takes.h"
+
+namespace ember::app {
+
+Takes::Takes(Session& session, QObject* parent) : QObject(parent), session_(session)
+{
+    connect(&session_, &Session::opened, this, [this] {
+        // A clip found again is the same project; another project has takes of its own.
+        for (auto& take : takes_)
+            if (take != nullptr &&
+                (!session_.project().shot || take->project->shot->clip != session_.project().shot->clip))
+                take = nullptr;
+        emit changed();
+    });
+}
+
+int Takes::current() const
+{
+    for (int i = 0; i < 2; ++i)
+        if (const auto kept = take(i); kept != nullptr && *kept->project == session_.project())
+            return i;
+    return -1;
+}
+
+int Takes::other() const
+{
+    const int now = current();
+    if (now >= 0 && take(1 - now) != nullptr)
+        return 1 - now;
+    for (int i = 0; i < 2; ++i)
+        if (i != now && take(i) != nullptr)
+            return i;
+    return -1;
+}
+
+void Takes::keep(int which)
+{
+    const auto project = session_.document().snapshot();
+    if (!project->shot)
+        return;
+    Motion motion(*project);
+    Survey survey;
+    survey.update(*project, motion);
+    takes_[static_cast<std::size_t>(which)] =
+        std::make_shared<const Take>(Take{project, std::move(motion), survey.cover()});
+    emit session_.told(tr("Kept as take %1").arg(name(which)));
+    emit changed();
+}
+
+void Takes::swap()
+{
+    const int to = other();
+    if (to < 0) {
+        emit session_.told(current() >= 0
+                               ? tr("This is take %1; keep another first").arg(name(current()))
+                               : tr("Nothing kept yet: keep this as take A, change something, keep it as B"));
+        return;
+    }
+    session_.edit(*take(to)->project, tr("Take %1").arg(name(to)));
+    emit changed();
+}
+
+} // namespace ember::app
