@@ -106,6 +106,7 @@ private:
     void restoreLayout();
     void saveLayout() const;
     void changeLoop(bool in);
+    void loopStrikes(bool toNext);
 
     Dialogs dialogs_;
     std::unique_ptr<Session> session_;

@@ -90,6 +90,10 @@ void MainWindow::buildEditMenu()
     needSelection_.push_back(add(menu, tr("&Duplicate strikes"), QKeySequence(Qt::CTRL | Qt::Key_D),
                                  [this] { session_->duplicateSelected(); }));
     needSelection_.push_back(
+        add(menu, tr("&Copy values"), QKeySequence(Qt::CTRL | Qt::Key_C), [this] { session_->copyValues(); }));
+    needSelection_.push_back(
+        add(menu, tr("&Paste values"), QKeySequence(Qt::CTRL | Qt::Key_V), [this] { session_->pasteValues(); }));
+    needSelection_.push_back(
         add(menu, tr("De&lete strikes"), QKeySequence(Qt::Key_Delete), [this] { session_->deleteSelected(); }));
     menu->addSeparator();
     add(menu, tr("Select &all strikes"), QKeySequence(Qt::CTRL | Qt::Key_A), [this] { session_->selectAll(); });
@@ -119,6 +123,14 @@ void MainWindow::buildStrikeMenu()
                                  [this] { session_->nudgeSelected(-1); }));
     needSelection_.push_back(add(menu, tr("Move one frame &later"), QKeySequence(Qt::ALT | Qt::Key_Right),
                                  [this] { session_->nudgeSelected(1); }));
+    needSelection_.push_back(add(menu, tr("A tenth &stronger"), QKeySequence(Qt::CTRL | Qt::Key_Up),
+                                 [this] { session_->scaleStrengths(1.1); }));
+    needSelection_.push_back(add(menu, tr("A tenth &weaker"), QKeySequence(Qt::CTRL | Qt::Key_Down),
+                                 [this] { session_->scaleStrengths(0.9); }));
+    needSelection_.push_back(
+        add(menu, tr("&Half as long"), QKeySequence(Qt::Key_BracketLeft), [this] { session_->scaleLength(0.5); }));
+    needSelection_.push_back(
+        add(menu, tr("&Twice as long"), QKeySequence(Qt::Key_BracketRight), [this] { session_->scaleLength(2); }));
     needSelection_.push_back(
         add(menu, tr("&New variation"), QKeySequence(Qt::Key_N), [this] { session_->newVariation(); }));
     needSelection_.push_back(add(menu, tr("Loc&k or free the variation"), QKeySequence(Qt::SHIFT | Qt::Key_N),
@@ -209,13 +221,16 @@ void MainWindow::buildPlayMenu()
     needClip_.push_back(add(menu, tr("To the &end"), QKeySequence(Qt::Key_End), step(1LL << 40)));
     QMenu* speeds = menu->addMenu(tr("Sp&eed"));
     auto* group = new QActionGroup(this);
-    for (const int percent : {100, 75, 50, 25}) {
+    for (const int percent : {100, 75, 50, 25, 10}) {
         QAction* action = speeds->addAction(tr("%1 %").arg(percent));
         action->setCheckable(true);
         action->setChecked(percent == 100);
         group->addAction(action);
         connect(action, &QAction::triggered, this, [this, percent] { player_->setSpeed(percent / 100.0); });
     }
+    speeds->setToolTipsVisible(true);
+    for (QAction* action : speeds->actions())
+        action->setToolTip(action->text() == tr("100 %") ? tr("With sound") : tr("Without sound, to look closely"));
     menu->addSeparator();
     needClip_.push_back(add(menu, tr("&Loop"), QKeySequence(Qt::Key_L), [this] {
         if (auto* button = findChild<QAbstractButton*>(QStringLiteral("loop")))
@@ -223,8 +238,33 @@ void MainWindow::buildPlayMenu()
     }));
     needClip_.push_back(add(menu, tr("Loop starts &here"), QKeySequence(Qt::Key_I), [this] { changeLoop(true); }));
     needClip_.push_back(add(menu, tr("Loop ends here"), QKeySequence(Qt::Key_O), [this] { changeLoop(false); }));
+    needSelection_.push_back(add(menu, tr("Loop &around the selected strikes"), QKeySequence(Qt::CTRL | Qt::Key_L),
+                                 [this] { loopStrikes(false); }));
+    needSelection_.push_back(
+        add(menu, tr("Loop to the &next strike"), QKeySequence(Qt::ALT | Qt::Key_L), [this] { loopStrikes(true); }));
     needClip_.push_back(
         add(menu, tr("&Clear the loop"), QKeySequence(Qt::SHIFT | Qt::Key_L), [this] { session_->setLoop({}); }));
+}
+
+void MainWindow::loopStrikes(bool toNext)
+{
+    const Project& project = session_->project();
+    std::int64_t first = session_->length();
+    std::int64_t last = 0;
+    std::int64_t onset = 0;
+    for (const StrikeId id : session_->selection())
+        if (const Strike* strike = project.strike(id)) {
+            first = std::min(first, strike->frame.index);
+            onset = std::max(onset, strike->frame.index);
+            last = std::max<std::int64_t>(last, strike->frame.index + std::llround(envelopeOf(project, *strike).end()));
+        }
+    if (toNext) {
+        const auto next = std::find_if(project.strikes.begin(), project.strikes.end(),
+                                       [&](const Strike& strike) { return strike.frame.index > onset; });
+        last = next != project.strikes.end() ? next->frame.index : session_->length() - 1;
+    }
+    const auto before = toNext ? 0 : std::llround(project.rate.perSecond() / 4);
+    session_->setLoop({std::max<std::int64_t>(0, first - before), std::min(last, session_->length() - 1), true});
 }
 
 void MainWindow::changeLoop(bool in)
@@ -303,6 +343,12 @@ void MainWindow::buildViewMenu()
     toggle(tr("Path of the picture's &centre"), thread, [this](bool on) {
         picture_->setThreadShown(on);
         QSettings().setValue(QStringLiteral("view/thread"), on);
+    });
+    const bool arrow = settings.value(QStringLiteral("view/arrow"), true).toBool();
+    picture_->setArrowShown(arrow);
+    toggle(tr("&Arrow of the selected strike"), arrow, [this](bool on) {
+        picture_->setArrowShown(on);
+        QSettings().setValue(QStringLiteral("view/arrow"), on);
     });
     toggle(tr("Hidden &border"), border, [this](bool on) {
         picture_->setBorderShown(on);

@@ -9,6 +9,8 @@
 #include <QPainter>
 #include <QPainterPath>
 
+#include "ember/project/edits.h"
+#include "peak_arrow.h"
 #include "player.h"
 #include "recipe_trace.h"
 #include "takes.h"
@@ -39,7 +41,13 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
     setAttribute(Qt::WA_OpaquePaintEvent);
     setFocusPolicy(Qt::ClickFocus);
     setMouseTracking(true);
-    connect(&session_, &Session::projectChanged, this, &PictureView::refresh);
+    const auto look = [this] {
+        const Strike* strike = session_.selectedStrike();
+        peakMove_ = strike != nullptr ? peakMove(session_.project(), *strike) : std::nullopt;
+        refresh();
+    };
+    connect(&session_, &Session::projectChanged, this, look);
+    connect(&session_, &Session::selectionChanged, this, look);
     connect(&session_, &Session::playheadChanged, this, &PictureView::refresh);
     connect(&session_, &Session::opened, this, [this] {
         picture_ = {};
@@ -119,8 +127,81 @@ bool PictureView::onSplit(QPointF place) const
            std::abs(place.x() - (frame.left() + share_ * frame.width())) <= 7;
 }
 
+void PictureView::setArrowShown(bool on)
+{
+    arrow_ = on;
+    update();
+}
+
+double PictureView::movedScale() const
+{
+    return frameRect().width() / session_.project().width * session_.cover().at(session_.playhead());
+}
+
+std::optional<QPointF> PictureView::arrowTip() const
+{
+    if (!arrow_ || !peakMove_ || plain_ || player_.playing() || session_.length() == 0)
+        return std::nullopt;
+    return frameRect().center() + *peakMove_ * movedScale();
+}
+
+void PictureView::aim(QPointF place)
+{
+    const Strike* strike = session_.selectedStrike();
+    if (strike == nullptr || !peakMove_)
+        return;
+    const QPointF wanted = (place - frameRect().center()) / movedScale();
+    if (std::hypot(wanted.x(), wanted.y()) < 1)
+        return;
+    const Aim aimed = aimAt(wanted, aimMove_, aimStrength_);
+    session_.edit(withStrikesChanged(session_.project(), {strike->id},
+                                     [&](Strike& s) {
+                                         s.direction = aimed.direction;
+                                         s.strength = aimed.strength;
+                                     }),
+                  tr("Strike goes %1° with %2 %").arg(aimed.direction).arg(std::lround(100 * aimed.strength)),
+                  aimGesture_);
+}
+
+void PictureView::paintArrow(QPainter& painter) const
+{
+    const auto tip = arrowTip();
+    if (!tip)
+        return;
+    const QPointF from = frameRect().center();
+    const QPointF way = *tip - from;
+    const double length = std::max(1e-6, std::hypot(way.x(), way.y()));
+    const QPointF along = way / length;
+    const QPointF across(-along.y(), along.x());
+    for (const auto& [colour, wide] :
+         {std::pair(QColor(0, 0, 0, 140), 3.5), std::pair(QColor(255, 255, 255, 230), 1.5)}) {
+        painter.setPen(QPen(colour, wide, Qt::SolidLine, Qt::RoundCap));
+        painter.drawLine(from, *tip);
+        painter.drawLine(*tip, *tip - 9 * along + 5 * across);
+        painter.drawLine(*tip, *tip - 9 * along - 5 * across);
+    }
+    if (aiming_) {
+        const Strike* strike = session_.selectedStrike();
+        painter.setFont(theme::numbers(12));
+        painter.setPen(QColor(255, 255, 255));
+        if (strike != nullptr && peakMove_)
+            painter.drawText(*tip + QPointF(12, -8), tr("%1 px, %2°")
+                                                         .arg(std::lround(std::hypot(peakMove_->x(), peakMove_->y())))
+                                                         .arg(strike->direction.value_or(0)));
+    }
+}
+
 void PictureView::mousePressEvent(QMouseEvent* event)
 {
+    const auto tip = arrowTip();
+    aiming_ = event->button() == Qt::LeftButton && tip &&
+              std::hypot(tip->x() - event->position().x(), tip->y() - event->position().y()) <= 10;
+    if (aiming_) {
+        aimGesture_ = session_.newGesture();
+        aimMove_ = *peakMove_;
+        aimStrength_ = std::max(0.01, session_.selectedStrike()->strength);
+        return;
+    }
     splitDragged_ = event->button() == Qt::LeftButton && onSplit(event->position());
     if (!splitDragged_)
         QWidget::mousePressEvent(event);
@@ -128,7 +209,15 @@ void PictureView::mousePressEvent(QMouseEvent* event)
 
 void PictureView::mouseMoveEvent(QMouseEvent* event)
 {
-    setCursor(splitDragged_ || onSplit(event->position()) ? Qt::SplitHCursor : Qt::ArrowCursor);
+    if (aiming_) {
+        aim(event->position());
+        return;
+    }
+    const auto tip = arrowTip();
+    const bool onTip = tip && std::hypot(tip->x() - event->position().x(), tip->y() - event->position().y()) <= 10;
+    setCursor(onTip                                         ? Qt::SizeAllCursor
+              : splitDragged_ || onSplit(event->position()) ? Qt::SplitHCursor
+                                                            : Qt::ArrowCursor);
     if (!splitDragged_)
         return;
     const QRectF frame = frameRect();
@@ -139,6 +228,8 @@ void PictureView::mouseMoveEvent(QMouseEvent* event)
 void PictureView::mouseReleaseEvent(QMouseEvent*)
 {
     splitDragged_ = false;
+    aiming_ = false;
+    update();
 }
 
 void PictureView::setPreview(const std::optional<Recipe>& recipe)
@@ -260,6 +351,7 @@ void PictureView::paintEvent(QPaintEvent*)
         painter.drawImage(frame, picture_);
     if (!plain_)
         paintOverlays(painter, frame);
+    paintArrow(painter);
     if (split_ != Split::none)
         paintSplit(painter, frame);
     paintLabels(painter);
@@ -316,6 +408,20 @@ void PictureView::paintOverlays(QPainter& painter, const QRectF& frame) const
     }
     if (!thread_)
         return;
+    // As far as the centre goes while the selected strike lasts.
+    if (const Strike* strike = preview_ ? nullptr : session_.selectedStrike()) {
+        const Envelope envelope = envelopeOf(project, *strike);
+        QRectF most;
+        const double first = static_cast<double>(strike->frame.index) + envelope.start();
+        const double last = static_cast<double>(strike->frame.index) + std::min(envelope.end(), 240.0);
+        for (double t = first; t <= last; ++t) {
+            const Pose at = motion().poseAt(t);
+            most |= QRectF(at.x, at.y, 1e-3, 1e-3) | QRectF(0, 0, 1e-3, 1e-3);
+        }
+        painter.setPen(QPen(QColor(255, 255, 255, 70), 1, Qt::DashLine));
+        painter.setBrush(Qt::NoBrush);
+        painter.drawRect(QRectF(centre + most.topLeft() * cover * scale, most.size() * cover * scale));
+    }
     // The way the picture's centre took, fading into the past.
     const double span = threadSeconds * project.rate.perSecond();
     constexpr int steps = 60;

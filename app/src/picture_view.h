@@ -36,6 +36,10 @@ public:
     void setThreadShown(bool on);
     bool borderShown() const { return border_; }
     void setBorderShown(bool on);
+    bool arrowShown() const { return arrow_; }
+    void setArrowShown(bool on);
+    /// Where its tip is, for hands and tests.
+    std::optional<QPointF> arrowPlace() const { return arrowTip(); }
     /// Shows the frame as it is without any shake.
     void setPlain(bool plain);
     bool plain() const { return plain_; }
@@ -92,6 +96,11 @@ private:
     std::optional<FrameLook> leftLook() const;
     QRectF frameRect() const { return fitPicture(size(), session_.project().width, session_.project().height); }
     bool onSplit(QPointF place) const;
+    /// The tip of the selected strike's arrow, from the frame's middle to where its peak moves it.
+    std::optional<QPointF> arrowTip() const;
+    void paintArrow(QPainter& painter) const;
+    void aim(QPointF place);
+    double movedScale() const; ///< of pixels of the view for one of the frame, on the frame on show
 
     Session& session_;
     Player& player_;
@@ -106,6 +115,12 @@ private:
     Split split_ = Split::none;
     double share_ = 0.5;
     bool splitDragged_ = false;
+    bool arrow_ = true;
+    std::optional<QPointF> peakMove_; ///< of the selected strike
+    bool aiming_ = false;
+    quint64 aimGesture_ = 0;
+    QPointF aimMove_; ///< as they were when the drag began
+    double aimStrength_ = 1;
     const Takes* takes_ = nullptr;
     std::unique_ptr<Preview> preview_;
     QTimer previewTimer_;

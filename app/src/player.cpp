@@ -64,7 +64,7 @@ void Player::restart()
     }
     sound_.stop();
     heardSource_ = session_.soundSource();
-    if (soundOn_ && heardSource_)
+    if (soundOn_ && heardSource_ && speed_ == 1)
         sound_.start(*heardSource_, speed_, line_);
     heard_ = 0;
     played_ = 0;

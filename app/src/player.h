@@ -23,8 +23,8 @@ public:
     void pause();
     void toggle();
 
-    /// Of the film's own speed, 0.25 to 1. The sound goes along, lower in pitch.
-    static constexpr double slowest = 0.25;
+    /// Of the film's own speed, 0.1 to 1. Slower than that, it is played without sound.
+    static constexpr double slowest = 0.1;
     double speed() const { return speed_; }
     void setSpeed(double speed);
     /// Where playback is now, in frames and their parts.

@@ -252,6 +252,64 @@ void Session::nudgeSelected(std::int64_t frames)
         emit told(tr("Strike moved to frame %1").arg(strike->frame.index));
 }
 
+void Session::scaleStrengths(double factor)
+{
+    edit(withStrikesChanged(project(), selection_,
+                            [factor](Strike& s) {
+                                s.strength =
+                                    clampTo(strikefield::strength, std::round(100 * s.strength * factor) / 100);
+                            }),
+         tr("%1 strikes at %2 % of their strength").arg(selection_.size()).arg(std::lround(100 * factor)));
+}
+
+void Session::scaleLength(double factor)
+{
+    const Recipe* recipe = felt();
+    if (recipe == nullptr)
+        return;
+    std::vector<std::pair<std::string, double>> values;
+    const auto add = [&](const std::string& prefix, const Envelope& envelope) {
+        for (const EnvelopeField field :
+             {EnvelopeField::hold, EnvelopeField::decay, EnvelopeField::rumbleLength, EnvelopeField::release})
+            values.emplace_back(prefix + std::string(specOf(field).key), envelope[field] * factor);
+    };
+    add("envelope.", recipe->envelope);
+    for (const Strand& strand : recipe->strands)
+        if (strand.envelope)
+            add("strand." + strand.name + ".envelope.", *strand.envelope);
+    Project next = project();
+    for (const auto& [key, value] : values)
+        next = withRecipeValue(std::move(next), selection_, key, value, scope_);
+    edit(std::move(next), tr("%1 % as long, with the same peak").arg(std::lround(100 * factor)));
+}
+
+void Session::copyValues()
+{
+    const Strike* strike = selection_.empty() ? nullptr : project().strike(selection_.front());
+    if (strike == nullptr)
+        return;
+    copied_ = *strike;
+    emit told(tr("Values of %1 copied: select others and paste").arg(strikeTitle(*strike)));
+}
+
+void Session::pasteValues()
+{
+    if (!copied_ || project().recipe(copied_->recipe) == nullptr) {
+        emit told(tr("Copy the values of a strike first (Ctrl+C)"));
+        return;
+    }
+    edit(withStrikesChanged(project(), selection_,
+                            [this](Strike& s) {
+                                s.kind = copied_->kind;
+                                s.strength = copied_->strength;
+                                s.direction = copied_->direction;
+                                s.recipe = copied_->recipe;
+                                s.group = project().group(copied_->group) != nullptr ? copied_->group : std::string();
+                                s.overrides = copied_->overrides;
+                            }),
+         tr("Values of %1 pasted to %2 strikes").arg(strikeTitle(*copied_)).arg(selection_.size()));
+}
+
 void Session::newVariation()
 {
     const auto free = std::any_of(selection_.begin(), selection_.end(), [this](StrikeId id) {

@@ -74,6 +74,13 @@ public:
     void deleteSelected();
     void duplicateSelected();
     void nudgeSelected(std::int64_t frames);
+    /// All selected strikes together; each keeps its share.
+    void scaleStrengths(double factor);
+    /// The shape lasts longer or shorter with the same rise and peak, for whom the scope says.
+    void scaleLength(double factor);
+    /// Everything of a strike but its frame, name and variation, to be given to others.
+    void copyValues();
+    void pasteValues();
 
     /// Another seed for the selected strikes that are not locked.
     void newVariation();
@@ -193,6 +200,7 @@ private:
     LoopRange loop_;
     StrikeKind lastKind_ = StrikeKind::hit;
     ShapeScope scope_ = ShapeScope::recipe;
+    std::optional<Strike> copied_;
     QString path_;
     QString clipTrouble_;
     std::optional<ClipInfo> clipInfo_;

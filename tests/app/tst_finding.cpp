@@ -27,7 +27,7 @@ using namespace ember::test;
 namespace {
 
 /// A film in which a light goes on at some frames, and clicks that come `late` seconds after it.
-bool writeFlashes(const std::string& path, const std::vector<int>& frames, double late)
+bool writeFlashes(const std::string& path, const std::vector<int>& frames, double late, double share = 1)
 {
     constexpr int length = 96;
     FilmSettings settings;
@@ -42,10 +42,14 @@ bool writeFlashes(const std::string& path, const std::vector<int>& frames, doubl
         return false;
     SoundBuffer sound{48000, 1, std::vector<float>(48000 * length / 24, 0.f)};
     const SoundBuffer noise = whiteNoise(1, 0.8, 0.1);
-    for (const int frame : frames)
-        for (std::size_t i = 0; i < noise.samples.size(); ++i)
-            sound.samples[static_cast<std::size_t>((frame / 24.0 + late) * 48000) + i] +=
-                noise.samples[i] * static_cast<float>(std::exp(-static_cast<double>(i) / 900));
+    double loud = 1;
+    for (const int frame : frames) {
+        const auto first = static_cast<std::size_t>((frame / 24.0 + late) * 48000);
+        for (std::size_t i = 0; i < noise.samples.size() && first + i < sound.samples.size(); ++i)
+            sound.samples[first + i] +=
+                noise.samples[i] * static_cast<float>(loud * std::exp(-static_cast<double>(i) / 900));
+        loud *= share;
+    }
     if (!writer.value()->addSound(sound))
         return false;
     for (int i = 0; i < length; ++i) {
@@ -96,7 +100,97 @@ class FindingTest : public WindowFixture {
         return frames;
     }
 
+    /// Counts what a person does: a press, a click, a choice, a drag.
+    class Count {
+    public:
+        template <typename Act>
+        void operator()(Act&& act)
+        {
+            act();
+            ++made;
+        }
+        int made = 0;
+    };
+
 private slots:
+    void fourTasksInFewActions()
+    {
+        // 1. A clip with four bounces, to a rendered shake on each, the later ones weaker.
+        const QString bounces = at(QStringLiteral("bounces.mkv"));
+        QVERIFY(writeFlashes(bounces.toStdString(), flashes_, 0, 0.6));
+        const auto empty = [&] {
+            session().close();
+            window_->showFinding(false);
+            window_->showRender(false);
+            turn();
+        };
+        Count first;
+        empty();
+        openAnswer_ = bounces;
+        first([&] { key(Qt::Key_O, Qt::ControlModifier); });
+        QTRY_VERIFY(session().hasClip());
+        first([&] { find(); });
+        first([&] { key(Qt::Key_A, Qt::ShiftModifier); });
+        QCOMPARE(strikeFrames(), flashes_);
+        for (std::size_t i = 1; i < 4; ++i)
+            QVERIFY(project().strikes[i].strength < project().strikes[i - 1].strength);
+        first([&] { key(Qt::Key_R, Qt::ControlModifier); });
+        child<QLineEdit>("render-path")->setText(at(QStringLiteral("bounces-shaken.mp4"))); // as it suggests one itself
+        first([&] { click("render-start"); });
+        QTRY_VERIFY_WITH_TIMEOUT(QFile::exists(at(QStringLiteral("bounces-shaken.mp4"))), 30000);
+
+        // 2. A blast with its rumble to the end of the shot, borders safe.
+        Count second;
+        empty();
+        second([&] { key(Qt::Key_O, Qt::ControlModifier); });
+        QTRY_VERIFY(session().hasClip());
+        second([&] {
+            const app::ReelLayout reel = window_->reel().layoutNow();
+            QTest::mouseClick(&window_->reel(), Qt::LeftButton, {},
+                              QPointF(reel.map.toPixel(30), reel.ruler.center().y()).toPoint());
+        });
+        QCOMPARE(session().playhead(), std::int64_t{30});
+        second([&] { key(Qt::Key_1); });
+        second([&] {
+            choose([&] { return child<QWidget>("envelope-rumble_until")->findChild<QComboBox*>(); },
+                   QStringLiteral("shot end"));
+        });
+        QVERIFY(felt()[EnvelopeField::rumble] > 0);
+        QVERIFY(30 + felt().end() >= static_cast<double>(session().length() - 1));
+        second([&] { choose([&] { return child<QComboBox>("finish-cover"); }, QStringLiteral("breathing")); });
+        QVERIFY(uncoveredFrames(session().cover(), session().survey().needed()).empty());
+
+        // 3. A pulse on every bar of a track at 120 beats a minute.
+        const QString track = at(QStringLiteral("track.mkv"));
+        QVERIFY(writeFlashes(track.toStdString(), {0, 12, 24, 36, 48, 60, 72, 84}, 0));
+        Count third;
+        empty();
+        openAnswer_ = track;
+        third([&] { key(Qt::Key_O, Qt::ControlModifier); });
+        QTRY_VERIFY(session().hasClip());
+        third([&] { find(); });
+        third([&] { choose([&] { return child<QComboBox>("find-propose"); }, QStringLiteral("bar starts")); });
+        if (finder().proposals().empty()) // no tempo was heard: it is typed
+            third([&] { type(child<app::ValueField>("find-bpm"), QStringLiteral("120")); });
+        third([&] { key(Qt::Key_A, Qt::ShiftModifier); });
+        const auto bars = strikeFrames();
+        QVERIFY(bars.size() >= 2);
+        for (std::size_t i = 1; i < bars.size(); ++i)
+            QCOMPARE(bars[i] - bars[i - 1], 48);
+
+        // 4. A shake half as long, with the same peak.
+        session().select({project().strikes.front().id});
+        const Envelope before = felt();
+        const double peak = Motion(project()).poseAt(bars.front() + before.peak()).y;
+        Count fourth;
+        fourth([&] { key(Qt::Key_BracketLeft); });
+        QVERIFY(std::abs((felt().end() - felt().peak()) - 0.5 * (before.end() - before.peak())) < 1);
+        QCOMPARE(Motion(project()).poseAt(bars.front() + before.peak()).y, peak);
+
+        qInfo("actions: bounces %d of 6, blast %d of 5, bars %d of 6, half as long %d of 2", first.made, second.made,
+              third.made, fourth.made);
+        QVERIFY(first.made <= 6 && second.made <= 5 && third.made <= 6 && fourth.made <= 2);
+    }
     void fromClipToStrikesInThreeActions()
     {
         openFlashes();
