@@ -6,6 +6,7 @@
 #include <iostream>
 
 #include <QAbstractButton>
+#include <QAction>
 #include <QApplication>
 #include <QComboBox>
 #include <QDir>
@@ -13,6 +14,7 @@
 #include <QFile>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QMenuBar>
 #include <QPainter>
 #include <QProgressBar>
 #include <QScrollArea>
@@ -21,6 +23,9 @@
 #include <QTemporaryDir>
 #include <QTextStream>
 
+#include "actions.h"
+#include "anvil_view.h"
+#include "drawn_canvas.h"
 #include "drop_bench.h"
 #include "ember/core/survey.h"
 #include "ember/project/shipped_recipes.h"
@@ -247,6 +252,62 @@ void takeDropBench(MainWindow& window, const QDir& folder)
     bench.grab().save(folder.filePath(QStringLiteral("drop-bench.png")));
 }
 
+/// guide/shortcuts.md, from the menus.
+void writeShortcuts(MainWindow& window, const QDir& docs)
+{
+    QFile page(docs.filePath(QStringLiteral("guide/shortcuts.md")));
+    if (page.open(QIODevice::WriteOnly))
+        page.write(shortcutPage(actionsOf(*window.menuBar())).toUtf8());
+}
+
+/// Traces, the curve editor, two takes side by side, and the light scheme.
+void takeReading(MainWindow& window, const QDir& folder)
+{
+    const auto before = window.session().project();
+    const auto strike = window.session().selection();
+    const auto act = [&](const char* id) {
+        for (const ListedAction& listed : actionsOf(*window.menuBar()))
+            if (listed.id == QLatin1String(id))
+                listed.action->trigger();
+    };
+    window.anvil().setTracesShown(true);
+    settle(600);
+    take(window, folder, "traces");
+    window.anvil().setTracesShown(false);
+    act("compare.keep-as-take-a");
+    for (int i = 0; i < 4; ++i)
+        act("strike.a-tenth-stronger");
+    act("compare.split-against-the-other-take");
+    settle(800);
+    take(window, folder, "takes");
+    act("compare.split-against-the-other-take");
+    window.session().edit(before, QStringLiteral("before"));
+    act("strike.turn-into-keys.this-strike-few-keys");
+    window.session().setOpenStrand("Keys");
+    settle(1200);
+    if (auto* canvas = window.findChild<DrawnCanvas*>(QStringLiteral("drawn-canvas"))) {
+        for (QWidget* parent = canvas->parentWidget(); parent != nullptr; parent = parent->parentWidget())
+            if (auto* area = qobject_cast<QScrollArea*>(parent)) {
+                area->ensureWidgetVisible(canvas, 0, 60);
+                break;
+            }
+        ember::KeyPlaces some;
+        for (std::size_t i = 8; i < std::min<std::size_t>(30, canvas->keys().size()); ++i)
+            some.push_back(i);
+        canvas->choose(some);
+    }
+    settle(600);
+    take(window, folder, "keys");
+    window.session().edit(before, QStringLiteral("before"));
+    window.session().setOpenStrand({});
+    window.session().select(strike);
+    act("view.light-scheme");
+    settle(1200);
+    take(window, folder, "light-scheme");
+    act("view.light-scheme");
+    settle(300);
+}
+
 } // namespace
 
 int main(int argc, char** argv)
@@ -268,10 +329,18 @@ int main(int argc, char** argv)
     docs.mkpath(QStringLiteral("screenshots"));
     const QDir folder(docs.filePath(QStringLiteral("screenshots")));
     writeRecipes(docs);
+    {
+        QSettings().setValue(QStringLiteral("hints/closed"), false);
+        MainWindow first; // as it is seen the first time
+        first.resize(1280, 800);
+        first.show();
+        take(first, folder, "empty-start");
+    }
+    QSettings().setValue(QStringLiteral("hints/closed"), true);
     MainWindow window;
     window.resize(1280, 800);
     window.show();
-    take(window, folder, "empty-start");
+    writeShortcuts(window, docs);
 
     window.openPath(QString::fromLocal8Bit(argv[1]));
     if (!waitFor([&] {
@@ -287,6 +356,7 @@ int main(int argc, char** argv)
     settle(6000);
     take(window, folder, "main-window");
     takePages(window, folder);
+    takeReading(window, folder);
 
     takeFinding(QString::fromStdString(window.session().project().shot->clip), folder);
 

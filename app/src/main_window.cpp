@@ -26,6 +26,7 @@
 #include "action_finder.h"
 #include "anvil_view.h"
 #include "find_panel.h"
+#include "hint_strip.h"
 #include "journal_keeper.h"
 #include "picture_view.h"
 #include "player.h"
@@ -108,6 +109,8 @@ void MainWindow::buildBands()
     auto* pictureColumn = new QVBoxLayout(pictureSide);
     pictureColumn->setContentsMargins(0, 0, 0, 0);
     pictureColumn->setSpacing(0);
+    hints_ = new HintStrip(*session_);
+    pictureColumn->addWidget(hints_);
     pictureColumn->addWidget(buildNotice());
     pictureColumn->addWidget(picture_, 1);
     pictureColumn->addWidget(buildTransport());

@@ -25,6 +25,8 @@ class AnvilView;
 class DropBench;
 class FindPanel;
 class Finder;
+class GuideWindow;
+class HintStrip;
 class JournalKeeper;
 class PictureView;
 class Player;
@@ -139,6 +141,8 @@ private:
     QToolButton* compare_ = nullptr;
     QComboBox* scale_ = nullptr;
     QLabel* facts_ = nullptr;
+    HintStrip* hints_ = nullptr;
+    GuideWindow* guide_ = nullptr; ///< made when it is asked for
     ActionFinder* actionFinder_ = nullptr;
     QPointer<PictureView> bigPicture_; ///< while it is shown
     QLabel* told_ = nullptr;

@@ -23,6 +23,8 @@
 #include "ember/project/file.h"
 #include "ember/project/timing_edits.h"
 #include "find_panel.h"
+#include "guide_window.h"
+#include "hint_strip.h"
 #include "import_sheet.h"
 #include "main_window.h"
 #include "picture_view.h"
@@ -413,6 +415,17 @@ void MainWindow::showBigPicture()
 void MainWindow::buildHelpMenu()
 {
     QMenu* menu = menuBar()->addMenu(tr("&Help"));
+    const auto page = [this](const char* name) {
+        return [this, name] {
+            if (guide_ == nullptr)
+                guide_ = new GuideWindow(this);
+            guide_->showPage(QLatin1String(name));
+        };
+    };
+    add(menu, tr("&Guide"), QKeySequence(Qt::Key_F1), page("guide/guide.md"));
+    add(menu, tr("&Shortcuts"), {}, page("guide/shortcuts.md"));
+    add(menu, tr("&First steps"), {}, [this] { hints_->restart(); });
+    menu->addSeparator();
     add(menu, tr("&About Vast Ember"), {}, [this] {
         QMessageBox::about(this, tr("About Vast Ember"),
                            tr("<b>Vast Ember %1</b><br>Times impact shakes to the frame.<br><br>Free software under "

@@ -1,14 +1,23 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What makes the whole window feel finished: finding actions, shortcuts, schemes, the picture alone.
+#include <set>
+#include <thread>
+
 #include <QAction>
 #include <QKeySequenceEdit>
 #include <QLabel>
 #include <QListWidget>
+#include <QLocalSocket>
 #include <QMenuBar>
+#include <QSignalSpy>
 #include <QTableWidget>
+#include <QTextBrowser>
 
 #include "action_finder.h"
 #include "actions.h"
+#include "guide_window.h"
+#include "hint_strip.h"
+#include "instance_door.h"
 #include "runner.h"
 #include "theme.h"
 #include "window_fixture.h"
@@ -144,6 +153,73 @@ private slots:
         QVERIFY(corner().lightness() > dark.lightness() + 100);
         action(QStringLiteral("view.light-scheme")).action->trigger();
         QCOMPARE(corner(), dark);
+    }
+
+    // --- the first time
+    void fiveHintsGoOnByThemselvesAndStayClosed()
+    {
+        auto* hints = child<HintStrip>("hints");
+        QVERIFY(hints->isVisible());
+        QCOMPARE(hints->step(), 1); // a clip is open
+        strikeOn(20);
+        QCOMPARE(hints->step(), 2);
+        key(Qt::Key_BracketLeft); // any shaping
+        QCOMPARE(hints->step(), 3);
+        click("hint-next");
+        QCOMPARE(hints->step(), 4);
+        click("hint-next");
+        QVERIFY(!hints->isVisible());
+        begin();
+        QVERIFY(!child<HintStrip>("hints")->isVisible());
+        action(QStringLiteral("help.first-steps")).action->trigger();
+        QVERIFY(child<HintStrip>("hints")->isVisible());
+        QCOMPARE(child<HintStrip>("hints")->step(), 0);
+        click("hint-close");
+        QVERIFY(!child<HintStrip>("hints")->isVisible());
+    }
+
+    // --- into the desktop
+    void aSecondStartHandsItsFileOver()
+    {
+        const QString name = QStringLiteral("vast-ember-test-%1").arg(QCoreApplication::applicationPid());
+        InstanceDoor first(name);
+        QVERIFY(!first.handOver(QStringLiteral("/a.vember"))); // nobody is there
+        first.open();
+        QSignalSpy asked(&first, &InstanceDoor::asked);
+        bool handed = false;
+        std::thread second([&] {
+            const InstanceDoor door(name);
+            handed = door.handOver(QStringLiteral("/tmp/Nachtschicht ü.vember"));
+        });
+        QTRY_COMPARE(asked.count(), 1);
+        second.join();
+        QVERIFY(handed);
+        QCOMPARE(asked[0][0].toString(), QStringLiteral("/tmp/Nachtschicht ü.vember"));
+        // What is not one of ours is let go.
+        QLocalSocket rude;
+        rude.connectToServer(name);
+        QVERIFY(rude.waitForConnected(1000));
+        rude.write(QByteArray(200000, 'x'));
+        rude.flush();
+        QTRY_VERIFY(rude.state() == QLocalSocket::UnconnectedState);
+        QCOMPARE(asked.count(), 1);
+    }
+    void theGuideIsReadOffline()
+    {
+        key(Qt::Key_F1);
+        auto* text = window_->findChild<QTextBrowser*>(QStringLiteral("guide-text"));
+        QVERIFY(text != nullptr && text->isVisible());
+        QVERIFY(text->toPlainText().size() > 3000);
+        action(QStringLiteral("help.shortcuts")).action->trigger();
+        QVERIFY(text->toPlainText().contains(QStringLiteral("Strike here")));
+        window_->activateWindow();
+    }
+    /// docs/guide/shortcuts.md is written by vast-ember-shots from the very menus; here it is held against them.
+    void thePageOfShortcutsIsTrue()
+    {
+        QFile page(GuideWindow::folder() + QStringLiteral("/guide/shortcuts.md"));
+        QVERIFY(page.open(QIODevice::ReadOnly));
+        QCOMPARE(QString::fromUtf8(page.readAll()), shortcutPage(actions()));
     }
 
     // --- the picture alone

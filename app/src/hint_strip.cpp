@@ -1,0 +1,94 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "hint_strip.h"
+
+#include <array>
+
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QSettings>
+
+#include "theme.h"
+#include "value_control.h"
+
+namespace ember::app {
+
+namespace {
+const QString closedKey = QStringLiteral("hints/closed");
+constexpr int steps = 5;
+} // namespace
+
+HintStrip::HintStrip(Session& session, QWidget* parent) : QWidget(parent), session_(session)
+{
+    setObjectName(QStringLiteral("hints"));
+    setAttribute(Qt::WA_StyledBackground);
+    theme::dress(*this, QStringLiteral("#hints { background: @raised; border-bottom: 1px solid @line; }"));
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(12, 3, 8, 3);
+    text_ = new QLabel(this);
+    text_->setObjectName(QStringLiteral("hint-text"));
+    row->addWidget(text_, 1);
+    next_ = smallButton({}, QStringLiteral("hint-next"), {}, this);
+    connect(next_, &QPushButton::clicked, this, [this] { done(step_); });
+    row->addWidget(next_);
+    auto* close = smallButton(tr("Close for good"), QStringLiteral("hint-close"),
+                              tr("These hints do not come again; Help, First steps brings them back"), this);
+    connect(close, &QPushButton::clicked, this, &HintStrip::closeForGood);
+    row->addWidget(close);
+    connect(&session_, &Session::opened, this, [this] {
+        if (session_.hasClip())
+            done(0);
+    });
+    connect(&session_, &Session::projectChanged, this, [this] {
+        if (step_ == 1 && session_.document().canUndo() && !session_.project().strikes.empty())
+            done(1);
+        else if (step_ == 2 && session_.document().canUndo())
+            done(2);
+    });
+    show(0);
+    setVisible(!closedForGood());
+}
+
+bool HintStrip::closedForGood()
+{
+    return QSettings().value(closedKey, false).toBool();
+}
+
+void HintStrip::restart()
+{
+    QSettings().remove(closedKey);
+    show(session_.hasClip() ? 1 : 0);
+    setVisible(true);
+}
+
+void HintStrip::done(int step)
+{
+    if (step != step_ || isHidden())
+        return;
+    if (step + 1 == steps)
+        closeForGood();
+    else
+        show(step + 1);
+}
+
+void HintStrip::show(int step)
+{
+    step_ = step;
+    const std::array<QString, steps> texts{
+        tr("Open a clip (Ctrl+O), drop one on the window, or open the demo."),
+        tr("Step to the first frame of contact with the arrow keys and press S: a strike. Ctrl+F finds them all."),
+        tr("Shape it on the Anvil: drag the peak, the decay or the rumble over the film frames they fall on."),
+        tr("Space plays, L loops around the strike; hold C to see the frame unshaken. Every edit can be undone."),
+        tr("Ctrl+R renders the film; F2 finds every other action by its name, F1 opens the guide.")};
+    text_->setText(tr("%1 of %2   %3").arg(step + 1).arg(steps).arg(texts[static_cast<std::size_t>(step)]));
+    next_->setText(step + 1 == steps ? tr("Done") : tr("Next"));
+    next_->setToolTip(step + 1 == steps ? tr("Closes the hints") : tr("The next step"));
+}
+
+void HintStrip::closeForGood()
+{
+    QSettings().setValue(closedKey, true);
+    hide();
+}
+
+} // namespace ember::app
