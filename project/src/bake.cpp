@@ -59,7 +59,8 @@ Project oneStrike(const Project& project, const Strike& strike, Recipe recipe)
 }
 
 /// The motion from first to last (film frames, whole) as a strand whose keys count from `zero`.
-Strand strandOf(const Project& moving, double first, double last, double zero, const BakeWish& wish, Baked& made)
+Result<Strand> strandOf(const Project& moving, double first, double last, double zero, const BakeWish& wish,
+                        Baked& made)
 {
     const Motion motion(moving);
     Strand strand{"Keys", Drawn{}, {}, {}};
@@ -73,6 +74,9 @@ Strand strandOf(const Project& moving, double first, double last, double zero, c
             most = std::max(most, std::abs(value(frame)));
         if (most < smallest)
             continue;
+        if (most > amountLimit(axis))
+            return Error{ErrorCode::badValue, std::string(axisName(axis)),
+                         "it moves farther than one strand may, so it cannot be one strand of keys"};
         const auto share = [&](double frame) { return value(frame) / most; };
         const double unit = most * unitOf(moving, axis);
         const double tolerance = (turns(axis) ? wish.degrees : wish.pixels) / unit;
@@ -110,8 +114,11 @@ Result<Baked> withStrikeBaked(Project project, StrikeId id, const BakeWish& wish
     const StrikeSpan span = motion.spans().front();
     recipe = alone.recipes.front();
     const double zero = static_cast<double>(strike->frame.index) + recipe.envelope.peak();
-    Strand strand =
+    Result<Strand> keyed =
         strandOf(alone, zero + std::floor(span.start - zero), zero + std::ceil(span.end - zero), zero, wish, made);
+    if (!keyed.ok())
+        return keyed.error();
+    Strand strand = std::move(keyed.value());
     if (made.keys == 0)
         return nothingMoves(name);
     // The recipe's envelope says from when to when: as long as the longest of its strands.
@@ -157,8 +164,11 @@ Result<Baked> withStrandBaked(Project project, StrikeId id, std::size_t index, c
         return nothingMoves(original.name);
     const StrikeSpan span = motion.spans().front();
     const double zero = static_cast<double>(strike->frame.index) + original.envelope.value_or(recipe.envelope).peak();
-    Strand strand =
+    Result<Strand> keyed =
         strandOf(alone, zero + std::floor(span.start - zero), zero + std::ceil(span.end - zero), zero, wish, made);
+    if (!keyed.ok())
+        return keyed.error();
+    Strand strand = std::move(keyed.value());
     if (made.keys == 0)
         return nothingMoves(original.name);
     strand.name = original.name;
@@ -182,9 +192,12 @@ Result<Baked> withFilmBaked(Project project, const BakeWish& wish)
     if (motion.spans().empty() || project.length() < 2)
         return nothingMoves("The film");
     const auto last = static_cast<double>(project.length() - 1);
+    Result<Strand> keyed = strandOf(moving, 0, last, 0, wish, made);
+    if (!keyed.ok())
+        return keyed.error();
     Recipe recipe;
     recipe.name = "Film, keys";
-    recipe.strands = {strandOf(moving, 0, last, 0, wish, made)};
+    recipe.strands = {std::move(keyed.value())};
     Envelope& envelope = recipe.envelope;
     envelope.set(EnvelopeField::attack, 0);
     envelope.set(EnvelopeField::hold, 0);

@@ -3,10 +3,13 @@
 #include <cmath>
 
 #include <QMenu>
+#include <QMenuBar>
 #include <QPointer>
 #include <QToolButton>
 
+#include "actions.h"
 #include "drawn_editor.h"
+#include "ember/project/file.h"
 #include "finder.h"
 #include "runner.h"
 #include "value_field.h"
@@ -33,7 +36,7 @@ class RandomUseTest : public test::WindowFixture {
     }
     void useSomething(test::Random& random)
     {
-        switch (random.whole(0, 13)) {
+        switch (random.whole(0, 16)) {
         case 0:
         case 1:
         case 2:
@@ -73,6 +76,22 @@ class RandomUseTest : public test::WindowFixture {
             else if (auto* add = any<QToolButton>(random); add != nullptr && add->menu() != nullptr)
                 add->menu()->actions()[random.whole(0, 4)]->trigger();
             break;
+        case 13: {
+            PictureView& picture = window_->picture();
+            const auto tip = picture.arrowPlace();
+            drag(&picture, tip && random.whole(0, 1) == 0 ? tip->toPoint() : placeOn(&picture, random),
+                 placeOn(&picture, random));
+            break;
+        }
+        case 14:
+        case 15: {
+            const auto actions = actionsOf(*window_->menuBar());
+            const ListedAction& listed =
+                actions[static_cast<std::size_t>(random.whole(0, static_cast<int>(actions.size()) - 1))];
+            if (staysInside(listed.id))
+                listed.action->trigger();
+            break;
+        }
         default: {
             constexpr std::array keys{Qt::Key_S,  Qt::Key_1,  Qt::Key_2,  Qt::Key_N,      Qt::Key_X,
                                       Qt::Key_H,  Qt::Key_B,  Qt::Key_T,  Qt::Key_E,      Qt::Key_F5,
@@ -83,6 +102,16 @@ class RandomUseTest : public test::WindowFixture {
         }
         }
         turn();
+    }
+    /// Not an action that opens, saves, renders, plays or shows another window.
+    static bool staysInside(const QString& id)
+    {
+        static const QStringList outside{
+            QStringLiteral("edit.shortcuts"),       QStringLiteral("edit.find-an-action"),
+            QStringLiteral("find.tap-test"),        QStringLiteral("play.play-or-pause"),
+            QStringLiteral("compare.what-differs"), QStringLiteral("view.full-screen-picture")};
+        return !id.startsWith(QStringLiteral("file.")) && !id.startsWith(QStringLiteral("help.")) &&
+               !outside.contains(id);
     }
     /// Not a button that leads out of the window's work: rendering, playing, files, or a menu that waits for an answer.
     static bool harmless(const QAbstractButton& button)
@@ -108,11 +137,14 @@ private slots:
         strikeOn(50, Qt::Key_1);
         window_->showFinding(true);
         QTRY_VERIFY_WITH_TIMEOUT(!window_->finder().running(), 20000);
-        for (int i = 0; i < 250; ++i)
+        constexpr int actions = 1667; // five thousand with all seeds
+        for (int i = 0; i < actions; ++i)
             useSomething(random);
         while (session().document().canRedo()) // what was taken back by hand on the way
             session().redo();
         const Project after = project();
+        const auto read = projectFromJson(projectToJson(after, ""), "", "it"); // and it can be saved and opened
+        QVERIFY2(read.ok(), read.ok() ? "" : sentence(read.error()).c_str());
         int steps = 0;
         while (session().document().canUndo()) {
             session().undo();

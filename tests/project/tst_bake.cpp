@@ -125,6 +125,19 @@ private slots:
         const auto [pixels, degrees] = apart(project, baked.value().project);
         QVERIFY2(pixels <= 0.1 + 1e-6 && degrees <= 0.02 + 1e-6, qPrintable(QString::number(pixels)));
     }
+    void whatMovesTooFarIsSaid()
+    {
+        Project project = film();
+        for (int i = 0; i < 60; ++i) // all at once, without a ceiling in their way
+            project = withStrike(std::move(project), Frame{40}, StrikeKind::blast, 4).project;
+        project.overlap.ceiling = 10;
+        for (Recipe& recipe : project.recipes)
+            for (Strand& strand : recipe.strands)
+                strand.amount[Axis::zoom] = 2;
+        const auto baked = withFilmBaked(project, {});
+        QVERIFY(!baked.ok());
+        QVERIFY(sentence(baked.error()).find("zoom") != std::string::npos);
+    }
     void whatDoesNotMoveIsSaid()
     {
         const Project empty = film();
