@@ -274,6 +274,10 @@ void takeReading(MainWindow& window, const QDir& folder)
     settle(600);
     take(window, folder, "traces");
     window.anvil().setTracesShown(false);
+    act("compare.frames-around-the-strike-large");
+    settle(5000);
+    take(window, folder, "frames");
+    act("compare.frames-around-the-strike-large");
     act("compare.keep-as-take-a");
     for (int i = 0; i < 4; ++i)
         act("strike.a-tenth-stronger");

@@ -75,11 +75,11 @@ void HintStrip::show(int step)
 {
     step_ = step;
     const std::array<QString, steps> texts{
-        tr("Open a clip (Ctrl+O), drop one on the window, or open the demo."),
-        tr("Step to the first frame of contact with the arrow keys and press S: a strike. Ctrl+F finds them all."),
-        tr("Shape it on the Anvil: drag the peak, the decay or the rumble over the film frames they fall on."),
-        tr("Space plays, L loops around the strike; hold C to see the frame unshaken. Every edit can be undone."),
-        tr("Ctrl+R renders the film; F2 finds every other action by its name, F1 opens the guide.")};
+        tr("Open a clip (Ctrl+O), drop one here, or open the demo."),
+        tr("Step to the frame of contact (arrow keys) and press S. Ctrl+F finds all strikes."),
+        tr("Shape it on the Anvil: drag peak, decay and rumble over the film frames."),
+        tr("Space plays, L loops; hold C to see the frame unshaken. All can be undone."),
+        tr("Ctrl+R renders the film. F2 finds any action by its name, F1 is the guide.")};
     text_->setText(tr("%1 of %2   %3").arg(step + 1).arg(steps).arg(texts[static_cast<std::size_t>(step)]));
     next_->setText(step + 1 == steps ? tr("Done") : tr("Next"));
     next_->setToolTip(step + 1 == steps ? tr("Closes the hints") : tr("The next step"));

@@ -30,6 +30,7 @@
 #include "journal_keeper.h"
 #include "picture_view.h"
 #include "player.h"
+#include "preferences.h"
 #include "recipe_page.h"
 #include "reel_view.h"
 #include "render_panel.h"
@@ -81,6 +82,7 @@ MainWindow::MainWindow(Dialogs dialogs)
     refreshTransport();
     say(tr("Ready"));
     keeper_ = std::make_unique<JournalKeeper>(*session_);
+    applyPreferences();
     left_ = leftBehind(JournalKeeper::folder().toStdString());
     offerLeftBehind();
 }
@@ -345,6 +347,12 @@ void MainWindow::connectSession()
     });
     connect(player_.get(), &Player::stateChanged, this, &MainWindow::refreshTransport);
     connect(player_.get(), &Player::rateChanged, this, [this] { picture_->update(); });
+}
+
+void MainWindow::applyPreferences()
+{
+    session_->frames().setBudget(static_cast<std::size_t>(preference::value(preference::memory)) << 20U);
+    keeper_->setDelay(static_cast<int>(1000 * preference::value(preference::keeping)));
 }
 
 void MainWindow::offerLeftBehind()

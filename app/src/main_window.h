@@ -22,6 +22,7 @@ namespace ember::app {
 
 class ActionFinder;
 class AnvilView;
+class ContactSheet;
 class DropBench;
 class FindPanel;
 class Finder;
@@ -101,6 +102,7 @@ private:
     void refreshActions();
     void refreshTransport();
     void placeWelcome();
+    void applyPreferences();
     void offerLeftBehind();
     /// The picture alone on a whole screen, or back.
     void showBigPicture();
@@ -141,6 +143,7 @@ private:
     QToolButton* compare_ = nullptr;
     QComboBox* scale_ = nullptr;
     QLabel* facts_ = nullptr;
+    ContactSheet* contacts_ = nullptr; ///< made when it is asked for
     HintStrip* hints_ = nullptr;
     GuideWindow* guide_ = nullptr; ///< made when it is asked for
     ActionFinder* actionFinder_ = nullptr;

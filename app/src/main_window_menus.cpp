@@ -1,13 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <array>
-#include <sstream>
 
 #include <QAbstractButton>
 #include <QAction>
 #include <QActionGroup>
 #include <QApplication>
-#include <QDir>
-#include <QFileInfo>
 #include <QLabel>
 #include <QMenu>
 #include <QMenuBar>
@@ -16,19 +13,16 @@
 #include <QSettings>
 
 #include "action_finder.h"
+#include "contact_sheet.h"
 #include "difference_sheet.h"
-#include "drop_bench.h"
-#include "ember/film/import_strikes.h"
-#include "ember/film/pose_table.h"
-#include "ember/project/file.h"
 #include "ember/project/timing_edits.h"
 #include "find_panel.h"
 #include "guide_window.h"
 #include "hint_strip.h"
-#include "import_sheet.h"
 #include "main_window.h"
 #include "picture_view.h"
 #include "player.h"
+#include "preferences.h"
 #include "reel_view.h"
 #include "shortcut_sheet.h"
 #include "side_column.h"
@@ -38,10 +32,6 @@
 #include "theme.h"
 
 namespace ember::app {
-
-namespace {
-constexpr int mostRecent = 10;
-} // namespace
 
 QAction* MainWindow::add(QMenu* menu, const QString& text, const QKeySequence& key, const std::function<void()>& action)
 {
@@ -102,6 +92,11 @@ void MainWindow::buildEditMenu()
     add(menu, tr("Select &nothing"), QKeySequence(Qt::Key_Escape), [this] { session_->select({}); });
     menu->addSeparator();
     add(menu, tr("&Find an action"), QKeySequence(Qt::Key_F2), [this] { actionFinder_->open(actionsOf(*menuBar())); });
+    add(menu, tr("Pre&ferences"), {}, [this] {
+        PreferencesSheet sheet(this);
+        connect(&sheet, &PreferencesSheet::changed, this, &MainWindow::applyPreferences);
+        dialogs_.run(sheet);
+    });
     add(menu, tr("S&hortcuts"), {}, [this] {
         ShortcutSheet sheet(actionsOf(*menuBar()), this);
         dialogs_.run(sheet);
@@ -307,6 +302,12 @@ void MainWindow::buildCompareMenu()
     needClip_.push_back(add(menu, tr("&Split against the other take"), QKeySequence(Qt::SHIFT | Qt::Key_V),
                             [this] { showSplit(static_cast<int>(PictureView::Split::take)); }));
     menu->addSeparator();
+    needSelection_.push_back(add(menu, tr("&Frames around the strike, large"), QKeySequence(Qt::Key_G), [this] {
+        if (contacts_ == nullptr)
+            contacts_ = new ContactSheet(*session_, *takes_, centralWidget());
+        contacts_->toggle();
+    }));
+    menu->addSeparator();
     needClip_.push_back(
         add(menu, tr("Keep as take &A"), QKeySequence(Qt::CTRL | Qt::Key_1), [this] { takes_->keep(0); }));
     needClip_.push_back(
@@ -433,159 +434,6 @@ void MainWindow::buildHelpMenu()
                               "Typeface B612 under the SIL Open Font Licence.")
                                .arg(QApplication::applicationVersion()));
     });
-}
-
-// --- files ---
-
-void MainWindow::openAsked()
-{
-    const QString path = dialogs_.openFile(this, tr("Open a clip or a project"),
-                                           tr("Clips and projects (*.vember *.mp4 *.mov *.mkv *.webm *.avi *.png *.jpg "
-                                              "*.jpeg *.tif *.tiff *.exr);;All files (*)"));
-    if (!path.isEmpty())
-        openPath(path);
-}
-
-void MainWindow::openPictureAsked()
-{
-    const QString path = dialogs_.openFile(this, tr("Open one picture, without its neighbours"),
-                                           tr("Pictures (*.png *.jpg *.jpeg *.tif *.tiff *.exr)"));
-    if (!path.isEmpty())
-        openPath(path, true);
-}
-
-void MainWindow::openPath(const QString& path, bool alone)
-{
-    if (!mayLeave())
-        return;
-    player_->pause();
-    session_->open(QFileInfo(path).absoluteFilePath(), alone);
-}
-
-bool MainWindow::save()
-{
-    return session_->projectPath().isEmpty() ? saveAs() : session_->save(session_->projectPath());
-}
-
-bool MainWindow::saveAs()
-{
-    QString suggested = session_->projectPath();
-    if (suggested.isEmpty() && session_->project().shot) {
-        const QFileInfo clip(QString::fromStdString(session_->project().shot->clip));
-        suggested = clip.path() + QLatin1Char('/') + clip.completeBaseName() + QStringLiteral(".vember");
-    }
-    QString path = dialogs_.saveFile(this, tr("Save the project as"), suggested, tr("Vast Ember projects (*.vember)"));
-    if (path.isEmpty())
-        return false;
-    if (!path.endsWith(QStringLiteral(".vember"), Qt::CaseInsensitive))
-        path += QStringLiteral(".vember");
-    if (!session_->save(path))
-        return false;
-    rememberRecent(path);
-    return true;
-}
-
-bool MainWindow::mayLeave()
-{
-    if (!session_->modified())
-        return true;
-    switch (dialogs_.unsavedChanges(this, session_->title())) {
-    case SaveChoice::save: return save();
-    case SaveChoice::discard: return true;
-    case SaveChoice::cancel: break;
-    }
-    return false;
-}
-
-void MainWindow::exportPoses()
-{
-    const QFileInfo from(session_->projectPath().isEmpty() ? QString::fromStdString(session_->project().shot->clip)
-                                                           : session_->projectPath());
-    const QString path = dialogs_.saveFile(
-        this, tr("Export the poses to"),
-        from.path() + QLatin1Char('/') + from.completeBaseName() + QStringLiteral("-poses.csv"), tr("Tables (*.csv)"));
-    if (path.isEmpty())
-        return;
-    std::ostringstream csv;
-    writePosesCsv(csv, session_->motion(), {0, session_->length() - 1, 1});
-    if (const auto status = writeFileSafely(path.toStdString(), csv.str()); !status)
-        emit session_->trouble(QString::fromStdString(sentence(status.error())));
-    else
-        say(tr("Poses of %1 frames written to %2").arg(session_->length()).arg(QFileInfo(path).fileName()));
-}
-
-void MainWindow::importStrikes()
-{
-    const QString path = dialogs_.openFile(this, tr("Import strikes from a list"),
-                                           tr("Lists of strikes (*.csv *.json *.jsonl *.vtt *.mid *.midi *.otio)"));
-    if (path.isEmpty())
-        return;
-    auto text = readListText(path.toStdString());
-    if (!text) {
-        emit session_->trouble(QString::fromStdString(sentence(text.error())));
-        return;
-    }
-    ImportSheet sheet(session_->project(), QFileInfo(path).fileName(), std::move(text).value(), this);
-    if (!dialogs_.run(sheet))
-        return;
-    auto imported = withStrikesImported(session_->project(), sheet.strikes());
-    session_->edit(std::move(imported.project), QString::fromStdString(importSentence(imported)));
-    session_->select(std::move(imported.ids));
-}
-
-void MainWindow::showDropBench()
-{
-    if (!dropBench_)
-        dropBench_ = new DropBench(*session_, dialogs_, this);
-    dropBench_->show();
-    dropBench_->raise();
-    dropBench_->activateWindow();
-}
-
-void MainWindow::exportStrikes()
-{
-    const QString path = dialogs_.saveFile(
-        this, tr("Export strikes as"), session_->title() + QStringLiteral(".csv"),
-        tr("CSV (*.csv);;JSON (*.json);;WebVTT (*.vtt);;MIDI (*.mid);;OpenTimelineIO (*.otio);;JSON Lines (*.jsonl)"));
-    if (path.isEmpty())
-        return;
-    const QString named = QFileInfo(path).suffix().isEmpty() ? path + QStringLiteral(".csv") : path;
-    if (const Status status = writeStrikeList(session_->project(), named.toStdString()); !status)
-        emit session_->trouble(QString::fromStdString(sentence(status.error())));
-    else
-        say(tr("%1 strikes written to %2").arg(session_->project().strikes.size()).arg(QFileInfo(named).fileName()));
-}
-
-void MainWindow::findClip()
-{
-    const QString path = dialogs_.openFile(
-        this, tr("Where is the clip now?"),
-        tr("Clips (*.mp4 *.mov *.mkv *.webm *.avi *.png *.jpg *.jpeg *.tif *.tiff *.exr);;All files (*)"));
-    if (!path.isEmpty())
-        session_->relinkClip(path);
-}
-
-void MainWindow::rememberRecent(const QString& path)
-{
-    QSettings settings;
-    QStringList recent = settings.value(QStringLiteral("files/recent")).toStringList();
-    recent.removeAll(path);
-    recent.prepend(path);
-    while (recent.size() > mostRecent)
-        recent.removeLast();
-    settings.setValue(QStringLiteral("files/recent"), recent);
-}
-
-void MainWindow::fillRecent()
-{
-    recent_->clear();
-    const QStringList recent = QSettings().value(QStringLiteral("files/recent")).toStringList();
-    for (const QString& path : recent) {
-        QAction* action = recent_->addAction(QDir::toNativeSeparators(path));
-        connect(action, &QAction::triggered, this, [this, path] { openPath(path); });
-    }
-    if (recent.isEmpty())
-        recent_->addAction(tr("Nothing opened yet"))->setEnabled(false);
 }
 
 } // namespace ember::app

@@ -12,6 +12,7 @@
 #include "ember/project/edits.h"
 #include "peak_arrow.h"
 #include "player.h"
+#include "preferences.h"
 #include "recipe_trace.h"
 #include "takes.h"
 #include "theme.h"
@@ -251,7 +252,8 @@ void PictureView::setPreview(const std::optional<Recipe>& recipe)
                                        std::ceil(last),
                                        {}});
             preview_->clock.start();
-            previewTimer_.start(std::max(8, static_cast<int>(1000 / rate)));
+            if (!preference::calm())
+                previewTimer_.start(std::max(8, static_cast<int>(1000 / rate)));
         }
     }
     refresh();
@@ -261,6 +263,8 @@ double PictureView::moment() const
 {
     if (!preview_)
         return static_cast<double>(session_.playhead());
+    if (preference::calm())
+        return preview_->motion.spans().front().peak;
     const double rate = session_.project().rate.perSecond();
     const double run = std::floor(static_cast<double>(preview_->clock.elapsed()) * rate / 1000);
     return preview_->first + std::fmod(run, preview_->last - preview_->first);

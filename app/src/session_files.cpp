@@ -10,6 +10,7 @@
 
 #include "ember/film/new_project.h"
 #include "ember/project/file.h"
+#include "preferences.h"
 #include "session.h"
 
 namespace ember::app {
@@ -20,6 +21,7 @@ struct Session::Opened {
     QString path;
     std::optional<LeftBehind> left; ///< it is unsaved work
     bool isProject = false;
+    FrameRate stillRate = preference::stillRate();
     bool alone = false;
     std::optional<Project> project;
     std::unique_ptr<ClipReader> clip;
@@ -77,6 +79,7 @@ void Session::startOpening(const std::shared_ptr<Opened>& result)
         } else {
             ClipOptions options;
             options.neverSequence = result->alone;
+            options.sequenceRate = result->stillRate;
             auto clip = ClipReader::open(file, options);
             if (!clip) {
                 result->trouble = QString::fromStdString(sentence(clip.error()));

@@ -8,6 +8,7 @@
 #include <QAudioSink>
 #include <QMediaDevices>
 
+#include "preferences.h"
 #include "sound_feed.h"
 
 namespace ember::app {
@@ -27,7 +28,11 @@ bool SoundOutput::deviceAvailable()
 bool SoundOutput::start(const SoundSource& source, double speed, const PlayLine& line)
 {
     stop();
-    const QAudioDevice device = QMediaDevices::defaultAudioOutput();
+    QAudioDevice device = QMediaDevices::defaultAudioOutput();
+    const QByteArray wanted = preference::soundDevice().toUtf8();
+    for (const QAudioDevice& one : QMediaDevices::audioOutputs())
+        if (!wanted.isEmpty() && one.id() == wanted) // else it is not there now
+            device = one;
     if (device.isNull())
         return false;
     QAudioFormat format;

@@ -35,10 +35,9 @@ Project strikesOnly(Project project)
     return project;
 }
 
-/// One strike of it, felt with this recipe at full strength, and nothing that ends it.
-Project oneStrike(const Project& project, const Strike& strike, Recipe recipe)
+/// Rumbles that last until something else comes end by themselves: what they last was worked out.
+void untilItsLength(Recipe& recipe)
 {
-    Project alone = strikesOnly(project);
     const auto settle = [](Envelope& e) {
         e.set(EnvelopeField::rumbleUntil, static_cast<double>(RumbleUntil::length));
     };
@@ -46,6 +45,13 @@ Project oneStrike(const Project& project, const Strike& strike, Recipe recipe)
     for (Strand& strand : recipe.strands)
         if (strand.envelope)
             settle(*strand.envelope);
+}
+
+/// One strike of it, felt with this recipe at full strength, and nothing that ends it.
+Project oneStrike(const Project& project, const Strike& strike, Recipe recipe)
+{
+    Project alone = strikesOnly(project);
+    untilItsLength(recipe);
     alone.recipes = {std::move(recipe)};
     Strike one = strike;
     one.recipe = alone.recipes.front().id;
@@ -96,6 +102,26 @@ Error nothingMoves(const std::string& what)
     return {ErrorCode::badValue, what, "it does not move the picture, so there is nothing to make keys of"};
 }
 
+/// A strike alone, felt with `recipe`, as a strand whose keys count from `peak` frames after it; `end` becomes the
+/// frame from the strike at which it is over.
+Result<Strand> strandOfStrike(const Project& project, const Strike& strike, const Recipe& recipe, double peak,
+                              const std::string& name, const BakeWish& wish, Baked& made, double& end)
+{
+    const Project alone = oneStrike(project, strike, recipe);
+    const Motion motion(alone);
+    if (motion.spans().empty())
+        return nothingMoves(name);
+    const StrikeSpan span = motion.spans().front();
+    const auto frame = static_cast<double>(strike.frame.index);
+    const double zero = frame + peak;
+    end = span.end - frame;
+    auto strand =
+        strandOf(alone, zero + std::floor(span.start - zero), zero + std::ceil(span.end - zero), zero, wish, made);
+    if (strand.ok() && made.keys == 0)
+        return nothingMoves(name);
+    return strand;
+}
+
 } // namespace
 
 Result<Baked> withStrikeBaked(Project project, StrikeId id, const BakeWish& wish)
@@ -107,25 +133,16 @@ Result<Baked> withStrikeBaked(Project project, StrikeId id, const BakeWish& wish
         return nothingMoves(name);
     Recipe recipe = recipeOf(project, *strike);
     recipe.id = 1;
-    const Project alone = oneStrike(project, *strike, recipe);
-    const Motion motion(alone);
-    if (motion.spans().empty())
-        return nothingMoves(name);
-    const StrikeSpan span = motion.spans().front();
-    recipe = alone.recipes.front();
-    const double zero = static_cast<double>(strike->frame.index) + recipe.envelope.peak();
-    Result<Strand> keyed =
-        strandOf(alone, zero + std::floor(span.start - zero), zero + std::ceil(span.end - zero), zero, wish, made);
+    untilItsLength(recipe);
+    double end = 0;
+    auto keyed = strandOfStrike(project, *strike, recipe, recipe.envelope.peak(), name, wish, made, end);
     if (!keyed.ok())
         return keyed.error();
     Strand strand = std::move(keyed.value());
-    if (made.keys == 0)
-        return nothingMoves(name);
     // The recipe's envelope says from when to when: as long as the longest of its strands.
     const Recipe* source = project.recipe(strike->recipe);
     recipe.name = source->name + ", keys";
     recipe.position = recipe.rotation = 1;
-    const double end = span.end - static_cast<double>(strike->frame.index);
     if (recipe.envelope.end() < end) {
         Envelope longer = recipe.envelope;
         if (longer[EnvelopeField::rumble] > 0)
@@ -158,19 +175,12 @@ Result<Baked> withStrandBaked(Project project, StrikeId id, std::size_t index, c
     single.id = 1;
     single.position = single.rotation = 1;
     single.strands = {sounding};
-    const Project alone = oneStrike(project, *strike, single);
-    const Motion motion(alone);
-    if (motion.spans().empty())
-        return nothingMoves(original.name);
-    const StrikeSpan span = motion.spans().front();
-    const double zero = static_cast<double>(strike->frame.index) + original.envelope.value_or(recipe.envelope).peak();
-    Result<Strand> keyed =
-        strandOf(alone, zero + std::floor(span.start - zero), zero + std::ceil(span.end - zero), zero, wish, made);
+    const double peak = original.envelope.value_or(recipe.envelope).peak();
+    double end = 0;
+    auto keyed = strandOfStrike(project, *strike, single, peak, original.name, wish, made, end);
     if (!keyed.ok())
         return keyed.error();
     Strand strand = std::move(keyed.value());
-    if (made.keys == 0)
-        return nothingMoves(original.name);
     strand.name = original.name;
     strand.envelope = original.envelope;
     strand.muted = original.muted;

@@ -3,6 +3,7 @@
 #include <QAction>
 #include <QTableWidget>
 
+#include "contact_sheet.h"
 #include "ember/project/compare.h"
 #include "ember/project/edits.h"
 #include "peak_arrow.h"
@@ -193,6 +194,35 @@ private slots:
         QVERIFY(session().motion().poseAt(static_cast<double>(rest)).atRest());
         const AxisTrace y = traceAlong(session().motion(), Axis::x, times, TraceOf::place);
         QVERIFY(y.peak == 21 || y.peak == 20 || y.peak == 22);
+    }
+    // --- frames, large
+    void twelveFramesAreShownLargeAndClicked()
+    {
+        strikeOn(20);
+        key(Qt::Key_G);
+        auto* sheet = child<ContactSheet>("contact-sheet");
+        QVERIFY(sheet->isVisible());
+        QCOMPARE(sheet->frames().front(), std::int64_t{19});
+        QCOMPARE(sheet->frames().size(), std::size_t{12});
+        QTRY_VERIFY(sheet->complete());
+        QTest::mouseClick(sheet, Qt::LeftButton, {}, sheet->cell(5).center().toPoint());
+        QCOMPARE(session().playhead(), std::int64_t{24});
+        QTest::keyClick(sheet, Qt::Key_3); // every fourth
+        QCOMPARE(sheet->frames()[2], std::int64_t{24});
+        QTRY_VERIFY(sheet->complete());
+        QVERIFY(!child<QAbstractButton>("contact-both")->isEnabled());
+        QTest::keyClick(sheet, Qt::Key_Escape);
+        QVERIFY(!sheet->isVisible());
+        key(Qt::Key_1, Qt::ControlModifier);
+        key(Qt::Key_Down, Qt::ControlModifier);
+        key(Qt::Key_G);
+        click("contact-both");
+        QVERIFY(sheet->both());
+        QTRY_VERIFY(sheet->complete());
+        QTest::keyClick(sheet, Qt::Key_G);
+        session().select({});
+        key(Qt::Key_G);
+        QVERIFY(!sheet->isVisible());
     }
     // --- loops, and values for others
     void loopsAroundStrikes()

@@ -4,6 +4,7 @@
 #include <thread>
 
 #include <QAction>
+#include <QCheckBox>
 #include <QKeySequenceEdit>
 #include <QLabel>
 #include <QListWidget>
@@ -15,11 +16,14 @@
 
 #include "action_finder.h"
 #include "actions.h"
+#include "ember/project/shipped_recipes.h"
 #include "guide_window.h"
 #include "hint_strip.h"
 #include "instance_door.h"
+#include "preferences.h"
 #include "runner.h"
 #include "theme.h"
+#include "value_field.h"
 #include "window_fixture.h"
 
 using namespace ember;
@@ -176,6 +180,32 @@ private slots:
         QCOMPARE(child<HintStrip>("hints")->step(), 0);
         click("hint-close");
         QVERIFY(!child<HintStrip>("hints")->isVisible());
+    }
+
+    // --- preferences
+    void preferencesHoldAtOnceAndAreRemembered()
+    {
+        QCOMPARE(preference::stillRate(), FrameRate());
+        dialogAnswer_ = [this](QDialog& dialog) {
+            const auto field = [&](const char* name) { return dialog.findChild<ValueField*>(QLatin1String(name)); };
+            type(field("preference-memory"), QStringLiteral("128*2"));
+            type(field("preference-still_rate"), QStringLiteral("23.976"));
+            type(field("preference-keeping"), QStringLiteral("500")); // more than there may be
+            dialog.findChild<QCheckBox*>(QStringLiteral("preference-calm"))->setChecked(true);
+            dialog.accept();
+        };
+        action(QStringLiteral("edit.preferences")).action->trigger();
+        QCOMPARE(preference::value(preference::memory), 256.0);
+        QCOMPARE(preference::value(preference::keeping), 60.0);
+        QCOMPARE(preference::stillRate(), *FrameRate::make(24000, 1001));
+        QVERIFY(preference::calm());
+        // A recipe is previewed at its peak and stays there.
+        window_->picture().setPreview(shippedRecipes().front().recipe);
+        const Image first = shown().copy();
+        QTest::qWait(200);
+        QCOMPARE(test::largestDifference(first, shown()), 0);
+        window_->picture().setPreview(std::nullopt);
+        QVERIFY(test::largestDifference(first, shown()) > 0);
     }
 
     // --- into the desktop
