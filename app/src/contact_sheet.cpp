@@ -184,6 +184,8 @@ void ContactSheet::fetch()
     work->stop = stop_;
     const QPointer<ContactSheet> self(this);
     QThreadPool::globalInstance()->start([work, self] {
+        if (*work->stop) // while it waited, something else was asked for
+            return;
         auto clip = openShot(*work->project);
         if (!clip.ok())
             return;

@@ -141,7 +141,8 @@ DrawnKeys mirroredInTime(DrawnKeys keys, const KeyPlaces& chosen)
 
 DrawnKeys repeated(const DrawnKeys& keys, const KeyPlaces& chosen, int times, double share)
 {
-    if (chosen.size() < 2)
+    constexpr std::size_t most = 4000; // more than a hand can want: keys that repeat keep on growing
+    if (chosen.size() < 2 || keys.size() + chosen.size() * static_cast<std::size_t>(times) > most)
         return keys;
     DrawnKeys out = keys;
     const double first = keys[chosen.front()].frame;
