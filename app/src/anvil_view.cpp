@@ -13,7 +13,6 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
-#include "ember/render/frame.h"
 #include "recipe_trace.h"
 #include "text.h"
 #include "theme.h"
@@ -29,7 +28,12 @@ AnvilCanvas::AnvilCanvas(Session& session, QWidget* parent) : QWidget(parent), s
 {
     setObjectName(QStringLiteral("anvil"));
     setMouseTracking(true);
-    connect(&session_, &Session::projectChanged, this, &AnvilCanvas::repaintAll);
+    connect(&session_, &Session::projectChanged, this, [this] {
+        sceneStale_ = true;
+        repaintAll();
+    });
+    connect(&session_, &Session::opened, this, [this] { contacts_.forget(); });
+    connect(&contacts_, &ContactPictures::ready, this, &AnvilCanvas::repaintAll);
     connect(&session_, &Session::selectionChanged, this, &AnvilCanvas::repaintAll);
     connect(&session_, &Session::scopeChanged, this, &AnvilCanvas::repaintAll);
     connect(&session_, &Session::playheadChanged, this, [this] { update(); });
@@ -137,15 +141,14 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
         std::clamp(static_cast<int>(std::lround((layout.frames.height() - 19) * ratio)), 8, ThumbStore::thumbHeight);
     const double shapeRatio = std::clamp(static_cast<double>(project.width) / project.height, 0.4, 3.0);
     const auto thumbWidth = std::max(8, static_cast<int>(std::lround(thumbHeight * shapeRatio)));
-    const auto shaken = [&](std::int64_t frame) -> ImagePtr {
-        const ImagePtr thumb = session_.thumbs().thumb(frame);
-        if (!thumb)
-            return nullptr;
-        return renderFrame(
-            thumb,
-            lookOf(project, session_.motion(), session_.cover(), static_cast<double>(frame), session_.layerPictures()),
-            thumbWidth, thumbHeight);
-    };
+    const QSize contactSize(thumbWidth, thumbHeight);
+    if (contactSize != contactSize_ || sceneStale_) {
+        contactSize_ = contactSize;
+        sceneStale_ = false;
+        contacts_.setScene({std::make_shared<const Project>(project), session_.sharedMotion(), session_.cover(),
+                            session_.layerPictures(), thumbWidth, thumbHeight});
+    }
+    const auto shaken = [this](std::int64_t frame) { return contacts_.picture(frame, session_.thumbs().thumb(frame)); };
     const std::vector<Envelope> ghosts = otherEnvelopes();
     const double rate = project.rate.perSecond();
     const auto lengthText = [this, rate](double frames) {

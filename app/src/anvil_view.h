@@ -6,6 +6,7 @@
 #include <QWidget>
 
 #include "anvil_painter.h"
+#include "contact_pictures.h"
 #include "paper.h"
 #include "session.h"
 
@@ -29,6 +30,8 @@ public:
     /// Each strand's own motion in a row below the trace.
     bool strandsShown() const { return strandsShown_; }
     void setStrandsShown(bool shown);
+    /// No film frame is still to be made anew.
+    bool settled() const { return contacts_.settled(); }
     /// As laid out now, for the selected strike.
     AnvilLayout layoutNow() const;
 
@@ -56,6 +59,9 @@ private:
 
     Session& session_;
     Paper paper_;
+    ContactPictures contacts_;
+    QSize contactSize_;
+    bool sceneStale_ = true; ///< the project changed since the frames' scene was set
     bool even_ = false;
     bool strandsShown_ = true;
     std::vector<StrandPicture> strands_; ///< as they are on the paper

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <mutex>
 
 #include <QCoreApplication>
 #include <QHBoxLayout>
@@ -29,12 +30,35 @@ constexpr double textHeight = 18;
 constexpr std::array<int, 4> spans{1, 2, 4, 8};
 } // namespace
 
+/// The clip, opened when it is first needed and kept: finding all its frames takes a while in a long one.
+struct ContactSheet::Film {
+    std::string path;
+    std::mutex mutex;
+    std::unique_ptr<ClipReader> clip;
+
+    ImagePtr frame(std::int64_t frame, const Project& project)
+    {
+        const std::lock_guard lock(mutex);
+        if (!clip) {
+            auto opened = openShot(project);
+            if (!opened.ok())
+                return nullptr;
+            clip = std::move(opened).value();
+        }
+        auto picture = clip->frame(Frame{frame}, project.rate);
+        return picture.ok() ? picture.value() : nullptr;
+    }
+};
+
 /// What the thread that makes the pictures needs; it asks nothing else.
 struct ContactSheet::Work {
+    std::shared_ptr<Film> film;
     std::shared_ptr<const Project> project;
+    std::shared_ptr<const Motion> motion;
+    Cover cover;
     std::shared_ptr<const Takes::Take> other;
     LayerPictures layers;
-    std::vector<std::int64_t> frames;
+    std::vector<std::pair<std::int64_t, ImagePtr>> frames; ///< with those that are decoded already
     int width;
     std::shared_ptr<std::atomic<bool>> stop;
 };
@@ -79,6 +103,7 @@ ContactSheet::ContactSheet(Session& session, const Takes& takes, QWidget* over)
     bar_ = bar;
     over_->installEventFilter(this);
     connect(&session_, &Session::projectChanged, this, &ContactSheet::fetch);
+    connect(&session_, &Session::opened, this, [this] { film_.reset(); });
     connect(&session_, &Session::selectionChanged, this, &ContactSheet::fetch);
     connect(&session_, &Session::playheadChanged, this, [this] { update(); });
     hide();
@@ -173,43 +198,46 @@ void ContactSheet::fetch()
     bothButton_->setToolTip(takes_.other() >= 0 ? tr("Each frame twice: left as the other take has it")
                                                 : tr("Keep a take first (Ctrl+1), then change something"));
     update();
+    const std::string clip = session_.project().shot ? session_.project().shot->clip : std::string();
+    if (!film_ || film_->path != clip) {
+        film_ = std::make_shared<Film>();
+        film_->path = clip;
+    }
     auto work = std::make_shared<Work>();
+    work->film = film_;
     work->project = session_.document().snapshot();
+    work->motion = session_.sharedMotion();
+    work->cover = session_.cover();
     work->other = both_ ? takes_.take(takes_.other()) : nullptr;
     work->layers = session_.layerPictures();
     for (const std::int64_t frame : frames())
         if (frame >= 0 && frame < session_.length())
-            work->frames.push_back(frame);
+            work->frames.emplace_back(frame, session_.frames().cached(frame));
     work->width = static_cast<int>(cell(0).width() * devicePixelRatioF());
     work->stop = stop_;
     const QPointer<ContactSheet> self(this);
     QThreadPool::globalInstance()->start([work, self] {
         if (*work->stop) // while it waited, something else was asked for
             return;
-        auto clip = openShot(*work->project);
-        if (!clip.ok())
-            return;
         const Project& project = *work->project;
-        const Motion motion(project);
-        const Cover cover = coverOf(project, motion);
         const int width = std::max(16, work->width);
         const int height = std::max(16, static_cast<int>(std::lround(1.0 * width * project.height / project.width)));
-        for (const std::int64_t frame : work->frames) {
+        for (const auto& [frame, decoded] : work->frames) {
             if (*work->stop)
                 return;
-            auto source = clip.value()->frame(Frame{frame}, project.rate);
-            if (!source.ok())
+            const ImagePtr source = decoded ? decoded : work->film->frame(frame, project);
+            if (!source)
                 continue;
-            const auto at = static_cast<FrameTime>(frame);
+            const auto moment = static_cast<FrameTime>(frame);
             const auto shaken = [&](const Project& of, const Motion& m, const Cover& c) {
-                return toQImage(renderFrame(source.value(), lookOf(of, m, c, at, work->layers), width, height));
+                return toQImage(renderFrame(source, lookOf(of, m, c, moment, work->layers), width, height));
             };
-            const QImage now = shaken(project, motion, cover);
+            const QImage now = shaken(project, *work->motion, work->cover);
             const QImage then =
                 work->other ? shaken(*work->other->project, work->other->motion, work->other->cover) : QImage();
-            QMetaObject::invokeMethod(QCoreApplication::instance(), [self, stop = work->stop, frame, now, then] {
+            QMetaObject::invokeMethod(QCoreApplication::instance(), [self, stop = work->stop, at = frame, now, then] {
                 if (self && !*stop)
-                    self->take(frame, now, then);
+                    self->take(at, now, then);
             });
         }
     });

@@ -51,6 +51,7 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override; ///< grows with the window
 
 private:
+    struct Film;
     struct Work;
     void lieOver();
     void fetch();
@@ -67,6 +68,7 @@ private:
     bool both_ = false;
     std::map<std::int64_t, QImage> pictures_; ///< as it is now
     std::map<std::int64_t, QImage> others_;   ///< as the other take has it
+    std::shared_ptr<Film> film_;
     std::shared_ptr<std::atomic<bool>> stop_;
 };
 

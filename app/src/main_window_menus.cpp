@@ -357,11 +357,11 @@ void MainWindow::buildViewMenu()
         picture_->setBorderShown(on);
         QSettings().setValue(QStringLiteral("view/border"), on);
     });
-    const bool light = settings.value(QStringLiteral("view/light"), false).toBool();
-    theme::setScheme(*qApp, light ? theme::Scheme::light : theme::Scheme::dark);
-    toggle(tr("&Light scheme"), light, [](bool on) {
-        theme::setScheme(*qApp, on ? theme::Scheme::light : theme::Scheme::dark);
-        QSettings().setValue(QStringLiteral("view/light"), on);
+    theme::setScheme(*qApp, theme::storedScheme());
+    toggle(tr("&Light scheme"), theme::scheme() == theme::Scheme::light, [](bool on) {
+        const theme::Scheme chosen = on ? theme::Scheme::light : theme::Scheme::dark;
+        theme::setScheme(*qApp, chosen);
+        theme::storeScheme(chosen);
     });
     add(menu, tr("&Full-screen picture"), QKeySequence(Qt::Key_F11), [this] { showBigPicture(); });
     menu->addSeparator();

@@ -22,7 +22,8 @@ public:
         const double ratio = view.devicePixelRatioF();
         const QSize size = view.size() * ratio;
         if (!fresh_ || pixmap_.size() != size || generation_ != theme::generation()) {
-            pixmap_ = QPixmap(size);
+            if (pixmap_.size() != size) // else its memory does for the next one
+                pixmap_ = QPixmap(size);
             pixmap_.setDevicePixelRatio(ratio);
             generation_ = theme::generation();
             fresh_ = true; // before painting: what is asked for while painting may spoil it again

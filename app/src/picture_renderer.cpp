@@ -29,6 +29,23 @@ ImagePtr sideBySide(const ImagePtr& left, const Image& right, double share)
     return out;
 }
 
+/// The picture in the size it is shown in, and as the screen keeps its pixels. Done here and not while painting: Qt
+/// would scale on the interface thread, with two by two neighbours and for several times the cost.
+QImage forScreen(const ImagePtr& picture, QSize shown)
+{
+    ImagePtr sized = picture;
+    if (!shown.isEmpty()) {
+        FrameLook asItIs;
+        asItIs.projectWidth = picture->width();
+        asItIs.projectHeight = picture->height();
+        sized = renderFrame(picture, asItIs, shown.width(), shown.height());
+    }
+    QImage image = toQImage(sized);
+    if (sized->opaque())
+        image.reinterpretAsFormat(QImage::Format_RGBX8888);
+    return image.convertToFormat(sized->opaque() ? QImage::Format_RGB32 : QImage::Format_ARGB32_Premultiplied);
+}
+
 } // namespace
 
 PictureRenderer::PictureRenderer(QObject* parent) : QObject(parent), thread_([this] { run(); }) {}
@@ -68,7 +85,7 @@ void PictureRenderer::run()
             picture =
                 sideBySide(renderFrame(order.source, *order.left, order.width, order.height), *picture, order.share);
         const std::chrono::duration<double, std::milli> spent = std::chrono::steady_clock::now() - began;
-        emit rendered(order.frame, toQImage(picture), spent.count());
+        emit rendered(order.frame, toQImage(picture), forScreen(picture, order.shown), spent.count());
         lock.lock();
     }
 }

@@ -8,6 +8,7 @@
 
 #include <QImage>
 #include <QObject>
+#include <QSize>
 
 #include "ember/render/frame.h"
 
@@ -29,6 +30,7 @@ public:
         /// What is seen left of a share of the width, in place of `look`.
         std::optional<FrameLook> left = std::nullopt;
         double share = 0.5;
+        QSize shown = {}; ///< pixels of the screen it will cover
     };
 
     explicit PictureRenderer(QObject* parent = nullptr);
@@ -37,8 +39,9 @@ public:
     void order(Order order);
 
 signals:
-    /// `milliseconds`: how long the shaking took.
-    void rendered(qint64 frame, const QImage& picture, double milliseconds);
+    /// `shown` is the picture as large as it was said to be shown, in the form that is painted fastest; `milliseconds`:
+    /// how long the shaking took.
+    void rendered(qint64 frame, const QImage& picture, const QImage& shown, double milliseconds);
 
 private:
     void run();

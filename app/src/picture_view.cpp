@@ -22,6 +22,8 @@ namespace ember::app {
 namespace {
 constexpr double viewMargin = 22;
 constexpr double threadSeconds = 1.0;
+/// Where there is hardly more room than the picture needs, it is shown pixel for pixel.
+constexpr double nearlyFull = 1.15;
 } // namespace
 
 QRectF fitPicture(const QSizeF& view, int projectWidth, int projectHeight)
@@ -29,14 +31,18 @@ QRectF fitPicture(const QSizeF& view, int projectWidth, int projectHeight)
     const double room = std::min(viewMargin, std::min(view.width(), view.height()) / 8);
     const double width = std::max(1.0, view.width() - 2 * room);
     const double height = std::max(1.0, view.height() - 2 * room);
-    const double scale = std::min(width / projectWidth, height / projectHeight);
-    const QSizeF size(projectWidth * scale, projectHeight * scale);
+    double scale = std::min(width / projectWidth, height / projectHeight);
+    if (scale > 1 && scale < nearlyFull)
+        scale = 1;
+    // In whole pixels, so that a picture made in this size is painted as it is.
+    const QSizeF size(std::max(1.0, std::round(projectWidth * scale)),
+                      std::max(1.0, std::round(projectHeight * scale)));
     return {QPointF(std::round((view.width() - size.width()) / 2), std::round((view.height() - size.height()) / 2)),
             size};
 }
 
 PictureView::PictureView(Session& session, Player& player, QWidget* parent)
-    : QWidget(parent), session_(session), player_(player)
+    : QWidget(parent), session_(session), player_(player), feed_([this](std::int64_t frame) { return orderOf(frame); })
 {
     setObjectName(QStringLiteral("picture"));
     setAttribute(Qt::WA_OpaquePaintEvent);
@@ -49,25 +55,27 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
     };
     connect(&session_, &Session::projectChanged, this, look);
     connect(&session_, &Session::selectionChanged, this, look);
-    connect(&session_, &Session::playheadChanged, this, &PictureView::refresh);
+    connect(&session_, &Session::playheadChanged, this, &PictureView::follow);
+    connect(&player_, &Player::stateChanged, this, &PictureView::follow);
     connect(&session_, &Session::opened, this, [this] {
         picture_ = {};
+        shown_ = {};
         pictureFrame_ = -1;
         held_.reset();
-        stale_ = ordered_;
+        feed_.forget();
         refresh();
     });
     connect(&session_.frames(), &FrameStore::ready, this, [this](qint64 frame) {
-        if (waiting_ && frame == session_.playhead())
+        if (feed_.waiting() && frame == session_.playhead())
             refresh();
     });
     connect(&session_.frames(), &FrameStore::failed, this, [this](qint64 frame, const QString& why) {
         if (frame == session_.playhead()) {
-            waiting_ = false;
+            feed_.giveUp();
             emit session_.told(why);
         }
     });
-    connect(&renderer_, &PictureRenderer::rendered, this, &PictureView::show);
+    connect(&feed_, &PictureFeed::made, this, &PictureView::show);
     connect(&previewTimer_, &QTimer::timeout, this, &PictureView::refresh);
 }
 
@@ -110,13 +118,13 @@ void PictureView::setTakes(const Takes* takes)
     connect(takes, &Takes::changed, this, &PictureView::refresh);
 }
 
-std::optional<FrameLook> PictureView::leftLook() const
+std::optional<FrameLook> PictureView::leftLook(FrameTime at) const
 {
     if (split_ == Split::plain)
         return plainLook(session_.project());
     if (split_ == Split::take && takes_ != nullptr && takes_->other() >= 0) {
         const auto take = takes_->take(takes_->other());
-        return lookOf(*take->project, take->motion, take->cover, moment(), session_.layerPictures());
+        return lookOf(*take->project, take->motion, take->cover, at, session_.layerPictures());
     }
     return std::nullopt;
 }
@@ -288,47 +296,56 @@ QSize PictureView::renderSize() const
             std::max(1, static_cast<int>(std::lround(project.height * share)))};
 }
 
+std::optional<PictureRenderer::Order> PictureView::orderOf(std::int64_t frame) const
+{
+    const ImagePtr source = session_.frames().cached(frame);
+    if (source == nullptr)
+        return std::nullopt;
+    const FrameTime at = preview_ ? moment() : static_cast<FrameTime>(frame);
+    const QSize size = renderSize();
+    const FrameLook look = plain_
+                               ? plainLook(session_.project())
+                               : lookOf(session_.project(), motion(), session_.cover(), at, session_.layerPictures());
+    return PictureRenderer::Order{frame, source, look, size.width(), size.height(), leftLook(at), share_, shownSize()};
+}
+
 void PictureView::refresh()
 {
     update();
-    if (!session_.hasClip())
-        return;
-    const auto frame = session_.playhead();
-    const ImagePtr source = session_.frames().cached(frame);
-    waiting_ = source == nullptr;
-    if (waiting_)
-        return;
-    if (ordered_) { // one at a time: the next order is made from what is current when this one is done
-        againAfter_ = true;
-        return;
-    }
-    const QSize size = renderSize();
-    const FrameLook look =
-        plain_ ? plainLook(session_.project())
-               : lookOf(session_.project(), motion(), session_.cover(), moment(), session_.layerPictures());
-    ordered_ = true;
-    renderer_.order({frame, source, look, size.width(), size.height(), leftLook(), share_});
+    if (session_.hasClip())
+        feed_.renew(wish());
 }
 
-void PictureView::show(qint64 frame, const QImage& picture, double milliseconds)
+void PictureView::follow()
 {
-    ordered_ = false;
-    if (stale_) { // of the clip before
-        stale_ = false;
-        againAfter_ = false;
-        refresh();
-        return;
-    }
+    update();
+    if (session_.hasClip())
+        feed_.want(wish());
+}
+
+PictureFeed::Wish PictureView::wish() const
+{
+    const auto frame = session_.playhead();
+    if (!player_.playing() || preview_)
+        return {frame, std::nullopt};
+    const LoopRange& loop = session_.loop();
+    return {frame, loop.on && loop.set() && frame == loop.last ? loop.first : frame + 1};
+}
+
+QSize PictureView::shownSize() const
+{
+    return (frameRect().size() * devicePixelRatioF()).toSize();
+}
+
+void PictureView::show(qint64 frame, const QImage& picture, const QImage& shown, double milliseconds)
+{
     picture_ = picture;
+    shown_ = shown;
     if (frame != pictureFrame_ || player_.playing())
         player_.frameShown();
     pictureFrame_ = frame;
     if (scale_ == PictureScale::automatic && player_.playing())
         held_.spent(milliseconds, 1000.0 / session_.project().rate.perSecond());
-    if (againAfter_) {
-        againAfter_ = false;
-        refresh();
-    }
     update();
     emit changed();
 }
@@ -336,8 +353,7 @@ void PictureView::show(qint64 frame, const QImage& picture, double milliseconds)
 void PictureView::resizeEvent(QResizeEvent* event)
 {
     QWidget::resizeEvent(event);
-    if (scale_ == PictureScale::automatic)
-        refresh();
+    refresh();
 }
 
 void PictureView::paintEvent(QPaintEvent*)
@@ -349,10 +365,10 @@ void PictureView::paintEvent(QPaintEvent*)
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
     const QRectF frame = fitPicture(size(), session_.project().width, session_.project().height);
-    if (picture_.isNull())
+    if (shown_.isNull())
         painter.fillRect(frame, QColor(0x2c, 0x2c, 0x2c));
     else
-        painter.drawImage(frame, picture_);
+        painter.drawImage(frame, shown_);
     if (!plain_)
         paintOverlays(painter, frame);
     paintArrow(painter);

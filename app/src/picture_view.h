@@ -10,7 +10,7 @@
 #include <QWidget>
 
 #include "held_scale.h"
-#include "picture_renderer.h"
+#include "picture_feed.h"
 #include "session.h"
 
 namespace ember::app {
@@ -59,7 +59,7 @@ public:
     const QImage& picture() const { return picture_; }
     std::int64_t pictureFrame() const { return pictureFrame_; }
     /// Nothing is on its way: what is shown is what was asked for.
-    bool settled() const { return !ordered_ && !waiting_; }
+    bool settled() const { return feed_.settled(); }
 
     QSize sizeHint() const override { return {760, 430}; }
     QSize minimumSizeHint() const override { return {320, 200}; }
@@ -84,16 +84,22 @@ private:
         QElapsedTimer clock;
     };
 
+    /// Something changed that the picture is made of.
     void refresh();
+    /// Only the frame that is looked at changed.
+    void follow();
+    PictureFeed::Wish wish() const;
+    std::optional<PictureRenderer::Order> orderOf(std::int64_t frame) const;
     /// What moves the picture now, and the moment of it.
     const Motion& motion() const { return preview_ ? preview_->motion : session_.motion(); }
     double moment() const;
-    void show(qint64 frame, const QImage& picture, double milliseconds);
+    void show(qint64 frame, const QImage& picture, const QImage& shown, double milliseconds);
+    QSize shownSize() const; ///< pixels of the screen
     QSize renderSize() const;
     void paintOverlays(QPainter& painter, const QRectF& frame) const;
     void paintLabels(QPainter& painter) const;
     void paintSplit(QPainter& painter, const QRectF& frame) const;
-    std::optional<FrameLook> leftLook() const;
+    std::optional<FrameLook> leftLook(FrameTime at) const;
     QRectF frameRect() const { return fitPicture(size(), session_.project().width, session_.project().height); }
     bool onSplit(QPointF place) const;
     /// The tip of the selected strike's arrow, from the frame's middle to where its peak moves it.
@@ -104,8 +110,9 @@ private:
 
     Session& session_;
     Player& player_;
-    PictureRenderer renderer_;
+    PictureFeed feed_;
     QImage picture_;
+    QImage shown_; ///< the same, as large as it is shown
     std::int64_t pictureFrame_ = -1;
     PictureScale scale_ = PictureScale::automatic;
     HeldScale held_; ///< of the automatic scale
@@ -124,10 +131,6 @@ private:
     const Takes* takes_ = nullptr;
     std::unique_ptr<Preview> preview_;
     QTimer previewTimer_;
-    bool ordered_ = false;    ///< a picture is being rendered
-    bool waiting_ = false;    ///< its frame is being decoded
-    bool againAfter_ = false; ///< something changed while one was rendered
-    bool stale_ = false;      ///< what is being rendered belongs to a clip that was closed
 };
 
 } // namespace ember::app

@@ -13,8 +13,8 @@
 namespace ember::app {
 
 Session::Session(QObject* parent)
-    : QObject(parent), motion_(std::make_unique<Motion>(document_.project())), frames_(std::make_unique<FrameStore>()),
-      thumbs_(std::make_unique<ThumbStore>())
+    : QObject(parent), motion_(std::make_shared<const Motion>(document_.project())),
+      frames_(std::make_unique<FrameStore>()), thumbs_(std::make_unique<ThumbStore>())
 {
 }
 
@@ -25,7 +25,7 @@ Session::~Session() = default;
 void Session::documentChanged()
 {
     felt_.reset();
-    motion_ = std::make_unique<Motion>(project());
+    motion_ = std::make_shared<const Motion>(project());
     survey_.update(project(), *motion_);
     cover_ = survey_.cover();
     fetchLayers();

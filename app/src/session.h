@@ -38,6 +38,8 @@ public:
     const Document& document() const { return document_; }
     const Project& project() const { return document_.project(); }
     const Motion& motion() const { return *motion_; }
+    /// For work that may outlast the next edit.
+    std::shared_ptr<const Motion> sharedMotion() const { return motion_; }
     const Cover& cover() const { return cover_; }
     /// The pictures of the project's layers, in their order; empty where one cannot be read.
     const LayerPictures& layerPictures() const { return layerPictures_; }
@@ -185,7 +187,7 @@ private:
     void reopenClip();
 
     Document document_;
-    std::unique_ptr<Motion> motion_;
+    std::shared_ptr<const Motion> motion_;
     Survey survey_;
     Cover cover_;
     std::map<std::string, ImagePtr> shelf_; ///< layer pictures by their paths, null where one could not be read

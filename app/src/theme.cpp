@@ -7,6 +7,7 @@
 #include <QApplication>
 #include <QFontDatabase>
 #include <QPalette>
+#include <QSettings>
 #include <QStyleFactory>
 #include <QVariant>
 #include <QWidget>
@@ -20,6 +21,7 @@ static void loadResources()
 namespace ember::app::theme {
 
 namespace {
+constexpr auto schemeKey = "view/light";
 
 struct Colours {
     QColor window, panel, raised, line, text, dim, faint, secondInk, copper;
@@ -126,11 +128,23 @@ void apply(QApplication& application)
         QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/%1.otf").arg(QLatin1String(file)));
     application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
     application.setFont(words());
-    setScheme(application, Scheme::dark);
+    setScheme(application, storedScheme());
+}
+
+Scheme storedScheme()
+{
+    return QSettings().value(QLatin1String(schemeKey), false).toBool() ? Scheme::light : Scheme::dark;
+}
+
+void storeScheme(Scheme chosen)
+{
+    QSettings().setValue(QLatin1String(schemeKey), chosen == Scheme::light);
 }
 
 void setScheme(QApplication& application, Scheme wanted)
 {
+    if (changes > 0 && wanted == current) // dressing every widget anew takes as long as building the window
+        return;
     current = wanted;
     ++changes;
     const Colours& colours = coloursOf(wanted);

@@ -34,8 +34,11 @@ QColor heat(double intensity);
 QFont words(int pixels = 13, bool bold = false);
 QFont numbers(int pixels = 12);
 
-/// Loads the fonts and dresses the application in the dark scheme.
+/// Loads the fonts and dresses the application in the scheme that was chosen last.
 void apply(QApplication& application);
+/// The scheme that was chosen last; dark at first.
+Scheme storedScheme();
+void storeScheme(Scheme chosen);
 Scheme scheme();
 /// Other colours, at once and everywhere.
 void setScheme(QApplication& application, Scheme scheme);

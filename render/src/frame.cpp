@@ -5,9 +5,6 @@
 #include <cmath>
 #include <cstring>
 
-#include <oneapi/tbb/blocked_range.h>
-#include <oneapi/tbb/parallel_for.h>
-
 #include "byte_warp.h"
 #include "image_canvas.h"
 #include "light_canvas.h"
@@ -110,14 +107,27 @@ void layOver(LightPicture& picture, const FrameLook& look, const LayerLook& laye
     gather(plane, looks, middle, picture.width(), picture.height(), canvas);
 }
 
-/// Codes a picture of light.
-void code(const LightPicture& picture, Image& out)
+/// A picture of light made by one sum.
+LightPicture summed(const Plane& plane, const Sum& sum, const Image& like)
 {
-    oneapi::tbb::parallel_for(oneapi::tbb::blocked_range<int>(0, picture.height(), 16),
-                              [&](const oneapi::tbb::blocked_range<int>& range) {
-                                  for (int y = range.begin(); y < range.end(); ++y)
-                                      writePixels(picture.row(y), Domain::light, picture.width(), out, 0, y);
-                              });
+    LightPicture picture(like.width(), like.height(), precisionFor(like.depth()));
+    LightCanvas canvas(picture);
+    sum(plane, canvas);
+    return picture;
+}
+
+/// Sums one behind the other, the first of `first`; the last is put onto `out`, whose picture is `like` this.
+void addUp(const Plane& first, const std::vector<Sum>& sums, const Image& like, Canvas& out)
+{
+    LightPicture picture;
+    const LightPlane between(picture);
+    for (std::size_t i = 0; i < sums.size(); ++i) {
+        const Plane& from = i == 0 ? first : between;
+        if (i + 1 == sums.size())
+            sums[i](from, out);
+        else
+            picture = summed(from, sums[i], like);
+    }
 }
 
 void drawBars(Image& image, const Bars& bars)
@@ -165,18 +175,20 @@ ImagePtr withoutBars(const ImagePtr& source, const FrameLook& look, int width, i
     if (domain == Domain::codes && looks.front().maps.size() == 1 &&
         warpBytes(*from, looks.front().maps.front(), unmoved ? EdgeMode::extend : look.edges, look.plain, *out))
         return out;
-    if (!lit) {
-        ImageCanvas canvas(*out, domain);
-        gather(plane, looks, middle, width, height, canvas);
+    const Sum shake = [&, &all = looks, &one = middle](const Plane& shown, Canvas& to) {
+        gather(shown, all, one, width, height, to);
+    };
+    ImageCanvas coded(*out, domain);
+    FlashCanvas canvas(coded, look.light.flashes);
+    const double scale = static_cast<double>(width) / look.projectWidth;
+    if (look.layers.empty()) {
+        addUp(plane, withEffects({shake}, look.light, width, height, scale), *out, canvas);
         return out;
     }
-    LightPicture picture(width, height);
-    LightCanvas canvas(picture);
-    gather(plane, looks, middle, width, height, canvas);
+    LightPicture picture = summed(plane, shake, *out);
     for (const LayerLook& layer : look.layers)
         layOver(picture, look, layer);
-    picture = withEffects(std::move(picture), look.light, static_cast<double>(width) / look.projectWidth);
-    code(picture, *out);
+    addUp(LightPlane(picture), withEffects({asItIs(width, height)}, look.light, width, height, scale), *out, canvas);
     return out;
 }
 

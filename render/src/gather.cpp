@@ -26,31 +26,12 @@ constexpr TileSize exactTile{256, 64};
 /// Where a tile cannot be made of neighbours that pixels share, only those pieces of it are made exactly.
 constexpr int exactPiece = 64;
 
-/// Where a tile is made: its place in the canvas, or a buffer of this thread that is put there by done().
-class TileMaking {
-public:
-    TileMaking(const Rect& tile, Canvas& out, std::size_t level)
-        : tile_(tile), out_(out), pixels_(out.inPlace(tile)), straight_(pixels_.pixels != nullptr)
-    {
-        if (straight_)
-            return;
-        const auto stride = 4 * static_cast<std::ptrdiff_t>(tile.width);
-        pixels_ = {scratch(level).room(static_cast<std::size_t>(stride) * static_cast<std::size_t>(tile.height)),
-                   stride};
-    }
-    const Patch& pixels() const { return pixels_; }
-    void done()
-    {
-        for (int y = 0; !straight_ && y < tile_.height; ++y)
-            out_.put(static_cast<int>(tile_.x), static_cast<int>(tile_.y) + y, tile_.width, pixels_.at(0, y));
-    }
-
-private:
-    Rect tile_;
-    Canvas& out_;
-    Patch pixels_;
-    bool straight_;
-};
+/// A buffer of this thread for a tile.
+Patch tileRoom(const Rect& tile, std::size_t level)
+{
+    const auto stride = 4 * static_cast<std::ptrdiff_t>(tile.width);
+    return {scratch(level).room(static_cast<std::size_t>(stride) * static_cast<std::size_t>(tile.height)), stride};
+}
 
 /// Each look resampled for itself.
 void gatherExactly(const Plane& plane, const std::vector<Look>& looks, int height, const Rect& tile, Canvas& out)
@@ -64,23 +45,20 @@ void gatherExactly(const Plane& plane, const std::vector<Look>& looks, int heigh
             ResampledPlane(plane, look.at(static_cast<double>(tile.y + y), height))
                 .fill({tile.x, tile.y + y, tile.width, 1}, {to.at(0, y), to.stride});
     };
-    TileMaking making(tile, out, 2);
+    const Patch sum = tileRoom(tile, 2);
     if (looks.size() == 1 && looks.front().weight == Light{1, 1, 1, 1}) {
-        seen(looks.front(), making.pixels());
-        making.done();
-        return;
+        seen(looks.front(), sum);
+    } else {
+        const Patch one = tileRoom(tile, 1);
+        std::fill_n(sum.pixels, sum.stride * tile.height, 0.0F);
+        for (const Look& look : looks) {
+            seen(look, one);
+            runAddWeighted(one.pixels, look.weight.data(),
+                           static_cast<std::size_t>(tile.width) * static_cast<std::size_t>(tile.height), sum.pixels);
+        }
     }
-    const std::ptrdiff_t stride = 4 * static_cast<std::ptrdiff_t>(tile.width);
-    const Patch one{scratch(1).room(static_cast<std::size_t>(stride) * static_cast<std::size_t>(tile.height)), stride};
     for (int y = 0; y < tile.height; ++y)
-        std::fill_n(making.pixels().at(0, y), stride, 0.0F);
-    for (const Look& look : looks) {
-        seen(look, one);
-        for (int y = 0; y < tile.height; ++y)
-            runAddWeighted(one.at(0, y), look.weight.data(), static_cast<std::size_t>(tile.width),
-                           making.pixels().at(0, y));
-    }
-    making.done();
+        out.put(static_cast<int>(tile.x), static_cast<int>(tile.y) + y, tile.width, sum.at(0, y));
 }
 
 Matrix3 normalised(Matrix3 map, double depth)
@@ -275,24 +253,30 @@ struct Sharpness {
     float y = 0;
 };
 
-/// The mean of f(1-f)/2 over the looks and over places all over the output.
+/// The mean of f(1-f)/2 over the looks and over places all over the output, less what neighbourhoods that are shared
+/// sharpen by themselves: a pixel whose displacement is e beyond that of its block's middle is for a share e of all
+/// phases interpolated beyond its two neighbours, by e/2 on average, which adds -e/2 of their second difference. Over
+/// four columns and rows that change by a and b, the mean of e squared is 5/4 (a^2 + b^2).
 Sharpness sharpnessFor(const std::vector<Look>& looks, int width, int height)
 {
     constexpr int places = 8;
     double x = 0;
     double y = 0;
-    const auto share = [](double at) {
+    const auto share = [](double at, double along, double down) {
         const double f = at - std::floor(at);
-        return f * (1 - f) / 2;
+        return f * (1 - f) / 2 - 0.625 * (along * along + down * down);
     };
     for (const Look& look : looks)
         for (int row = 0; row < places; ++row)
             for (int column = 0; column < places; ++column) {
                 // On whole pixels, as the sums are.
-                const Point at = place(look, std::floor((column + 0.5) * width / places),
-                                       std::floor((row + 0.5) * height / places), height);
-                x += share(at.x);
-                y += share(at.y);
+                const double u = std::floor((column + 0.5) * width / places);
+                const double v = std::floor((row + 0.5) * height / places);
+                const Point at = place(look, u, v, height);
+                const Point beside = place(look, u + 1, v, height);
+                const Point below = place(look, u, v + 1, height);
+                x += share(at.x, beside.x - at.x - 1, below.x - at.x);
+                y += share(at.y, beside.y - at.y, below.y - at.y - 1);
             }
     const double count = static_cast<double>(looks.size()) * places * places;
     return {static_cast<float>(x / count), static_cast<float>(y / count)};
@@ -312,11 +296,6 @@ Patch sharpened(const Plane& plane, const Rect& rect, const Sharpness& sharpness
                          static_cast<std::size_t>(stride));
         runSharpenAcross(line, line + 4, line + 8, sharpness.x, to, static_cast<std::size_t>(tight));
     };
-    if (const Patch lying = plane.inPlace({rect.x - 1, rect.y - 1, width, rect.height + 2}); lying.pixels != nullptr) {
-        for (int y = 0; y < rect.height; ++y)
-            sharpenRow(lying, y, out.at(0, y));
-        return out;
-    }
     const Patch raw{scratch(1).room(static_cast<std::size_t>(stride) * (band + 2)), stride};
     for (int from = 0; from < rect.height; from += band) {
         const int rows = std::min(band, rect.height - from);
@@ -420,12 +399,8 @@ void gather(const Plane& plane, const std::vector<Look>& looks, const std::optio
         const std::ptrdiff_t stride = 4 * static_cast<std::ptrdiff_t>(blocks.width);
         const Patch sum{scratch(4).room(static_cast<std::size_t>(stride) * blockHeight), stride};
         for (int y = 0; y < tile.height; y += blockHeight) {
-            const Patch own = out.inPlace({tile.x, tile.y + y, blocks.width, blockHeight});
-            const Patch to = own.pixels != nullptr ? own : sum;
             runGatherBlocks(tileLooks.around(y + 0.5 * (blockHeight - 1)),
-                            {patch.pixels, patch.stride, 0, y, to.pixels, to.stride}, blocks.width / blockWidth);
-            if (own.pixels != nullptr)
-                continue;
+                            {patch.pixels, patch.stride, 0, y, sum.pixels, sum.stride}, blocks.width / blockWidth);
             for (int row = 0; row < std::min(blockHeight, tile.height - y); ++row)
                 out.put(static_cast<int>(tile.x), static_cast<int>(tile.y) + y + row, tile.width, sum.at(0, row));
         }

@@ -26,8 +26,6 @@ class Canvas {
 public:
     virtual ~Canvas() = default;
     virtual void put(int x, int y, int count, const float* pixels) = 0;
-    /// Where the pixels of a rectangle may be written without put(); nowhere (null) for most.
-    virtual Patch inPlace(const Rect&) { return {}; }
 };
 
 /// Most looks that one sum may have.

@@ -57,6 +57,10 @@ void runCodeShorts(const std::int16_t* from, std::uint8_t* to, std::size_t chann
 void runReadBytes(const std::uint8_t* from, float* to, std::size_t channels, bool light);
 void runCodeBytes(const float* from, std::uint8_t* to, std::size_t channels, bool light);
 
+/// Floats to IEEE 754 binary16, rounded to the nearest, and back; a whole number of pixels.
+void runHalvesOfFloats(const float* from, std::uint16_t* to, std::size_t channels);
+void runFloatsOfHalves(const std::uint16_t* from, float* to, std::size_t channels);
+
 /// out = centre + amount (2 centre - before - after), over rows or along one: the second difference taken off.
 void runSharpenAcross(const float* before, const float* centre, const float* after, float amount, float* out,
                       std::size_t channels);

@@ -15,6 +15,11 @@ namespace {
 
 constexpr std::size_t alignment = 64;
 
+constexpr std::size_t pixelBytes(Precision precision)
+{
+    return 4 * (precision == Precision::half ? sizeof(std::uint16_t) : sizeof(float));
+}
+
 const std::vector<float>& deepTable()
 {
     static const std::vector<float> table = [] {
@@ -93,11 +98,36 @@ float* Floats::room(std::size_t count)
     return held_.get();
 }
 
-LightPicture::LightPicture(int width, int height)
-    : width_(width), height_(height),
-      pixels_(sizeof(float) * 4 * static_cast<std::size_t>(width) * static_cast<std::size_t>(height) +
+LightPicture::LightPicture(int width, int height, Precision precision)
+    : width_(width), height_(height), precision_(precision),
+      pixels_(pixelBytes(precision) * static_cast<std::size_t>(width) * static_cast<std::size_t>(height) +
               PixelMemory::alignment)
 {
+}
+
+std::byte* LightPicture::at(int x, int y) const
+{
+    const std::size_t pixel =
+        static_cast<std::size_t>(y) * static_cast<std::size_t>(width_) + static_cast<std::size_t>(x);
+    return reinterpret_cast<std::byte*>(pixels_.data()) + pixelBytes(precision_) * pixel;
+}
+
+void LightPicture::read(int x, int y, int count, float* to) const
+{
+    const auto channels = 4 * static_cast<std::size_t>(count);
+    if (precision_ == Precision::half)
+        runFloatsOfHalves(reinterpret_cast<const std::uint16_t*>(at(x, y)), to, channels);
+    else
+        std::memcpy(to, at(x, y), channels * sizeof(float));
+}
+
+void LightPicture::write(int x, int y, int count, const float* from)
+{
+    const auto channels = 4 * static_cast<std::size_t>(count);
+    if (precision_ == Precision::half)
+        runHalvesOfFloats(from, reinterpret_cast<std::uint16_t*>(at(x, y)), channels);
+    else
+        std::memcpy(at(x, y), from, channels * sizeof(float));
 }
 
 void readPixels(const Image& source, Domain domain, int x, int y, int count, float* to)

@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <cstring>
-
 #include "gather.h"
 
 namespace ember {
@@ -11,13 +9,7 @@ namespace ember {
 class LightCanvas final : public Canvas {
 public:
     explicit LightCanvas(LightPicture& picture) : picture_(picture) {}
-    void put(int x, int y, int count, const float* pixels) override
-    {
-        std::memcpy(picture_.row(y) + 4 * static_cast<std::ptrdiff_t>(x), pixels,
-                    4 * sizeof(float) * static_cast<std::size_t>(count));
-    }
-
-    Patch inPlace(const Rect& rect) override { return LightPlane(picture_).inPlace(rect); }
+    void put(int x, int y, int count, const float* pixels) override { picture_.write(x, y, count, pixels); }
 
 private:
     LightPicture& picture_;
@@ -29,12 +21,15 @@ public:
     OverCanvas(LightPicture& picture, double opacity) : picture_(picture), opacity_(static_cast<float>(opacity)) {}
     void put(int x, int y, int count, const float* pixels) override
     {
-        float* to = picture_.row(y) + 4 * static_cast<std::ptrdiff_t>(x);
+        float* below = scratch(6).room(4 * static_cast<std::size_t>(count));
+        picture_.read(x, y, count, below);
+        float* to = below;
         for (int i = 0; i < count; ++i, to += 4, pixels += 4) {
             const float left = 1 - pixels[3] * opacity_;
             for (int k = 0; k < 4; ++k)
                 to[k] = to[k] * left + pixels[k] * opacity_;
         }
+        picture_.write(x, y, count, below);
     }
 
 private:

@@ -3,13 +3,9 @@
 
 #include <algorithm>
 #include <cmath>
-#include <functional>
-
-#include <oneapi/tbb/blocked_range.h>
-#include <oneapi/tbb/parallel_for.h>
+#include <cstring>
 
 #include "kernels.h"
-#include "light_canvas.h"
 
 namespace ember {
 
@@ -35,39 +31,22 @@ struct TwoSteps {
     int places() const { return shorter * longer; }
 };
 
-LightPicture gathered(const LightPicture& picture, const std::vector<Look>& looks, std::size_t exactUpTo)
+/// The sum of looks at pictures of this size.
+Sum gathering(std::vector<Look> looks, int width, int height, std::size_t exactUpTo)
 {
-    LightPicture out(picture.width(), picture.height());
-    LightCanvas canvas(out);
-    gather(LightPlane(picture), looks, std::nullopt, picture.width(), picture.height(), canvas, exactUpTo);
-    return out;
+    return [looks = std::move(looks), width, height, exactUpTo](const Plane& plane, Canvas& out) {
+        gather(plane, looks, std::nullopt, width, height, out, exactUpTo);
+    };
 }
 
-/// The mean of the picture at `count` maps.
-LightPicture meanOf(const LightPicture& picture, int count, const std::function<Matrix3(double)>& mapAt,
-                    std::size_t exactUpTo)
+/// The mean at `count` maps, from the middle to either side.
+std::vector<Look> evenly(int count, const std::function<Matrix3(double)>& mapAt)
 {
-    if (count == 1)
-        return gathered(picture, {Look{{mapAt(0)}}}, 1);
     std::vector<Look> looks;
     const float share = 1.0F / static_cast<float>(count);
-    for (int i = 0; i < count; ++i) // from the middle to either side
+    for (int i = 0; i < count; ++i)
         looks.push_back({{mapAt(i - 0.5 * (count - 1))}, {share, share, share, share}});
-    return gathered(picture, looks, exactUpTo);
-}
-
-/// The mean along a line of places, by two sums of few: mapAt(s) must be additive, mapAt(s) after mapAt(t) being
-/// mapAt(s + t).
-LightPicture meanAlong(const LightPicture& picture, double pixels, const std::function<Matrix3(double)>& mapAt)
-{
-    const TwoSteps steps = TwoSteps::over(pixels);
-    const double place = 1.0 / steps.places(); // the whole way is 1; each place stands for its part of it
-    const auto shorter = [&](double i) { return mapAt(i * place); };
-    if (steps.longer == 1)
-        return meanOf(picture, steps.shorter, shorter, fewPlaces);
-    const LightPicture near = meanOf(picture, steps.shorter, shorter, 1);
-    return meanOf(
-        near, steps.longer, [&](double i) { return mapAt(i * place * steps.shorter); }, 1);
+    return looks;
 }
 
 Matrix3 scalingAbout(double x, double y, double ratio)
@@ -75,60 +54,88 @@ Matrix3 scalingAbout(double x, double y, double ratio)
     return Matrix3::translation(x, y) * Matrix3::scaling(ratio, ratio) * Matrix3::translation(-x, -y);
 }
 
-double halfDiagonal(const LightPicture& picture)
-{
-    return std::hypot(picture.width(), picture.height()) / 2;
-}
+/// Puts sums one behind the other.
+class Sums {
+public:
+    Sums(std::vector<Sum> before, int width, int height) : width_(width), height_(height), sums_(std::move(before)) {}
 
-LightPicture withFringe(const LightPicture& picture, const LightNow& light, double scale)
-{
-    const double x = light.fringeX * scale;
-    const double y = light.fringeY * scale;
-    const double out = light.fringeOut * scale / halfDiagonal(picture);
-    const double middleX = 0.5 * (picture.width() - 1);
-    const double middleY = 0.5 * (picture.height() - 1);
-    // Where red of this pixel comes from: back the way it went.
-    const auto from = [&](double side) {
-        return scalingAbout(middleX, middleY, 1 / std::max(0.05, 1 + side * out)) *
-               Matrix3::translation(-side * x, -side * y);
-    };
-    return gathered(picture, {{{from(1)}, {1, 0, 0, 0}}, {{Matrix3()}, {0, 1, 0, 1}}, {{from(-1)}, {0, 0, 1, 0}}}, 0);
-}
+    double halfDiagonal() const { return std::hypot(width_, height_) / 2; }
+    void add(std::vector<Look> looks, std::size_t exactUpTo)
+    {
+        sums_.push_back(gathering(std::move(looks), width_, height_, exactUpTo));
+    }
+    /// The mean along a line of places, by two sums of few: mapAt(s) must be additive, mapAt(s) after mapAt(t) being
+    /// mapAt(s + t).
+    void addMeanAlong(double pixels, const std::function<Matrix3(double)>& mapAt)
+    {
+        const TwoSteps steps = TwoSteps::over(pixels);
+        const double place = 1.0 / steps.places(); // the whole way is 1; each place stands for its part of it
+        add(evenly(steps.shorter, [&](double i) { return mapAt(i * place); }), steps.longer == 1 ? fewPlaces : 1);
+        if (steps.longer > 1)
+            add(evenly(steps.longer, [&](double i) { return mapAt(i * place * steps.shorter); }), 1);
+    }
+    std::vector<Sum> taken() { return std::move(sums_); }
 
-void addFlash(LightPicture& picture, const FlashNow& flash)
-{
-    const Light colour = lightOf(flash.colour);
-    const auto strength =
-        static_cast<float>(flash.blend == Blend::mix ? std::min(1.0, flash.strength) : flash.strength);
-    const float kept = flash.blend == Blend::mix ? 1 - strength : 1;
-    const Light added{colour[0] * strength, colour[1] * strength, colour[2] * strength, 0};
-    oneapi::tbb::parallel_for(
-        oneapi::tbb::blocked_range<int>(0, picture.height(), 16), [&](const oneapi::tbb::blocked_range<int>& range) {
-            for (int y = range.begin(); y < range.end(); ++y)
-                runFlash(picture.row(y), kept, added.data(), static_cast<std::size_t>(picture.width()));
-        });
-}
+private:
+    int width_;
+    int height_;
+    std::vector<Sum> sums_;
+};
 
 } // namespace
 
-LightPicture withEffects(LightPicture picture, const LightNow& light, double scale)
+Sum asItIs(int width, int height)
 {
+    return gathering({Look{{Matrix3()}}}, width, height, 1);
+}
+
+std::vector<Sum> withEffects(std::vector<Sum> before, const LightNow& light, int width, int height, double scale)
+{
+    Sums sums(std::move(before), width, height);
     const double x = light.streakX * scale;
     const double y = light.streakY * scale;
     if (const double length = std::hypot(x, y); length >= 0.5)
-        picture = meanAlong(picture, length, [&](double at) { return Matrix3::translation(at * x, at * y); });
+        sums.addMeanAlong(length, [&](double at) { return Matrix3::translation(at * x, at * y); });
     if (const double length = light.radial * scale; length >= 0.5) {
-        const double ratio = 1 + length / halfDiagonal(picture);
-        const double centreX = light.radialCentreX * picture.width() - 0.5;
-        const double centreY = light.radialCentreY * picture.height() - 0.5;
-        picture =
-            meanAlong(picture, length, [&](double at) { return scalingAbout(centreX, centreY, std::pow(ratio, at)); });
+        const double ratio = 1 + length / sums.halfDiagonal();
+        const double centreX = light.radialCentreX * width - 0.5;
+        const double centreY = light.radialCentreY * height - 0.5;
+        sums.addMeanAlong(length, [&](double at) { return scalingAbout(centreX, centreY, std::pow(ratio, at)); });
     }
-    if (std::max({std::abs(light.fringeX), std::abs(light.fringeY), std::abs(light.fringeOut)}) * scale >= 0.05)
-        picture = withFringe(picture, light, scale);
-    for (const FlashNow& flash : light.flashes)
-        addFlash(picture, flash);
-    return picture;
+    if (std::max({std::abs(light.fringeX), std::abs(light.fringeY), std::abs(light.fringeOut)}) * scale >= 0.05) {
+        const double out = light.fringeOut * scale / sums.halfDiagonal();
+        // Where red of this pixel comes from: back the way it went.
+        const auto from = [&](double side) {
+            return scalingAbout(0.5 * (width - 1), 0.5 * (height - 1), 1 / std::max(0.05, 1 + side * out)) *
+                   Matrix3::translation(-side * light.fringeX * scale, -side * light.fringeY * scale);
+        };
+        sums.add({{{from(1)}, {1, 0, 0, 0}}, {{Matrix3()}, {0, 1, 0, 1}}, {{from(-1)}, {0, 0, 1, 0}}}, 0);
+    }
+    return sums.taken();
+}
+
+FlashCanvas::FlashCanvas(Canvas& out, const std::vector<FlashNow>& flashes) : out_(out)
+{
+    for (const FlashNow& flash : flashes) {
+        const Light colour = lightOf(flash.colour);
+        const bool mixed = flash.blend == Blend::mix;
+        const auto strength = static_cast<float>(mixed ? std::min(1.0, flash.strength) : flash.strength);
+        added_.push_back(
+            {mixed ? 1 - strength : 1, {colour[0] * strength, colour[1] * strength, colour[2] * strength, 0}});
+    }
+}
+
+void FlashCanvas::put(int x, int y, int count, const float* pixels)
+{
+    if (added_.empty()) {
+        out_.put(x, y, count, pixels);
+        return;
+    }
+    float* own = scratch(6).room(4 * static_cast<std::size_t>(count));
+    std::memcpy(own, pixels, 4 * sizeof(float) * static_cast<std::size_t>(count));
+    for (const Added& added : added_)
+        runFlash(own, added.kept, added.light.data(), static_cast<std::size_t>(count));
+    out_.put(x, y, count, own);
 }
 
 } // namespace ember

@@ -122,6 +122,38 @@ void codeBytes(const float* from, std::uint8_t* to, std::size_t channels, bool l
 #endif
 }
 
+/// Calls work(d, i) for vectors from channel i on, the last ones narrower.
+template <typename Work>
+HWY_INLINE void inVectors(std::size_t channels, Work work)
+{
+    const Wide d;
+    std::size_t i = 0;
+    for (; i + hn::Lanes(d) <= channels; i += hn::Lanes(d))
+        work(d, i);
+#if HWY_TARGET != HWY_SCALAR
+    for (; i < channels; i += 4)
+        work(Pixel(), i);
+#endif
+}
+
+void halvesOfFloats(const float* from, std::uint16_t* to, std::size_t channels)
+{
+    inVectors(channels, [&](auto d, std::size_t i) HWY_ATTR {
+        const hn::Rebind<hwy::float16_t, decltype(d)> d16;
+        const hn::Rebind<std::uint16_t, decltype(d)> u16;
+        hn::StoreU(hn::BitCast(u16, hn::DemoteTo(d16, hn::LoadU(d, from + i))), u16, to + i);
+    });
+}
+
+void floatsOfHalves(const std::uint16_t* from, float* to, std::size_t channels)
+{
+    inVectors(channels, [&](auto d, std::size_t i) HWY_ATTR {
+        const hn::Rebind<hwy::float16_t, decltype(d)> d16;
+        const hn::Rebind<std::uint16_t, decltype(d)> u16;
+        hn::StoreU(hn::PromoteTo(d, hn::BitCast(d16, hn::LoadU(u16, from + i))), d, to + i);
+    });
+}
+
 void sharpenAcross(const float* before, const float* centre, const float* after, float amount, float* out,
                    std::size_t channels)
 {
@@ -183,6 +215,8 @@ HWY_EXPORT(readBytes);
 HWY_EXPORT(codeBytes);
 HWY_EXPORT(addWeighted);
 HWY_EXPORT(flash);
+HWY_EXPORT(halvesOfFloats);
+HWY_EXPORT(floatsOfHalves);
 HWY_EXPORT(sharpenAcross);
 
 void runReadBytes(const std::uint8_t* from, float* to, std::size_t channels, bool light)
@@ -203,6 +237,16 @@ void runAddWeighted(const float* from, const float* weight, std::size_t pixels, 
 void runFlash(float* pixels, float kept, const float* added, std::size_t count)
 {
     HWY_DYNAMIC_DISPATCH(flash)(pixels, kept, added, count);
+}
+
+void runHalvesOfFloats(const float* from, std::uint16_t* to, std::size_t channels)
+{
+    HWY_DYNAMIC_DISPATCH(halvesOfFloats)(from, to, channels);
+}
+
+void runFloatsOfHalves(const std::uint16_t* from, float* to, std::size_t channels)
+{
+    HWY_DYNAMIC_DISPATCH(floatsOfHalves)(from, to, channels);
 }
 
 void runSharpenAcross(const float* before, const float* centre, const float* after, float amount, float* out,

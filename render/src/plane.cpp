@@ -96,7 +96,7 @@ bool isWhole(const Matrix3& map)
 
 Floats& scratch(std::size_t level)
 {
-    thread_local std::array<Floats, 6> buffers;
+    thread_local std::array<Floats, 7> buffers;
     return buffers[level];
 }
 
@@ -163,17 +163,7 @@ bool ImagePlane::breaksOffIn(const Rect& rect) const
 void LightPlane::fill(const Rect& rect, const Patch& to) const
 {
     fillThroughEdges(rect, to, picture_.width(), picture_.height(), EdgeMode::extend, 0, beyond(),
-                     [&](int x, int y, int count, float* out) {
-                         std::memcpy(out, picture_.row(y) + 4 * static_cast<std::ptrdiff_t>(x),
-                                     4 * sizeof(float) * static_cast<std::size_t>(count));
-                     });
-}
-
-Patch LightPlane::inPlace(const Rect& rect) const
-{
-    if (rect.x < 0 || rect.y < 0 || rect.x + rect.width > picture_.width() || rect.y + rect.height > picture_.height())
-        return {};
-    return {picture_.row(static_cast<int>(rect.y)) + 4 * rect.x, 4 * static_cast<std::ptrdiff_t>(picture_.width())};
+                     [&](int x, int y, int count, float* out) { picture_.read(x, y, count, out); });
 }
 
 void ResampledPlane::fill(const Rect& rect, const Patch& to) const

@@ -16,8 +16,6 @@ public:
     Plane& operator=(const Plane&) = delete;
 
     virtual void fill(const Rect& rect, const Patch& to) const = 0;
-    /// The pixels of `rect` where they lie, for planes that have them lying somewhere; nowhere (null) for others.
-    virtual Patch inPlace(const Rect&) const { return {}; }
     /// What is seen behind the horizon of a tilted picture.
     virtual Light beyond() const = 0;
     /// Whether `rect` shows where a picture breaks off: a line harder than any inside it.
@@ -49,7 +47,6 @@ class LightPlane final : public Plane {
 public:
     explicit LightPlane(const LightPicture& picture) : picture_(picture) {}
     void fill(const Rect& rect, const Patch& to) const override;
-    Patch inPlace(const Rect& rect) const override;
     Light beyond() const override { return {0, 0, 0, 1}; }
 
 private:

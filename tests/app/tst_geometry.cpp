@@ -299,10 +299,14 @@ private slots:
     void thePictureFitsItsView()
     {
         const QRectF wide = fitPicture({900, 400}, 1280, 720);
-        QVERIFY(std::abs(wide.width() / wide.height() - 1280.0 / 720) < 1e-9);
+        QCOMPARE(wide.size(), QSizeF(wide.size().toSize())); // whole pixels, and the shape kept within half of one
+        QVERIFY(std::abs(wide.width() - wide.height() * 1280 / 720) <= 0.5 + 0.5 * 1280 / 720);
         QVERIFY(wide.left() > 0 && wide.top() > 10 && wide.right() < 900 && wide.bottom() < 400);
         const QRectF tall = fitPicture({900, 400}, 100, 400);
         QVERIFY(std::abs(tall.center().x() - 450) <= 1);
+        // Where there is hardly more room than the picture needs, it is shown pixel for pixel; with much more, larger.
+        QCOMPARE(fitPicture({1400, 800}, 1280, 720).size(), QSizeF(1280, 720));
+        QVERIFY(fitPicture({1800, 1100}, 1280, 720).width() > 1600);
     }
     void playLines()
     {

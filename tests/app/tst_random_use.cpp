@@ -5,6 +5,7 @@
 #include <QMenu>
 #include <QMenuBar>
 #include <QPointer>
+#include <QTimer>
 #include <QToolButton>
 
 #include "actions.h"
@@ -88,8 +89,10 @@ class RandomUseTest : public test::WindowFixture {
             const auto actions = actionsOf(*window_->menuBar());
             const ListedAction& listed =
                 actions[static_cast<std::size_t>(random.whole(0, static_cast<int>(actions.size()) - 1))];
-            if (staysInside(listed.id))
+            if (staysInside(listed.id)) {
+                closeWhatOpens();
                 listed.action->trigger();
+            }
             break;
         }
         default: {
@@ -103,16 +106,18 @@ class RandomUseTest : public test::WindowFixture {
         }
         turn();
     }
-    /// Not an action that opens, saves, renders, plays or shows another window.
+    /// Another window that waits for an answer gets none.
+    static void closeWhatOpens()
+    {
+        QTimer::singleShot(0, [] {
+            if (QWidget* asking = QApplication::activeModalWidget())
+                asking->close();
+        });
+    }
+    /// Not an action that opens, saves, renders, plays or makes another window of the picture.
     static bool staysInside(const QString& id)
     {
-        static const QStringList outside{QStringLiteral("edit.shortcuts"),
-                                         QStringLiteral("edit.preferences"),
-                                         QStringLiteral("compare.frames-around-the-strike-large"),
-                                         QStringLiteral("edit.find-an-action"),
-                                         QStringLiteral("find.tap-test"),
-                                         QStringLiteral("play.play-or-pause"),
-                                         QStringLiteral("compare.what-differs"),
+        static const QStringList outside{QStringLiteral("find.tap-test"), QStringLiteral("play.play-or-pause"),
                                          QStringLiteral("view.full-screen-picture")};
         return !id.startsWith(QStringLiteral("file.")) && !id.startsWith(QStringLiteral("help.")) &&
                !outside.contains(id);
@@ -129,7 +134,7 @@ private slots:
     void everythingCanBeTakenBack_data()
     {
         QTest::addColumn<int>("seed");
-        for (const int seed : {1, 2, 3})
+        for (int seed = 1; seed <= 10; ++seed)
             QTest::addRow("seed %d", seed) << seed;
     }
     void everythingCanBeTakenBack()

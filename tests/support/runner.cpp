@@ -27,7 +27,7 @@ std::vector<Factory>& registry()
 
 } // namespace ember::test
 
-/// -class NAME runs one class; everything else is Qt Test's.
+/// -class NAME runs one class, -without NAME all others; everything else is Qt Test's.
 int main(int argc, char** argv)
 {
     std::signal(SIGXFSZ, SIG_IGN);
@@ -46,16 +46,22 @@ int main(int argc, char** argv)
     QCoreApplication application(argc, argv);
 #endif
     QStringList arguments = QCoreApplication::arguments();
-    QString only;
-    if (const auto at = arguments.indexOf(QStringLiteral("-class")); at > 0 && at + 1 < arguments.size()) {
-        only = arguments[at + 1];
+    const auto named = [&arguments](const char* option) {
+        const auto at = arguments.indexOf(QLatin1String(option));
+        if (at <= 0 || at + 1 >= arguments.size())
+            return QString();
+        const QString name = arguments[at + 1];
         arguments.remove(at, 2);
-    }
+        return name;
+    };
+    const QString only = named("-class");
+    const QString without = named("-without");
     int failed = 0;
     int run = 0;
     for (const auto& make : ember::test::registry()) {
         const auto object = make();
-        if (!only.isEmpty() && only != QLatin1String(object->metaObject()->className()))
+        const QLatin1String name(object->metaObject()->className());
+        if ((!only.isEmpty() && only != name) || without == name)
             continue;
         ++run;
         failed += QTest::qExec(object.get(), arguments);
