@@ -18,6 +18,7 @@
 #include <QPainter>
 #include <QProgressBar>
 #include <QScrollArea>
+#include <QScrollBar>
 #include <QSettings>
 #include <QStandardPaths>
 #include <QTemporaryDir>
@@ -61,6 +62,13 @@ void take(MainWindow& window, const QDir& folder, const char* name)
 {
     settle(300);
     window.grab().save(folder.filePath(QLatin1String(name) + QStringLiteral(".png")));
+}
+
+/// The side column from its beginning.
+void scrollUp(MainWindow& window)
+{
+    for (auto* area : window.findChildren<QScrollArea*>())
+        area->verticalScrollBar()->setValue(0);
 }
 
 void press(MainWindow& window, const char* name)
@@ -270,6 +278,7 @@ void takeReading(MainWindow& window, const QDir& folder)
             if (listed.id == QLatin1String(id))
                 listed.action->trigger();
     };
+    scrollUp(window);
     window.anvil().setTracesShown(true);
     settle(600);
     take(window, folder, "traces");
@@ -285,7 +294,7 @@ void takeReading(MainWindow& window, const QDir& folder)
     settle(800);
     take(window, folder, "takes");
     act("compare.split-against-the-other-take");
-    window.session().edit(before, QStringLiteral("before"));
+    window.session().edit(before, QStringLiteral("As before"));
     act("strike.turn-into-keys.this-strike-few-keys");
     window.session().setOpenStrand("Keys");
     settle(1200);
@@ -302,11 +311,12 @@ void takeReading(MainWindow& window, const QDir& folder)
     }
     settle(600);
     take(window, folder, "keys");
-    window.session().edit(before, QStringLiteral("before"));
+    window.session().edit(before, QStringLiteral("As before"));
     window.session().setOpenStrand({});
     window.session().select(strike);
     act("view.light-scheme");
     settle(1200);
+    scrollUp(window);
     take(window, folder, "light-scheme");
     act("view.light-scheme");
     settle(300);

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "media_source.h"
 
+#include <ostream>
+
 #include "ember/media/sound_reader.h"
 
 namespace ember {
@@ -21,6 +23,17 @@ Result<MediaSource> openMedia(const std::string& path)
         return sound.error();
     source.sound = SoundSource{path, 0};
     return source;
+}
+
+Progress progressOn(const BatchStreams& streams)
+{
+    return [&streams, told = -1](double done) mutable {
+        if (const int percent = static_cast<int>(100 * done); streams.liveProgress && percent != told) {
+            told = percent;
+            streams.err << '\r' << percent << " %" << (percent == 100 ? "\n" : "") << std::flush;
+        }
+        return streams.stop == nullptr || !streams.stop->load();
+    };
 }
 
 } // namespace ember

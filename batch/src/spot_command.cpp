@@ -56,18 +56,6 @@ void writeJson(std::ostream& out, const std::vector<Candidate>& candidates)
     out << list.dump(2) << '\n';
 }
 
-/// Percents on a terminal's one line; stops when it is asked to.
-Progress progressOn(const BatchStreams& streams)
-{
-    return [&streams, told = -1](double done) mutable {
-        if (const int percent = static_cast<int>(100 * done); streams.liveProgress && percent != told) {
-            told = percent;
-            streams.err << '\r' << percent << " %" << (percent == 100 ? "\n" : "") << std::flush;
-        }
-        return streams.stop == nullptr || !streams.stop->load();
-    };
-}
-
 class SpotCommand final : public Command {
 public:
     void declare(CLI::App& app) override

@@ -12,10 +12,13 @@
 
 #include "clips.h"
 #include "ember/batch/batch.h"
+#include "ember/core/captured.h"
 #include "ember/media/clip.h"
+#include "ember/media/film_writer.h"
 #include "ember/project/file.h"
 #include "ember/project/recipe_book.h"
 #include "ember/project/shipped_recipes.h"
+#include "filmed.h"
 #include "pictures.h"
 #include "runner.h"
 #include "sounds.h"
@@ -56,7 +59,7 @@ private slots:
     void helpAndVersionEverywhere()
     {
         for (const char* command : {"", "new", "info", "poses", "recipes", "set", "spot", "tempo", "import",
-                                    "export-strikes", "drop", "cover", "still", "render"})
+                                    "export-strikes", "drop", "capture", "cover", "still", "render"})
             for (const char* flag : {"--help", "--version"}) {
                 std::vector<std::string> arguments;
                 if (*command != 0)
@@ -84,6 +87,81 @@ private slots:
         QVERIFY(out_.rfind("frame,needed,zoom\n", 0) == 0);
         QVERIFY(std::count(out_.begin(), out_.end(), '\n') > 4);
         QCOMPARE(run({"cover", at("nowhere.vember")}), 1);
+    }
+    void captureReadsTheCamera()
+    {
+        const test::Wall wall(420, 300, 3);
+        const auto hand = test::handHeld(2, 8);
+        test::Filming filming;
+        filming.moved = [&](double frame) { // on a pan
+            Similarity s = hand(frame);
+            s.x += 1.5 * frame;
+            return s;
+        };
+        const std::string clip = at("camera.mkv");
+        auto writer = FilmWriter::create(clip, {.format = FilmFormat::mkv, .width = 256, .height = 144, .rate = {}});
+        QVERIFY(writer.ok());
+        for (int i = 0; i < 40; ++i)
+            QVERIFY(writer.value()->addFrame(test::filmed(wall, filming, i, 256, 144)).ok());
+        QVERIFY(writer.value()->finish().ok());
+
+        const auto rows = [](const std::string& text) {
+            std::vector<CapturedFrame> frames;
+            const QStringList lines = QString::fromStdString(text).trimmed().split(QLatin1Char('\n'));
+            for (int i = 1; i < lines.size(); ++i) {
+                const QStringList cells = lines[i].split(QLatin1Char(','));
+                frames.push_back({{cells[1].toDouble(), cells[2].toDouble(), cells[3].toDouble(), cells[4].toDouble()},
+                                  cells[5].toDouble()});
+            }
+            return frames;
+        };
+        QCOMPARE(run({"capture", clip}), 0);
+        QVERIFY(out_.rfind("frame,x_px,y_px,roll_deg,zoom,confidence\n0,0.0000,0.0000,0.00000,1.0000000,1.000\n", 0) ==
+                0);
+        const auto all = rows(out_);
+        QCOMPARE(all.size(), 40U);
+        for (int i = 0; i < 40; ++i)
+            QVERIFY(cornerDistance(all[static_cast<std::size_t>(i)].moved, filming.moved(i), 256, 144) < 0.1);
+
+        // A range counts from its first frame, under the clip's own numbers.
+        QCOMPARE(run({"capture", clip, "--range", "10-30", "-o", at("m.csv")}), 0);
+        const std::string part = test::bytesOf(at("m.csv")).toStdString();
+        QVERIFY(part.find("\n10,0.0000,0.0000,0.00000,1.0000000,1.000\n") != std::string::npos);
+        const auto some = rows(part);
+        QCOMPARE(some.size(), 21U);
+        const Similarity since = filming.moved(30).after(filming.moved(10).inverse());
+        QVERIFY(cornerDistance(some.back().moved, since, 256, 144) < 0.1);
+        QCOMPARE(run({"capture", clip, "--range", "10-30", "-o", at("m.csv")}), 1); // not over what is there
+        QVERIFY(errHas("--force"));
+
+        // The pan stays out, the hand stays.
+        QCOMPARE(run({"capture", clip, "--keep-faster-than", "0.5"}), 0);
+        for (const CapturedFrame& frame : rows(out_))
+            QVERIFY(std::abs(frame.moved.x) < 6);
+
+        QCOMPARE(run({"capture", clip, "--range", "5-5"}), 1);
+        QCOMPARE(run({"capture", clip, "--range", "5-90"}), 1);
+        QVERIFY(errHas("past the last"));
+        QCOMPARE(run({"capture", clip, "--keep-faster-than", "-1"}), 2);
+        QCOMPARE(run({"capture", at("nowhere.mkv")}), 1);
+        QVERIFY(errHas("does not exist"));
+        const std::atomic<bool> stop = true;
+        QCOMPARE(run({"capture", clip, "-o", at("never.csv")}, &stop), 1);
+        QVERIFY(!QFile::exists(QString::fromStdString(at("never.csv"))));
+    }
+    void nothingToFollowIsSaid()
+    {
+        const std::string clip = at("grey.mkv");
+        auto writer = FilmWriter::create(clip, {.format = FilmFormat::mkv, .width = 64, .height = 48, .rate = {}});
+        QVERIFY(writer.ok());
+        Image grey(64, 48);
+        grey.setOpaque(true);
+        grey.fill(90, 90, 90);
+        for (int i = 0; i < 5; ++i)
+            QVERIFY(writer.value()->addFrame(grey).ok());
+        QVERIFY(writer.value()->finish().ok());
+        QCOMPARE(run({"capture", clip}), 1);
+        QVERIFY(errHas("nothing in its pictures can be followed"));
     }
     void stillsAreFramesOfTheFilm()
     {

@@ -27,6 +27,20 @@ std::vector<Factory>& registry()
 
 } // namespace ember::test
 
+#ifdef __SANITIZE_THREAD__
+/// Libraries that are not built with the sanitizer: Qt Test's watchdog and the coders' own threads.
+extern "C" const char* __tsan_default_suppressions();
+extern "C" const char* __tsan_default_suppressions()
+{
+    return "race:QWaitCondition::~QWaitCondition\n"
+           "race_top:pthread_mutex_destroy\n"
+           "race_top:^operator delete\n"
+           "race:libavcodec.so\n"
+           "race:libavutil.so\n"
+           "race:libswscale.so\n";
+}
+#endif
+
 /// -class NAME runs one class, -without NAME all others; everything else is Qt Test's.
 int main(int argc, char** argv)
 {

@@ -1,0 +1,300 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/analysis/capture.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+#include <optional>
+
+#include <opencv2/calib3d.hpp>
+#include <opencv2/imgproc.hpp>
+#include <opencv2/video/tracking.hpp>
+
+#include "picture_aligner.h"
+
+namespace ember {
+
+namespace {
+
+constexpr double degree = std::numbers::pi / 180;
+constexpr int widestRead = 1440; ///< larger pictures are read at a half, a third, …
+// A picture lies well where most of what is to be seen of the key goes one way, and noise alone moves it little.
+constexpr double leastAgreeing = 0.45;
+constexpr double leastOverlap = 0.25;
+constexpr double mostCornerError = 1.0; ///< pixels
+// A new key is taken while there is still much in common with the old one.
+constexpr double keyOverlap = 0.55;
+constexpr double keyAgreeing = 0.6;
+constexpr int columns = 12;
+constexpr int rows = 7;
+constexpr int mostInPart = 3; ///< features
+
+cv::Mat1b greyOf(const Image& picture)
+{
+    cv::Mat1b grey(picture.height(), picture.width());
+    for (int y = 0; y < grey.rows; ++y) {
+        std::uint8_t* to = grey.ptr<std::uint8_t>(y);
+        for (int x = 0; x < grey.cols; ++x) {
+            std::array<unsigned, 3> c{};
+            for (std::size_t k = 0; k < 3; ++k)
+                c[k] = picture.depth() == Depth::eight ? picture.at(x, y)[k] : picture.deepAt(x, y)[k] >> 8U;
+            to[x] = static_cast<std::uint8_t>((77 * c[0] + 150 * c[1] + 29 * c[2] + 128) >> 8U);
+        }
+    }
+    return grey;
+}
+
+bool lies(const Alignment& found)
+{
+    return found.agreeing >= leastAgreeing && found.overlap >= leastOverlap && found.cornerError <= mostCornerError &&
+           found.moved.zoom > 0.2 && found.moved.zoom < 5;
+}
+
+/// Corners all over the picture, none of its parts with many more than another.
+std::vector<cv::Point2f> features(const cv::Mat1b& picture)
+{
+    std::vector<cv::Point2f> best; // the strongest first
+    cv::goodFeaturesToTrack(picture, best, 1200, 0.002, 4);
+    std::array<int, columns * rows> taken{};
+    std::erase_if(best, [&](const cv::Point2f& at) {
+        const int column = std::min(columns - 1, static_cast<int>(at.x) * columns / picture.cols);
+        const int row = std::min(rows - 1, static_cast<int>(at.y) * rows / picture.rows);
+        return ++taken[static_cast<std::size_t>(row * columns + column)] > mostInPart;
+    });
+    return best;
+}
+
+/// How the picture moved from one to the next, by features that are followed; nothing where there are too few.
+std::optional<Similarity> step(const cv::Mat1b& from, const cv::Mat1b& to)
+{
+    const std::vector<cv::Point2f> corners = features(from);
+    if (corners.size() < 8)
+        return std::nullopt;
+    std::vector<cv::Point2f> followed;
+    std::vector<std::uint8_t> found;
+    std::vector<float> error;
+    cv::calcOpticalFlowPyrLK(from, to, corners, followed, found, error, {15, 15}, 4);
+    std::vector<cv::Point2f> here;
+    std::vector<cv::Point2f> there;
+    for (std::size_t i = 0; i < corners.size(); ++i)
+        if (found[i] != 0) {
+            here.push_back(corners[i]);
+            there.push_back(followed[i]);
+        }
+    if (here.size() < 8)
+        return std::nullopt;
+    std::vector<std::uint8_t> agree;
+    const cv::Mat1d map = cv::estimateAffinePartial2D(here, there, agree, cv::RANSAC, 1.5);
+    if (map.empty() || std::count(agree.begin(), agree.end(), 1) < 6)
+        return std::nullopt;
+    // About the middle instead of the corner.
+    const double cx = 0.5 * (from.cols - 1);
+    const double cy = 0.5 * (from.rows - 1);
+    return Similarity{map(0, 0) * cx + map(0, 1) * cy + map(0, 2) - cx,
+                      map(1, 0) * cx + map(1, 1) * cy + map(1, 2) - cy, std::atan2(map(1, 0), map(0, 0)) / degree,
+                      std::hypot(map(0, 0), map(1, 0))};
+}
+
+Similarity inPixelsOf(Similarity s, double scale)
+{
+    s.x *= scale;
+    s.y *= scale;
+    return s;
+}
+
+} // namespace
+
+struct MotionCapture::Work {
+    /// A picture as it is needed for being a key or being laid over one.
+    struct Read {
+        GreyLevels levels;
+        cv::Mat1b half;
+    };
+
+    CapturedMotion motion;
+    int shrink = 1;
+    KeyPicture key;
+    Similarity keyMoved;      ///< where the key is, since the first frame; in pixels that are read
+    std::optional<Read> last; ///< the last picture that was measured
+    Similarity lastMoved;
+    bool lastIsKey = true;
+    std::optional<Read> lost; ///< the first that could not be
+    KeyPicture lostKey;
+
+    Read read(const Image& picture) const
+    {
+        cv::Mat1b grey = greyOf(picture);
+        if (shrink > 1) {
+            const int width = grey.cols / shrink;
+            const int height = grey.rows / shrink;
+            cv::Mat1b small;
+            cv::resize(grey(cv::Rect(0, 0, width * shrink, height * shrink)), small, {width, height}, 0, 0,
+                       cv::INTER_AREA);
+            grey = small;
+        }
+        Read out{greyLevels(grey), {}};
+        if (grey.cols >= 640)
+            cv::resize(grey, out.half, {grey.cols / 2, grey.rows / 2}, 0, 0, cv::INTER_AREA);
+        else
+            out.half = grey;
+        return out;
+    }
+    /// From one read picture to the next, in pixels that are read.
+    static std::optional<Similarity> stepBetween(const Read& from, const Read& to)
+    {
+        const auto found = step(from.half, to.half);
+        const double scale = static_cast<double>(from.levels[0].cols) / from.half.cols;
+        return found ? std::optional(inPixelsOf(*found, scale)) : std::nullopt;
+    }
+    void took(Read picture, const Similarity& moved, double confidence)
+    {
+        last = std::move(picture);
+        lastMoved = moved;
+        lastIsKey = false;
+        lost.reset();
+        push(moved, confidence);
+    }
+    void push(const Similarity& moved, double confidence) { motion.frames.push_back({moved, confidence}); }
+    void makeKey(const Read& picture, const Similarity& moved)
+    {
+        key = KeyPicture(picture.levels);
+        keyMoved = moved;
+    }
+    static double confidenceOf(const Alignment& found)
+    {
+        const double error = found.cornerError / 0.25;
+        return std::clamp(found.agreeing / (1 + error * error), 0.01, 1.0);
+    }
+    void add(const Image& picture);
+    void addTo(Read now);
+    bool begin(Read now);
+};
+
+void MotionCapture::Work::add(const Image& picture)
+{
+    if (motion.frames.empty()) {
+        motion.width = picture.width();
+        motion.height = picture.height();
+        shrink = (picture.width() + widestRead - 1) / widestRead;
+    }
+    if (picture.width() != motion.width || picture.height() != motion.height) {
+        push(lastMoved, 0);
+        return;
+    }
+    addTo(read(picture));
+}
+
+/// The first picture, or the first after one that nothing could be laid over: is there anything in it?
+bool MotionCapture::Work::begin(Read now)
+{
+    KeyPicture fresh(now.levels);
+    if (!fresh.textured())
+        return false;
+    key = std::move(fresh);
+    keyMoved = lastMoved;
+    const bool first = motion.frames.empty();
+    took(std::move(now), lastMoved, first ? 1 : 0);
+    lastIsKey = true;
+    return true;
+}
+
+void MotionCapture::Work::addTo(Read now)
+{
+    if (!last) {
+        if (!begin(now))
+            push(lastMoved, 0);
+        return;
+    }
+    const auto step = stepBetween(*last, now);
+    const Similarity start = step ? step->after(lastMoved) : lastMoved;
+    Alignment found = key.align(now.levels, start.after(keyMoved.inverse()));
+    if (!lies(found) && !lastIsKey) { // the key may be too far away by now
+        KeyPicture nearer(last->levels);
+        if (nearer.textured()) {
+            const Alignment close = nearer.align(now.levels, step.value_or(Similarity()));
+            if (lies(close)) {
+                key = std::move(nearer);
+                keyMoved = lastMoved;
+                found = close;
+            }
+        }
+    }
+    if (lies(found)) {
+        const Similarity moved = found.moved.after(keyMoved);
+        const bool far = found.overlap < keyOverlap || found.agreeing < keyAgreeing;
+        took(std::move(now), moved, confidenceOf(found));
+        if (far && KeyPicture(last->levels).textured()) {
+            makeKey(*last, moved);
+            lastIsKey = true;
+        }
+        return;
+    }
+    // Lost. Where the picture before, which was lost too, can be gone on from, this is another shot.
+    if (lost && lostKey.textured()) {
+        const auto onward = stepBetween(*lost, now);
+        const Alignment other = lostKey.align(now.levels, onward.value_or(Similarity()));
+        if (lies(other)) {
+            key = std::move(lostKey);
+            keyMoved = lastMoved;
+            took(std::move(now), other.moved.after(keyMoved), confidenceOf(other));
+            return;
+        }
+    }
+    lostKey = KeyPicture(now.levels);
+    lost = std::move(now);
+    push(lastMoved, 0);
+}
+
+MotionCapture::MotionCapture(FrameRate rate) : work_(std::make_unique<Work>())
+{
+    work_->motion.rate = rate;
+}
+
+MotionCapture::~MotionCapture() = default;
+MotionCapture::MotionCapture(MotionCapture&&) noexcept = default;
+MotionCapture& MotionCapture::operator=(MotionCapture&&) noexcept = default;
+
+void MotionCapture::add(const Image& picture)
+{
+    work_->add(picture);
+}
+
+CapturedMotion MotionCapture::finish()
+{
+    CapturedMotion motion = std::move(work_->motion);
+    const int shrink = work_->shrink;
+    work_.reset();
+    // Read pictures are cut to whole multiples: their middle lies a little off.
+    const auto cut = [&](int length) { return 0.5 * (length / shrink * shrink - length); };
+    const Point offMiddle{cut(motion.width), cut(motion.height)};
+    auto& frames = motion.frames;
+    for (CapturedFrame& frame : frames) {
+        frame.moved = inPixelsOf(frame.moved, shrink);
+        const Point turned = Similarity{0, 0, frame.moved.roll, frame.moved.zoom}.map(offMiddle, {0, 0});
+        frame.moved.x += offMiddle.x - turned.x;
+        frame.moved.y += offMiddle.y - turned.y;
+    }
+    for (std::size_t i = 0; i < frames.size(); ++i) {
+        if (frames[i].confidence > 0)
+            continue;
+        std::size_t next = i;
+        while (next < frames.size() && frames[next].confidence == 0)
+            ++next;
+        if (i > 0 && next < frames.size()) {
+            const Similarity a = frames[i - 1].moved;
+            const Similarity b = frames[next].moved;
+            for (std::size_t k = i; k < next; ++k) {
+                const double t = static_cast<double>(k - i + 1) / static_cast<double>(next - i + 1);
+                frames[k].moved = {std::lerp(a.x, b.x, t), std::lerp(a.y, b.y, t), std::lerp(a.roll, b.roll, t),
+                                   a.zoom * std::pow(b.zoom / a.zoom, t)};
+            }
+        } else if (i > 0) {
+            for (std::size_t k = i; k < next; ++k)
+                frames[k].moved = frames[i - 1].moved;
+        }
+        i = next;
+    }
+    return motion;
+}
+
+} // namespace ember

@@ -1,0 +1,340 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "picture_aligner.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+#include <opencv2/imgproc.hpp>
+
+namespace ember {
+
+namespace {
+
+constexpr double degree = std::numbers::pi / 180;
+constexpr double softening = 1.0;       ///< pixels: what lies between pixels is then smooth enough to be interpolated
+constexpr int smallestSide = 60;        ///< of the smallest level
+constexpr float leastSlope = 1.0F;      ///< codes a pixel; less may be grain
+constexpr int leastSteep = 24;          ///< pixels of a block that have it
+constexpr double leastNoise = 0.3;      ///< codes
+constexpr double farOut = 2.5;          ///< times the noise: beyond, a pixel counts no more
+constexpr double mostUnlike = 1.8;      ///< times the usual misfit of blocks: beyond, a block does not count
+constexpr double leastUnlike = 2;       ///< codes, for the same
+constexpr double mostUnexplained = 0.5; ///< of what a block varies, where the picture is the key's
+constexpr double leastSpread = 0.03;    ///< pixels that blocks may differ by at least
+constexpr double beyondSpread = 4;      ///< times the blocks' spread: beyond, a block does not count
+constexpr double neighboursAlike = 4;   ///< softened pixels are not independent of each other
+
+/// Between four pixels; the place must have them all.
+float between(const cv::Mat1f& picture, float x, float y)
+{
+    const int column = static_cast<int>(x);
+    const int row = static_cast<int>(y);
+    const float fx = x - static_cast<float>(column);
+    const float fy = y - static_cast<float>(row);
+    const float* upper = picture.ptr<float>(row) + column;
+    const float* lower = picture.ptr<float>(row + 1) + column;
+    const float above = upper[0] + fx * (upper[1] - upper[0]);
+    const float below = lower[0] + fx * (lower[1] - lower[0]);
+    return above + fy * (below - above);
+}
+
+double medianOf(std::vector<float>& values)
+{
+    if (values.empty())
+        return 0;
+    const auto middle = values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2);
+    std::nth_element(values.begin(), middle, values.end());
+    return static_cast<double>(*middle);
+}
+
+/// The value below which half of all weight lies.
+double weightedMedian(std::vector<std::pair<double, double>>& valuesAndWeights)
+{
+    std::sort(valuesAndWeights.begin(), valuesAndWeights.end());
+    double all = 0;
+    for (const auto& [value, weight] : valuesAndWeights)
+        all += weight;
+    double sum = 0;
+    for (const auto& [value, weight] : valuesAndWeights)
+        if ((sum += weight) >= all / 2)
+            return value;
+    return 0;
+}
+
+} // namespace
+
+GreyLevels greyLevels(const cv::Mat1b& grey)
+{
+    GreyLevels levels(1);
+    cv::Mat1f whole;
+    grey.convertTo(whole, CV_32F);
+    cv::GaussianBlur(whole, levels[0], {7, 7}, softening, softening, cv::BORDER_REPLICATE);
+    while (levels.size() < 5 && std::min(levels.back().cols, levels.back().rows) >= 2 * smallestSide) {
+        cv::Mat1f smaller;
+        cv::pyrDown(levels.back(), smaller);
+        levels.push_back(smaller);
+    }
+    return levels;
+}
+
+KeyPicture::KeyPicture(const GreyLevels& levels)
+{
+    std::size_t most = 600; // pixels of a block
+    double middleX = 0.5 * (levels.front().cols - 1);
+    double middleY = 0.5 * (levels.front().rows - 1);
+    for (const cv::Mat1f& level : levels) { // each has every second pixel of the one before, from the first on
+        levels_.push_back(levelOf(level, middleX, middleY, most));
+        most = std::max<std::size_t>(60, most / 3);
+        middleX /= 2;
+        middleY /= 2;
+    }
+    // Size and turn can only be told where there is something in several parts of the picture.
+    int blocks = 0;
+    for (const Block& block : levels_.front().blocks) {
+        const auto first = levels_.front().pixels.begin() + static_cast<std::ptrdiff_t>(block.first);
+        const auto last = levels_.front().pixels.begin() + static_cast<std::ptrdiff_t>(block.last);
+        const auto steep = std::count_if(
+            first, last, [](const Pixel& p) { return p.dx * p.dx + p.dy * p.dy >= leastSlope * leastSlope; });
+        blocks += steep >= leastSteep ? 1 : 0;
+    }
+    textured_ = blocks >= 6;
+}
+
+KeyPicture::Level KeyPicture::levelOf(const cv::Mat1f& picture, double middleX, double middleY, std::size_t most)
+{
+    Level level;
+    level.middleX = static_cast<float>(middleX);
+    level.middleY = static_cast<float>(middleY);
+    std::vector<Pixel> found;
+    for (int r = 0; r < rows; ++r)
+        for (int c = 0; c < columns; ++c) {
+            const int left = std::max(1, c * picture.cols / columns);
+            const int right = std::min(picture.cols - 1, (c + 1) * picture.cols / columns);
+            const int top = std::max(1, r * picture.rows / rows);
+            const int bottom = std::min(picture.rows - 1, (r + 1) * picture.rows / rows);
+            found.clear();
+            for (int y = top; y < bottom; ++y) {
+                const float* above = picture.ptr<float>(y - 1);
+                const float* here = picture.ptr<float>(y);
+                const float* below = picture.ptr<float>(y + 1);
+                for (int x = left; x < right; ++x) {
+                    const float dx = 0.5F * (here[x + 1] - here[x - 1]);
+                    const float dy = 0.5F * (below[x] - above[x]);
+                    found.push_back({static_cast<float>(x) - level.middleX, static_cast<float>(y) - level.middleY,
+                                     here[x], dx, dy});
+                }
+            }
+            if (found.size() > most) {
+                const auto steepest = found.begin() + static_cast<std::ptrdiff_t>(most);
+                std::nth_element(found.begin(), steepest, found.end(), [](const Pixel& a, const Pixel& b) {
+                    return a.dx * a.dx + a.dy * a.dy > b.dx * b.dx + b.dy * b.dy;
+                });
+                found.resize(most);
+            }
+            if (found.empty())
+                continue;
+            // Rows one after the other, as memory is.
+            std::sort(found.begin(), found.end(),
+                      [](const Pixel& a, const Pixel& b) { return a.y != b.y ? a.y < b.y : a.x < b.x; });
+            Block block{level.pixels.size(),
+                        level.pixels.size() + found.size(),
+                        static_cast<float>(left) - level.middleX,
+                        static_cast<float>(top) - level.middleY,
+                        static_cast<float>(right) - level.middleX,
+                        static_cast<float>(bottom) - level.middleY,
+                        {},
+                        1,
+                        0,
+                        0};
+            double sum = 0;
+            double squares = 0;
+            for (const Pixel& pixel : found) {
+                sum += static_cast<double>(pixel.value);
+                squares += static_cast<double>(pixel.value) * static_cast<double>(pixel.value);
+                const Row slopes = slopesOf(pixel);
+                for (std::size_t a = 0; a < unknowns; ++a)
+                    for (std::size_t b = 0; b < unknowns; ++b)
+                        block.normal[a][b] += slopes[a] * slopes[b];
+            }
+            block.texture = block.normal[0][0] + block.normal[1][1];
+            const auto held = static_cast<double>(found.size());
+            block.spread = std::max(0.0, squares / held - sum / held * (sum / held));
+            level.blocks.push_back(block);
+            level.pixels.insert(level.pixels.end(), found.begin(), found.end());
+        }
+    // Somebody in a striped shirt must not outvote a plain wall.
+    std::vector<float> textures;
+    for (const Block& block : level.blocks)
+        textures.push_back(static_cast<float>(block.texture));
+    const double usual = medianOf(textures);
+    for (Block& block : level.blocks) {
+        block.worth = std::min(1.0, usual / block.texture);
+        block.texture *= block.worth;
+    }
+    return level;
+}
+
+/// How the difference at a pixel changes with each unknown.
+KeyPicture::Row KeyPicture::slopesOf(const Pixel& pixel)
+{
+    const auto [x, y, value, dx, dy] = pixel;
+    return {dx, dy, dx * x + dy * y, dy * x - dx * y, -value, -1};
+}
+
+void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& step, int rounds)
+{
+    const std::size_t count = level.blocks.size();
+    std::vector<float> difference(level.pixels.size());
+    std::vector<char> seen(count);
+    std::vector<char> alike(count); // the picture has there what the key has
+    std::vector<float> sizes;
+    std::vector<float> misfit(count);
+    std::vector<float> misfits;
+    float cap = 255; ///< codes; what a pixel may differ at most, for the misfit of its block
+    std::vector<Row> pull(count);
+    std::vector<double> off(count);
+    std::vector<std::pair<double, double>> offs;
+    const double reach = std::hypot(level.middleX, level.middleY);
+    for (int round = 0; round < rounds; ++round) {
+        const auto turn = static_cast<float>(step.turn);
+        const auto lean = static_cast<float>(step.lean);
+        const float x0 = level.middleX + static_cast<float>(step.x);
+        const float y0 = level.middleY + static_cast<float>(step.y);
+        const auto contrast = static_cast<float>(step.contrast);
+        const auto brightness = static_cast<float>(step.brightness);
+        const auto inside = [&](float x, float y) {
+            const float at = x0 + turn * x - lean * y;
+            const float down = y0 + lean * x + turn * y;
+            return at >= 0 && down >= 0 && at < static_cast<float>(picture.cols - 1) &&
+                   down < static_cast<float>(picture.rows - 1);
+        };
+        double texture = 0;
+        double visible = 0;
+        sizes.clear();
+        misfits.clear();
+        for (std::size_t b = 0; b < count; ++b) {
+            const Block& block = level.blocks[b];
+            texture += block.texture;
+            seen[b] = inside(block.left, block.top) && inside(block.right, block.top) &&
+                      inside(block.left, block.bottom) && inside(block.right, block.bottom);
+            if (!seen[b])
+                continue;
+            visible += block.texture;
+            float sum = 0;
+            float squares = 0;
+            for (std::size_t i = block.first; i < block.last; ++i) {
+                const Pixel& pixel = level.pixels[i];
+                const float there =
+                    between(picture, x0 + turn * pixel.x - lean * pixel.y, y0 + lean * pixel.x + turn * pixel.y);
+                difference[i] = pixel.value - (contrast * there + brightness);
+                sum += std::min(std::abs(difference[i]), cap);
+                squares += difference[i] * difference[i];
+                if (i % 7 == 0)
+                    sizes.push_back(std::abs(difference[i]));
+            }
+            misfit[b] = sum / static_cast<float>(block.last - block.first);
+            misfits.push_back(misfit[b]);
+            alike[b] = squares / static_cast<float>(block.last - block.first) <
+                       static_cast<float>(mostUnexplained * block.spread + leastNoise * leastNoise);
+        }
+        step.overlap = texture > 0 ? visible / texture : 0;
+        step.agreeing = 0;
+        if (sizes.size() < 50)
+            return;
+        const double noise = std::max(leastNoise, 1.4826 * medianOf(sizes));
+        const auto most = static_cast<float>(farOut * noise);
+        cap = 2 * most;
+        // What does not look like the key at all goes no way of its own either.
+        const auto unlike = static_cast<float>(std::max(leastUnlike, mostUnlike * medianOf(misfits)));
+
+        // Where each block by itself would go from here.
+        offs.clear();
+        for (std::size_t b = 0; b < count; ++b) {
+            if (!seen[b])
+                continue;
+            const Block& block = level.blocks[b];
+            Row sum{};
+            for (std::size_t i = block.first; i < block.last; ++i) {
+                const Row slopes = slopesOf(level.pixels[i]);
+                const auto held = static_cast<double>(std::clamp(difference[i], -most, most));
+                for (std::size_t k = 0; k < unknowns; ++k)
+                    sum[k] += slopes[k] * held;
+            }
+            pull[b] = sum;
+            // A block of edges that all run one way tells nothing along them.
+            const double held = 0.02 * block.texture / block.worth;
+            const double xx = block.normal[0][0] + held;
+            const double yy = block.normal[1][1] + held;
+            const double xy = block.normal[0][1];
+            const double size = xx * yy - xy * xy;
+            off[b] = std::hypot(yy * sum[0] - xy * sum[1], xx * sum[1] - xy * sum[0]) / size;
+            offs.emplace_back(off[b], block.texture);
+        }
+        const double spread = beyondSpread * std::max(leastSpread, 1.5 * weightedMedian(offs));
+        cv::Matx<double, unknowns, unknowns> normal = cv::Matx<double, unknowns, unknowns>::zeros();
+        cv::Matx<double, unknowns, 1> pulled = cv::Matx<double, unknowns, 1>::zeros();
+        double agreeing = 0;
+        for (std::size_t b = 0; b < count; ++b) {
+            if (!seen[b] || off[b] >= spread || misfit[b] >= unlike)
+                continue;
+            const double far = off[b] / spread;
+            const double biweight = (1 - far * far) * (1 - far * far); // J. W. Tukey's
+            const Block& block = level.blocks[b];
+            agreeing += alike[b] != 0 ? biweight * block.texture : 0;
+            const double weight = biweight * block.worth;
+            for (std::size_t r = 0; r < unknowns; ++r) {
+                pulled(static_cast<int>(r)) -= weight * pull[b][r];
+                for (std::size_t c = 0; c < unknowns; ++c)
+                    normal(static_cast<int>(r), static_cast<int>(c)) += weight * block.normal[r][c];
+            }
+        }
+        bool solved = false;
+        const auto inverse = normal.inv(cv::DECOMP_CHOLESKY, &solved);
+        if (!solved)
+            return;
+        const auto change = inverse * pulled;
+        step.agreeing = agreeing / visible;
+        step.cornerError = noise * std::sqrt(neighboursAlike * (inverse(0, 0) + inverse(1, 1) +
+                                                                reach * reach * (inverse(2, 2) + inverse(3, 3))));
+        // The key would have to go by `change`: the picture goes the other way.
+        const double size = 1 + change(2);
+        const double bend = change(3);
+        const double over = size * size + bend * bend;
+        const double newTurn = (step.turn * size + step.lean * bend) / over;
+        const double newLean = (step.lean * size - step.turn * bend) / over;
+        step.x -= newTurn * change(0) - newLean * change(1);
+        step.y -= newLean * change(0) + newTurn * change(1);
+        step.turn = newTurn;
+        step.lean = newLean;
+        step.contrast *= 1 + change(4);
+        step.brightness += change(5) + step.brightness * change(4);
+        if (std::abs(change(0)) + std::abs(change(1)) + reach * (std::abs(change(2)) + std::abs(bend)) < 0.002)
+            return;
+    }
+}
+
+Alignment KeyPicture::align(const GreyLevels& picture, const Similarity& start) const
+{
+    double scale = 1.0 / static_cast<double>(1 << (levels_.size() - 1));
+    Step step;
+    step.turn = start.zoom * std::cos(start.roll * degree);
+    step.lean = start.zoom * std::sin(start.roll * degree);
+    step.x = start.x * scale;
+    step.y = start.y * scale;
+    for (std::size_t i = levels_.size(); i-- > 0;) {
+        alignAt(levels_[i], picture[i], step, i == 0 ? 8 : 6);
+        if (i == 0)
+            break;
+        step.x *= 2;
+        step.y *= 2;
+    }
+    Alignment found;
+    found.moved = {step.x, step.y, std::atan2(step.lean, step.turn) / degree, std::hypot(step.turn, step.lean)};
+    found.agreeing = step.agreeing;
+    found.overlap = step.overlap;
+    found.cornerError = step.cornerError;
+    return found;
+}
+
+} // namespace ember

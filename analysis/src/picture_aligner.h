@@ -1,0 +1,77 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Laying one picture over another by a similarity, to a hundredth of a pixel.
+#pragma once
+
+#include <array>
+#include <vector>
+
+#include <opencv2/core.hpp>
+
+#include "ember/core/captured.h"
+
+namespace ember {
+
+/// A grey picture and smaller ones of it, each half of the one before; floats, codes from 0 to 255, a little softened.
+using GreyLevels = std::vector<cv::Mat1f>;
+GreyLevels greyLevels(const cv::Mat1b& grey);
+
+struct Alignment {
+    Similarity moved;       ///< where the key's content is in the picture
+    double agreeing = 0;    ///< share of what is to be seen of the key's texture that goes this way, 0 to 1
+    double overlap = 0;     ///< share of the key's texture that is in the picture, 0 to 1
+    double cornerError = 0; ///< what noise alone makes of the corners, pixels
+};
+
+/// A picture that others are laid over.
+class KeyPicture {
+public:
+    KeyPicture() = default;
+    explicit KeyPicture(const GreyLevels& levels);
+
+    /// The picture laid over this one, starting near `start`.
+    Alignment align(const GreyLevels& picture, const Similarity& start) const;
+    /// Whether there is texture enough to lay anything over it.
+    bool textured() const { return textured_; }
+
+private:
+    static constexpr std::size_t unknowns = 6; ///< across, down, size, turn, contrast, brightness
+    static constexpr int columns = 16;
+    static constexpr int rows = 9;
+    using Row = std::array<double, unknowns>;
+    using Matrix = std::array<Row, unknowns>;
+
+    struct Pixel {
+        float x, y;  ///< from the middle, in pixels of its level
+        float value; ///< grey
+        float dx, dy;
+    };
+    struct Block {
+        std::size_t first, last;        ///< its pixels
+        float left, top, right, bottom; ///< from the middle
+        Matrix normal;                  ///< of its pixels' slopes
+        double worth;                   ///< how much it counts, 0 to 1
+        double texture;                 ///< slopes squared, times that
+        double spread;                  ///< of its pixels\' values, squared
+    };
+    struct Level {
+        float middleX = 0; ///< of the picture, in pixels of this level
+        float middleY = 0;
+        std::vector<Pixel> pixels;
+        std::vector<Block> blocks;
+    };
+    struct Step {
+        double turn = 1; ///< zoom cos roll
+        double lean = 0; ///< zoom sin roll
+        double x = 0, y = 0;
+        double contrast = 1, brightness = 0;
+        double agreeing = 0, overlap = 0, cornerError = 0;
+    };
+    static Level levelOf(const cv::Mat1f& picture, double middleX, double middleY, std::size_t most);
+    static void alignAt(const Level& level, const cv::Mat1f& picture, Step& step, int rounds);
+    static Row slopesOf(const Pixel& pixel);
+
+    std::vector<Level> levels_;
+    bool textured_ = false;
+};
+
+} // namespace ember

@@ -1,0 +1,16 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "ember/core/captured.h"
+#include "ember/film/find_strikes.h"
+
+namespace ember {
+
+/// Reads the motion of the camera from frames `first` to `last` (both included) of a clip, at its own rate. An error
+/// when it is stopped, when there are fewer than two frames, or when nothing in them can be followed.
+Result<CapturedMotion> captureClip(ClipReader& clip, std::int64_t first, std::int64_t last, const Progress& progress);
+
+/// One row for each frame: frame,x_px,y_px,roll_deg,zoom,confidence. `first` is the number of the first.
+std::string motionToCsv(const CapturedMotion& motion, std::int64_t first);
+
+} // namespace ember

@@ -1,0 +1,206 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "filmed.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+#include "ember/core/source.h"
+#include "pictures.h"
+
+namespace ember::test {
+
+namespace {
+
+constexpr double turn = 2 * std::numbers::pi;
+
+/// Values at whole places, smooth between them.
+class Noise {
+public:
+    Noise(int columns, int rows, Random& random) : columns_(columns), rows_(rows)
+    {
+        for (int i = 0; i < columns * rows; ++i)
+            values_.push_back(random.between(-1, 1));
+    }
+    double at(double x, double y) const
+    {
+        const auto column = static_cast<int>(std::floor(x));
+        const auto row = static_cast<int>(std::floor(y));
+        const auto ease = [](double t) { return t * t * (3 - 2 * t); };
+        const auto value = [&](int c, int r) {
+            return values_[static_cast<std::size_t>((r % rows_ + rows_) % rows_ * columns_ +
+                                                    (c % columns_ + columns_) % columns_)];
+        };
+        const double fx = ease(x - column);
+        const double fy = ease(y - row);
+        return std::lerp(std::lerp(value(column, row), value(column + 1, row), fx),
+                         std::lerp(value(column, row + 1), value(column + 1, row + 1), fx), fy);
+    }
+
+private:
+    int columns_;
+    int rows_;
+    std::vector<double> values_;
+};
+
+double normal(Random& random)
+{
+    return std::sqrt(-2 * std::log(random.between(1e-12, 1))) * std::cos(turn * random.between(0, 1));
+}
+
+} // namespace
+
+Wall::Wall(int width, int height, std::uint64_t seed)
+    : width_(width), height_(height), grey_(static_cast<std::size_t>(width) * static_cast<std::size_t>(height))
+{
+    Random random(seed);
+    const Noise noise(97, 89, random);
+    struct Patch {
+        double x, y, reach, grey;
+        bool round;
+    };
+    std::vector<Patch> patches;
+    for (int i = 0; i < width * height / 9000; ++i)
+        patches.push_back({random.between(0, width), random.between(0, height), random.between(6, 50),
+                           random.between(-50, 50), random.whole(0, 1) == 1});
+    for (int y = 0; y < height; ++y)
+        for (int x = 0; x < width; ++x) {
+            double grey = 120;
+            double size = 120;
+            for (const double strength : {30.0, 20.0, 12.0, 8.0, 5.0}) {
+                grey += strength * noise.at(x / size + size, y / size);
+                size /= 2.7;
+            }
+            grey_[static_cast<std::size_t>(y) * static_cast<std::size_t>(width) + static_cast<std::size_t>(x)] =
+                static_cast<float>(grey);
+        }
+    // With edges as a lens draws them: two pixels from one side to the other.
+    for (const Patch& patch : patches)
+        for (int y = std::max(0, static_cast<int>(patch.y - patch.reach - 2));
+             y < std::min(height, static_cast<int>(patch.y + patch.reach + 3)); ++y)
+            for (int x = std::max(0, static_cast<int>(patch.x - patch.reach - 2));
+                 x < std::min(width, static_cast<int>(patch.x + patch.reach + 3)); ++x) {
+                const double far = patch.round ? std::hypot(x - patch.x, y - patch.y)
+                                               : std::max(std::abs(x - patch.x), 1.6 * std::abs(y - patch.y));
+                const double share = std::clamp((patch.reach - far) / 2 + 0.5, 0.0, 1.0);
+                grey_[static_cast<std::size_t>(y) * static_cast<std::size_t>(width) + static_cast<std::size_t>(x)] +=
+                    static_cast<float>(patch.grey * share);
+            }
+}
+
+double Wall::at(double x, double y) const
+{
+    x += 0.5 * (width_ - 1);
+    y += 0.5 * (height_ - 1);
+    const double column = std::floor(x);
+    const double row = std::floor(y);
+    const auto weights = [](double f) { // Catmull-Rom
+        return std::array<double, 4>{((-0.5 * f + 1) * f - 0.5) * f, (1.5 * f - 2.5) * f * f + 1,
+                                     ((-1.5 * f + 2) * f + 0.5) * f, (0.5 * f - 0.5) * f * f};
+    };
+    const auto wx = weights(x - column);
+    const auto wy = weights(y - row);
+    double sum = 0;
+    for (int r = 0; r < 4; ++r)
+        for (int c = 0; c < 4; ++c) {
+            const int px = std::clamp(static_cast<int>(column) + c - 1, 0, width_ - 1);
+            const int py = std::clamp(static_cast<int>(row) + r - 1, 0, height_ - 1);
+            sum += wx[static_cast<std::size_t>(c)] * wy[static_cast<std::size_t>(r)] *
+                   static_cast<double>(grey_[static_cast<std::size_t>(py) * static_cast<std::size_t>(width_) +
+                                             static_cast<std::size_t>(px)]);
+        }
+    return sum;
+}
+
+Image filmed(const Wall& wall, const Filming& filming, int frame, int width, int height)
+{
+    Random random(mixSeed(filming.seed, static_cast<std::uint64_t>(frame)));
+    const int instants = filming.shutter > 0 ? 12 : 1;
+    std::vector<Similarity> seen;
+    for (int i = 0; i < instants; ++i)
+        seen.push_back(filming.moved(frame + filming.shutter * ((i + 0.5) / instants - 0.5)).inverse());
+    const double exposure = filming.exposure(frame);
+    Image image(width, height);
+    image.setOpaque(true);
+    for (int y = 0; y < height; ++y)
+        for (int x = 0; x < width; ++x) {
+            double grey = 0;
+            for (const Similarity& back : seen) {
+                const Point at = back.map({x - 0.5 * (width - 1), y - 0.5 * (height - 1)}, {0, 0});
+                grey += wall.at(at.x, at.y) / instants;
+            }
+            if (filming.walker) { // striped, swaying, half the height, two fifths of the width
+                const double middle = width * (0.15 + 0.012 * frame);
+                if (std::abs(x - middle) < 0.2 * width && y > 0.5 * height)
+                    grey = 110 + 50 * std::sin(0.5 * (x - middle) + 0.3 * std::sin(0.4 * frame)) *
+                                     std::sin(0.21 * y + 0.1 * frame);
+            }
+            grey = grey * exposure + (filming.grain > 0 ? filming.grain * normal(random) : 0);
+            const auto code = static_cast<std::uint8_t>(std::clamp(std::lround(grey), 0L, 255L));
+            std::uint8_t* pixel = image.at(x, y);
+            pixel[0] = pixel[1] = pixel[2] = code;
+            pixel[3] = 255;
+        }
+    return image;
+}
+
+std::function<Similarity(double)> handHeld(double strength, std::uint64_t seed)
+{
+    Random random(seed);
+    std::vector<std::array<double, 3>> waves; // rate, phase, amount
+    for (int axis = 0; axis < 4; ++axis)
+        for (const double rate : {0.011, 0.027, 0.06, 0.13, 0.24})
+            waves.push_back({rate * random.between(0.8, 1.2), random.between(0, turn), 0.06 / (rate + 0.01)});
+    const auto sway = [waves, strength](double frame) {
+        std::array<double, 4> sum{};
+        for (std::size_t i = 0; i < waves.size(); ++i)
+            sum[i / 5] += strength * waves[i][2] * std::sin(turn * waves[i][0] * frame + waves[i][1]);
+        return Similarity{sum[0], sum[1], 0.1 * sum[2], std::exp(0.0015 * sum[3])};
+    };
+    return [sway](double frame) { return sway(frame).after(sway(0).inverse()); }; // from where it began
+}
+
+std::vector<CaptureCase> captureCases(std::uint64_t seed, int width)
+{
+    const double size = width / 640.0;
+    const auto scaled = [size](std::function<Similarity(double)> of) {
+        return [of, size](double frame) {
+            Similarity s = of(frame);
+            s.x *= size;
+            s.y *= size;
+            return s;
+        };
+    };
+    const auto hand = scaled(handHeld(1, seed));
+    const auto jolt = scaled([](double frame) {
+        const double since = frame - 12;
+        const double push = since < 0 ? 0 : std::exp(-0.09 * since) * std::sin(0.9 * since);
+        return Similarity{28 * push, -20 * push, 2.5 * push, 1 + 0.06 * push};
+    });
+    const auto pan = scaled([hand](double frame) {
+        const double way = 3 * 640 * (0.5 - 0.5 * std::cos(std::numbers::pi * std::min(1.0, frame / 90)));
+        Similarity s;
+        s.x = -way;
+        s.y = 3 * std::sin(0.2 * frame);
+        s.roll = 0.2 * std::sin(0.13 * frame);
+        return s;
+    });
+    const int w = static_cast<int>(1000 * size);
+    const int h = static_cast<int>(640 * size);
+    std::vector<CaptureCase> cases;
+    cases.push_back({"hand-held", w, h, 60, {hand, 0, 0.5, [](double) { return 1.0; }, false, seed}});
+    cases.push_back({"jolt", w, h, 50, {jolt, 0, 0.5, [](double) { return 1.0; }, false, seed}});
+    cases.push_back({"walker and grain", w, h, 60, {hand, 0, 5, [](double) { return 1.0; }, true, seed}});
+    cases.push_back({"low light, blurred",
+                     w,
+                     h,
+                     60,
+                     {scaled(handHeld(2, seed + 1)), 0.5, 3,
+                      [](double frame) { return 0.22 + 0.04 * std::sin(0.3 * frame); }, false, seed}});
+    cases.push_back({"compressed", w, h, 60, {hand, 0, 2, [](double) { return 1.0; }, false, seed}, true});
+    cases.push_back(
+        {"pan", static_cast<int>(5000 * size), h, 96, {pan, 0, 0.5, [](double) { return 1.0; }, false, seed}});
+    return cases;
+}
+
+} // namespace ember::test

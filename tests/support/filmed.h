@@ -1,0 +1,55 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// A wide painted wall, filmed by a camera whose motion is known.
+#pragma once
+
+#include <cstdint>
+#include <functional>
+#include <string>
+#include <vector>
+
+#include "ember/core/captured.h"
+#include "ember/core/image.h"
+
+namespace ember::test {
+
+/// What is filmed: texture at all sizes, edges, and room to every side.
+class Wall {
+public:
+    Wall(int width, int height, std::uint64_t seed);
+    /// Grey, 0 to 255, at a place counted from its middle.
+    double at(double x, double y) const;
+
+private:
+    int width_;
+    int height_;
+    std::vector<float> grey_;
+};
+
+/// How one frame is filmed.
+struct Filming {
+    std::function<Similarity(double frame)> moved; ///< of the content, at any moment
+    double shutter = 0;                            ///< of a frame, open around the frame's moment
+    double grain = 0;                              ///< codes, standard deviation
+    std::function<double(double frame)> exposure = [](double) { return 1.0; };
+    bool walker = false; ///< somebody covers a fifth of the picture and walks through it
+    std::uint64_t seed = 1;
+};
+
+Image filmed(const Wall& wall, const Filming& filming, int frame, int width, int height);
+
+/// A hand that holds a camera: sways and tremor in all four, `strength` 1 for a calm one at 640 pixels.
+std::function<Similarity(double)> handHeld(double strength, std::uint64_t seed);
+
+/// A test of reading motion, by name.
+struct CaptureCase {
+    std::string name;
+    int wallWidth, wallHeight;
+    int frames;
+    Filming filming;
+    bool coded = false; ///< strongly compressed with H.264 on the way
+};
+/// Hand-held; a jolt with roll and zoom; a walker and grain; low light with motion blur; strong compression; a pan over
+/// three picture widths.
+std::vector<CaptureCase> captureCases(std::uint64_t seed, int width);
+
+} // namespace ember::test
