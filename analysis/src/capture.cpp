@@ -22,9 +22,12 @@ constexpr int widestRead = 1440; ///< larger pictures are read at a half, a thir
 constexpr double leastAgreeing = 0.45;
 constexpr double leastOverlap = 0.25;
 constexpr double mostCornerError = 1.0; ///< pixels
-// A new key is taken while there is still much in common with the old one.
+constexpr double leastTold = 0.25;      ///< agreeing, where features say the same
+constexpr double sameWay = 2;           ///< pixels at the corners
+// A new key is taken while there is still much in common with the old one; one that was left comes back.
 constexpr double keyOverlap = 0.55;
-constexpr double keyAgreeing = 0.6;
+constexpr double keyAgreeing = 0.5;
+constexpr int longestAway = 240; ///< frames in which a key may come back
 constexpr int columns = 12;
 constexpr int rows = 7;
 constexpr int mostInPart = 3; ///< features
@@ -120,6 +123,14 @@ struct MotionCapture::Work {
     bool lastIsKey = true;
     std::optional<Read> lost; ///< the first that could not be
     KeyPicture lostKey;
+    /// A key that nothing could be laid over for a time: a blast blinds the camera, somebody walks close by.
+    struct Left {
+        KeyPicture key;
+        Similarity moved;
+        std::size_t from; ///< the first frame whose place may be put right when the key is back
+        int tries = 0;
+    };
+    std::optional<Left> left;
 
     Read read(const Image& picture) const
     {
@@ -167,6 +178,8 @@ struct MotionCapture::Work {
     }
     void add(const Image& picture);
     void addTo(Read now);
+    void leaveKey(KeyPicture next, const Similarity& moved);
+    bool comeBack(const Read& now, const Similarity& start);
     bool begin(Read now);
 };
 
@@ -198,6 +211,34 @@ bool MotionCapture::Work::begin(Read now)
     return true;
 }
 
+/// Another key because nothing can be laid over this one.
+void MotionCapture::Work::leaveKey(KeyPicture next, const Similarity& moved)
+{
+    if (!left)
+        left = Left{std::move(key), keyMoved, motion.frames.size()};
+    key = std::move(next);
+    keyMoved = moved;
+}
+
+/// Where the picture lies over the key that was left, that is the key again, and what was measured since is put right.
+bool MotionCapture::Work::comeBack(const Read& now, const Similarity& start)
+{
+    const Alignment found = left->key.align(now.levels, start.after(left->moved.inverse()));
+    if (!lies(found) || found.agreeing < keyAgreeing || found.overlap < keyOverlap) {
+        if (++left->tries > longestAway)
+            left.reset();
+        return false;
+    }
+    const Similarity moved = found.moved.after(left->moved);
+    const Similarity apart = start.inverse().after(moved);
+    for (std::size_t i = left->from; i < motion.frames.size(); ++i)
+        motion.frames[i].moved = motion.frames[i].moved.after(apart);
+    key = std::move(left->key);
+    keyMoved = left->moved;
+    left.reset();
+    return true;
+}
+
 void MotionCapture::Work::addTo(Read now)
 {
     if (!last) {
@@ -208,20 +249,32 @@ void MotionCapture::Work::addTo(Read now)
     const auto step = stepBetween(*last, now);
     const Similarity start = step ? step->after(lastMoved) : lastMoved;
     Alignment found = key.align(now.levels, start.after(keyMoved.inverse()));
-    if (!lies(found) && !lastIsKey) { // the key may be too far away by now
+    // Sparks and smoke may leave little to agree on; but where features and texture go the same way, that is the way.
+    const auto told = [&](const Alignment& by, const Similarity& expected) {
+        return lies(by) || (step && by.agreeing >= leastTold && by.overlap >= keyOverlap &&
+                            by.cornerError <= mostCornerError &&
+                            cornerDistance(by.moved, expected, now.levels[0].cols, now.levels[0].rows) < sameWay);
+    };
+    bool known = told(found, start.after(keyMoved.inverse()));
+    if (!known && !lastIsKey) { // the key may be too far away by now
         KeyPicture nearer(last->levels);
         if (nearer.textured()) {
             const Alignment close = nearer.align(now.levels, step.value_or(Similarity()));
-            if (lies(close)) {
-                key = std::move(nearer);
-                keyMoved = lastMoved;
+            if (told(close, step.value_or(Similarity()))) {
+                leaveKey(std::move(nearer), lastMoved);
                 found = close;
+                known = true;
             }
         }
     }
-    if (lies(found)) {
-        const Similarity moved = found.moved.after(keyMoved);
-        const bool far = found.overlap < keyOverlap || found.agreeing < keyAgreeing;
+    if (known) {
+        Similarity moved = found.moved.after(keyMoved);
+        if (left && comeBack(now, moved)) {
+            const Alignment again = key.align(now.levels, moved.after(keyMoved.inverse()));
+            found = again;
+            moved = again.moved.after(keyMoved);
+        }
+        const bool far = found.overlap < keyOverlap;
         took(std::move(now), moved, confidenceOf(found));
         if (far && KeyPicture(last->levels).textured()) {
             makeKey(*last, moved);
@@ -234,8 +287,8 @@ void MotionCapture::Work::addTo(Read now)
         const auto onward = stepBetween(*lost, now);
         const Alignment other = lostKey.align(now.levels, onward.value_or(Similarity()));
         if (lies(other)) {
-            key = std::move(lostKey);
-            keyMoved = lastMoved;
+            leaveKey(std::move(lostKey), lastMoved);
+            left->from = motion.frames.size(); // what was before the gap is right
             took(std::move(now), other.moved.after(keyMoved), confidenceOf(other));
             return;
         }

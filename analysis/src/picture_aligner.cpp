@@ -144,6 +144,7 @@ KeyPicture::Level KeyPicture::levelOf(const cv::Mat1f& picture, double middleX, 
                         static_cast<float>(right) - level.middleX,
                         static_cast<float>(bottom) - level.middleY,
                         {},
+                        {},
                         1,
                         0,
                         0};
@@ -153,12 +154,19 @@ KeyPicture::Level KeyPicture::levelOf(const cv::Mat1f& picture, double middleX, 
                 sum += static_cast<double>(pixel.value);
                 squares += static_cast<double>(pixel.value) * static_cast<double>(pixel.value);
                 const Row slopes = slopesOf(pixel);
-                for (std::size_t a = 0; a < unknowns; ++a)
+                for (std::size_t a = 0; a < unknowns; ++a) {
+                    block.mean[a] += slopes[a];
                     for (std::size_t b = 0; b < unknowns; ++b)
                         block.normal[a][b] += slopes[a] * slopes[b];
+                }
             }
-            block.texture = block.normal[0][0] + block.normal[1][1];
             const auto held = static_cast<double>(found.size());
+            for (double& mean : block.mean)
+                mean /= held;
+            for (std::size_t a = 0; a < unknowns; ++a)
+                for (std::size_t b = 0; b < unknowns; ++b)
+                    block.normal[a][b] -= held * block.mean[a] * block.mean[b];
+            block.texture = block.normal[0][0] + block.normal[1][1];
             block.spread = std::max(0.0, squares / held - sum / held * (sum / held));
             level.blocks.push_back(block);
             level.pixels.insert(level.pixels.end(), found.begin(), found.end());
@@ -179,7 +187,7 @@ KeyPicture::Level KeyPicture::levelOf(const cv::Mat1f& picture, double middleX, 
 KeyPicture::Row KeyPicture::slopesOf(const Pixel& pixel)
 {
     const auto [x, y, value, dx, dy] = pixel;
-    return {dx, dy, dx * x + dy * y, dy * x - dx * y, -value, -1};
+    return {dx, dy, dx * x + dy * y, dy * x - dx * y, -value};
 }
 
 void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& step, int rounds)
@@ -191,7 +199,8 @@ void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& ste
     std::vector<float> sizes;
     std::vector<float> misfit(count);
     std::vector<float> misfits;
-    float cap = 255; ///< codes; what a pixel may differ at most, for the misfit of its block
+    std::vector<float> lights(count); ///< how much brighter the key is
+    float cap = 255;                  ///< codes; what a pixel may differ at most, for the misfit of its block
     std::vector<Row> pull(count);
     std::vector<double> off(count);
     std::vector<std::pair<double, double>> offs;
@@ -202,7 +211,6 @@ void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& ste
         const float x0 = level.middleX + static_cast<float>(step.x);
         const float y0 = level.middleY + static_cast<float>(step.y);
         const auto contrast = static_cast<float>(step.contrast);
-        const auto brightness = static_cast<float>(step.brightness);
         const auto inside = [&](float x, float y) {
             const float at = x0 + turn * x - lean * y;
             const float down = y0 + lean * x + turn * y;
@@ -221,22 +229,30 @@ void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& ste
             if (!seen[b])
                 continue;
             visible += block.texture;
-            float sum = 0;
-            float squares = 0;
+            const auto held = static_cast<float>(block.last - block.first);
+            float light = 0;
             for (std::size_t i = block.first; i < block.last; ++i) {
                 const Pixel& pixel = level.pixels[i];
                 const float there =
                     between(picture, x0 + turn * pixel.x - lean * pixel.y, y0 + lean * pixel.x + turn * pixel.y);
-                difference[i] = pixel.value - (contrast * there + brightness);
-                sum += std::min(std::abs(difference[i]), cap);
-                squares += difference[i] * difference[i];
+                difference[i] = pixel.value - contrast * there;
+                light += std::clamp(difference[i] - lights[b], -cap, cap);
+            }
+            // Lamps, fires and shadows brighten one part of a picture and not another.
+            lights[b] += light / held;
+            float sum = 0;
+            float squares = 0;
+            for (std::size_t i = block.first; i < block.last; ++i) {
+                difference[i] -= lights[b];
+                const float size = std::min(std::abs(difference[i]), cap);
+                sum += size;
+                squares += size * size;
                 if (i % 7 == 0)
                     sizes.push_back(std::abs(difference[i]));
             }
-            misfit[b] = sum / static_cast<float>(block.last - block.first);
+            misfit[b] = sum / held;
             misfits.push_back(misfit[b]);
-            alike[b] = squares / static_cast<float>(block.last - block.first) <
-                       static_cast<float>(mostUnexplained * block.spread + leastNoise * leastNoise);
+            alike[b] = squares / held < static_cast<float>(mostUnexplained * block.spread + leastNoise * leastNoise);
         }
         step.overlap = texture > 0 ? visible / texture : 0;
         step.agreeing = 0;
@@ -255,12 +271,16 @@ void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& ste
                 continue;
             const Block& block = level.blocks[b];
             Row sum{};
+            double all = 0;
             for (std::size_t i = block.first; i < block.last; ++i) {
                 const Row slopes = slopesOf(level.pixels[i]);
                 const auto held = static_cast<double>(std::clamp(difference[i], -most, most));
+                all += held;
                 for (std::size_t k = 0; k < unknowns; ++k)
                     sum[k] += slopes[k] * held;
             }
+            for (std::size_t k = 0; k < unknowns; ++k)
+                sum[k] -= block.mean[k] * all;
             pull[b] = sum;
             // A block of edges that all run one way tells nothing along them.
             const double held = 0.02 * block.texture / block.worth;
@@ -308,7 +328,6 @@ void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& ste
         step.turn = newTurn;
         step.lean = newLean;
         step.contrast *= 1 + change(4);
-        step.brightness += change(5) + step.brightness * change(4);
         if (std::abs(change(0)) + std::abs(change(1)) + reach * (std::abs(change(2)) + std::abs(bend)) < 0.002)
             return;
     }

@@ -34,7 +34,7 @@ public:
     bool textured() const { return textured_; }
 
 private:
-    static constexpr std::size_t unknowns = 6; ///< across, down, size, turn, contrast, brightness
+    static constexpr std::size_t unknowns = 5; ///< across, down, size, turn, contrast; each block has its own light
     static constexpr int columns = 16;
     static constexpr int rows = 9;
     using Row = std::array<double, unknowns>;
@@ -48,7 +48,8 @@ private:
     struct Block {
         std::size_t first, last;        ///< its pixels
         float left, top, right, bottom; ///< from the middle
-        Matrix normal;                  ///< of its pixels' slopes
+        Matrix normal;                  ///< of its pixels' slopes, from their mean
+        Row mean;                       ///< of its pixels' slopes
         double worth;                   ///< how much it counts, 0 to 1
         double texture;                 ///< slopes squared, times that
         double spread;                  ///< of its pixels\' values, squared
@@ -63,7 +64,7 @@ private:
         double turn = 1; ///< zoom cos roll
         double lean = 0; ///< zoom sin roll
         double x = 0, y = 0;
-        double contrast = 1, brightness = 0;
+        double contrast = 1;
         double agreeing = 0, overlap = 0, cornerError = 0;
     };
     static Level levelOf(const cv::Mat1f& picture, double middleX, double middleY, std::size_t most);

@@ -3,8 +3,10 @@
 #include <ostream>
 
 #include "command.h"
+#include "ember/exchange/motion_table.h"
 #include "ember/film/capture_clip.h"
 #include "ember/project/file.h"
+#include "ember/project/motion_library.h"
 #include "media_source.h"
 
 namespace ember {
@@ -16,7 +18,7 @@ public:
     void declare(CLI::App& app) override
     {
         app.add_option("CLIP", clip_, "The clip whose camera moved")->required();
-        app.add_option("-o,--output", output_, "The motion to write, CSV (stdout)");
+        app.add_option("-o,--output", output_, "The motion to write, .csv or .json (CSV on stdout)");
         app.add_option("--range", range_, "Frames A-B, both included; motion counts from the first (all)")
             ->check(frameRangeSpelling());
         app.add_option("--keep-faster-than", seconds_, "Leave out what takes longer than this many seconds: pans")
@@ -40,8 +42,10 @@ public:
         if (const auto bridged = motion->bridged(); bridged > 0)
             streams.err << bridged << " of " << motion->frames.size()
                         << " frames could not be measured; they are bridged and have confidence 0\n";
-        const std::string text =
-            motionToCsv(seconds_ > 0 ? fasterThan(motion.value(), seconds_) : motion.value(), range->first);
+        const CapturedMotion kept = seconds_ > 0 ? fasterThan(motion.value(), seconds_) : motion.value();
+        if (const std::filesystem::path path(output_); path.extension() == ".json")
+            return saveMotion({path.stem().string(), "", rounded(kept)}, output_);
+        const std::string text = motionToCsv(kept, range->first);
         if (!output_.empty())
             return writeFileSafely(output_, text);
         streams.out << text;

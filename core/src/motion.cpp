@@ -60,11 +60,15 @@ MotionSample Motion::at(FrameTime time) const
         if (drift_.on) {
             const double level = driftLevel(drift_, driftEnd_, time);
             const double cycles = time * drift_.rate / framesPerSecond_;
-            for (const Axis axis : allAxes)
-                if (drift_.amount[axis] != 0)
-                    sum[axis] +=
-                        level * drift_.amount[axis] *
-                        driftValue(drift_.noise, cycles, mixSeed(drift_.seed, static_cast<std::uint64_t>(axis) + 1));
+            const bool filmed = !drift_.captured.motion.empty();
+            for (const Axis axis : allAxes) {
+                if (drift_.amount[axis] == 0)
+                    continue;
+                const double value = filmed ? driftValue(drift_.captured, time / framesPerSecond_, axis, drift_.seed)
+                                            : driftValue(drift_.noise, cycles,
+                                                         mixSeed(drift_.seed, static_cast<std::uint64_t>(axis) + 1));
+                sum[axis] += level * drift_.amount[axis] * value;
+            }
         }
         const double over = master_.intensityAt(time);
         sample.intensity *= over;

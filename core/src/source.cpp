@@ -149,6 +149,19 @@ double valueOf(const Drawn& drawn, const SourceMoment& m, Axis axis, std::uint64
     return valueBetween(from, *after, m.pace);
 }
 
+double valueOf(const Captured& captured, const SourceMoment& m, Axis axis, std::uint64_t seed)
+{
+    constexpr double lift = 0.25; // seconds either way of the peak
+    if (captured.motion.empty())
+        return 0.0;
+    const double start = captured.motion.violentTime(seed);
+    const double filmed = captured.motion.at(axis, start + m.seconds * captured.speed);
+    const double side = captured.motion.at(axis, start) < 0 ? -1.0 : 1.0;
+    const double far = std::min(1.0, std::abs(m.seconds) / lift);
+    const double share = (1 - far * far) * (1 - far * far);
+    return (1 - share) * side * filmed + share;
+}
+
 } // namespace
 
 double cyclesSincePeak(const Rate& rate, double frames, double framesPerSecond)
@@ -229,6 +242,7 @@ Source sourceOfKind(std::size_t index)
     case 2: return Jitter{};
     case 3: return Oscillation{};
     case 4: return Drawn{};
+    case 5: return Captured{};
     default: return Kick{};
     }
 }
@@ -264,6 +278,12 @@ double driftValue(const Noise& noise, double cycles, std::uint64_t seed)
 {
     // Far from the lattice points that are fixed for the peak.
     return noiseValue(noise, cycles + 64.0 + 1024.0 * unitOf(mixSeed(seed, 0xd21f)), seed);
+}
+
+double driftValue(const Captured& captured, double seconds, Axis axis, std::uint64_t seed)
+{
+    const double start = unitOf(mixSeed(seed, 0xd21f)) * captured.motion.seconds();
+    return captured.motion.at(axis, start + seconds * captured.speed);
 }
 
 std::uint64_t mixSeed(std::uint64_t seed, std::uint64_t a, std::uint64_t b)

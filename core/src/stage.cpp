@@ -120,6 +120,7 @@ Score::Score(const Recipe& recipe) : envelope(recipe.envelope), start(envelope.s
         part.kick = std::holds_alternative<Kick>(strand.source);
         if (const auto* drawn = std::get_if<Drawn>(&strand.source))
             part.asDrawn = drawn->asDrawn;
+        part.filmed = std::holds_alternative<Captured>(strand.source);
         part.salt = strand.salt;
         for (const Axis axis : allAxes) {
             const bool moves = axis == Axis::x || axis == Axis::y || axis == Axis::zoom;
@@ -275,9 +276,9 @@ double Stage::addHit(AxisValues& sum, const Hit& hit, FrameTime time, double sha
             felt = 1;
         const double peak = envelope.peak();
         const double run = since - (part.kick ? envelope.holdEnd() : peak);
-        const SourceMoment moment{since - envelope.onset(), envelope[EnvelopeField::attack],
-                                  paceSincePeak(part.rate, since - peak),
-                                  cyclesSincePeak(part.rate, run, framesPerSecond_)};
+        const double pace = paceSincePeak(part.rate, since - peak);
+        const SourceMoment moment{since - envelope.onset(), envelope[EnvelopeField::attack], pace,
+                                  cyclesSincePeak(part.rate, run, framesPerSecond_), pace / framesPerSecond_};
         if (part.bursts.mode != BurstMode::off)
             felt *= gateAt(part.bursts, since - peak, mixSeed(hit.seed, static_cast<std::uint64_t>(part.salt), 0xb5));
         felt *= scale * share;
@@ -291,10 +292,12 @@ double Stage::addHit(AxisValues& sum, const Hit& hit, FrameTime time, double sha
                 side = hit.along[a];
             else if (sideIsFixed(part.source, axis, hit.hasDirection))
                 side = 1.0;
-            const double value = part.kick
-                                     ? blow
-                                     : sourceValue(part.source, moment, axis,
-                                                   mixSeed(hit.seed, static_cast<std::uint64_t>(part.salt), a + 1));
+            // The axes of a real camera belong together; all others are apart.
+            const double value =
+                part.kick
+                    ? blow
+                    : sourceValue(part.source, moment, axis,
+                                  mixSeed(hit.seed, static_cast<std::uint64_t>(part.salt), part.filmed ? 0 : a + 1));
             sum[axis] += amount * side * felt * value;
         }
     }

@@ -26,6 +26,7 @@ struct Score {
         bool ownEnvelope = false; ///< else the envelope is the recipe's, whose level is known already
         bool kick = false;
         bool asDrawn = false; ///< not weighed by the envelope
+        bool filmed = false;  ///< by a camera
         int salt = 1;
         std::uint8_t voiceCount = 0;
         std::array<Voice, axisCount> voices{};

@@ -49,6 +49,8 @@ constexpr FieldSpec back{"back", "Back", "%", 0, 1, 1, 0.05, "How far it swings 
 constexpr FieldSpec asDrawn = choiceField(
     "as_drawn", "As drawn", offOn, 0,
     "The curves are the whole motion: not raised at the peak, not weighed by the envelope, the same for each seed");
+constexpr FieldSpec speed{"speed", "Speed", "%",  0.1,
+                          10,      1,       0.05, "How fast the camera moves, against how it was filmed"};
 constexpr FieldSpec muted = choiceField("muted", "Mute", offOn, 0, "Silences this strand");
 constexpr FieldSpec solo = choiceField("solo", "Solo", offOn, 0, "Only solo strands are felt");
 constexpr FieldSpec salt{"salt", "Salt", "", 0, 9999, 1, 1, "Sets this strand's noise apart from the others'",
@@ -198,6 +200,8 @@ Values valuesOf(Source& source)
         addAxes(values, backs, swing->back);
     } else if (auto* drawn = std::get_if<Drawn>(&source)) {
         add(values, asDrawn, drawn->asDrawn);
+    } else if (auto* captured = std::get_if<Captured>(&source)) {
+        add(values, speed, captured->speed);
     }
     return values;
 }
@@ -246,8 +250,12 @@ Values valuesOf(Drift& drift)
 {
     Values values;
     add(values, driftOn, drift.on);
-    add(values, driftRate, drift.rate);
-    addNoise(values, drift.noise);
+    if (drift.captured.motion.empty()) {
+        add(values, driftRate, drift.rate);
+        addNoise(values, drift.noise);
+    } else {
+        add(values, speed, drift.captured.speed);
+    }
     addAmounts(values, drift.amount);
     add(values, seed, drift.seed);
     add(values, fadeIn, drift.fadeIn);

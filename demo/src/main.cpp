@@ -6,11 +6,14 @@
 #include <iostream>
 #include <sstream>
 
+#include "ember/film/capture_clip.h"
 #include "ember/film/new_project.h"
 #include "ember/media/film_writer.h"
 #include "ember/project/edits.h"
 #include "ember/project/file.h"
+#include "ember/project/motion_library.h"
 #include "ember/project/shipped_recipes.h"
+#include "operator.h"
 #include "scene.h"
 #include "sound.h"
 #include "timeline.h"
@@ -20,15 +23,21 @@ namespace {
 using namespace ember;
 using namespace ember::demo;
 
-Status makeFilm(const std::string& path)
+FilmSettings filmSettings()
 {
     FilmSettings settings;
     settings.width = demo::width;
     settings.height = demo::height;
     settings.rate = *FrameRate::make(framesPerSecond, 1);
+    settings.overwrite = true;
+    return settings;
+}
+
+Status makeFilm(const std::string& path)
+{
+    FilmSettings settings = filmSettings();
     settings.soundRate = 48000;
     settings.soundChannels = 2;
-    settings.overwrite = true;
     auto writer = FilmWriter::create(path, settings);
     if (!writer)
         return writer.error();
@@ -91,15 +100,55 @@ Status makeAll(const std::filesystem::path& folder)
     return saveProject(demoProject(film), (folder / "night-shift.vember").string());
 }
 
+/// The night shift as somebody with a camera on the shoulder filmed it.
+Status filmOperator(Operator who, const std::string& path)
+{
+    FilmSettings settings = filmSettings();
+    settings.quality = FilmQuality::best;
+    auto writer = FilmWriter::create(path, settings);
+    if (!writer)
+        return writer.error();
+    for (int frame = 0; frame < frames; ++frame)
+        if (auto status = writer.value()->addFrame(*filmFrame(who, frame)); !status)
+            return status;
+    return writer.value()->finish();
+}
+
+/// Films each operator and reads the camera's motion from the clip: what ships in assets/motions.
+Status makeMotions(const std::filesystem::path& folder)
+{
+    std::error_code error;
+    std::filesystem::create_directories(folder, error);
+    for (const Operator who : {Operator::calm, Operator::nervous, Operator::running}) {
+        const OperatorNames& names = operatorNames[static_cast<std::size_t>(who)];
+        const std::string clip = (folder / (std::string(names.file) + ".mp4")).string();
+        if (auto status = filmOperator(who, clip); !status)
+            return status;
+        auto reader = ClipReader::open(clip);
+        if (!reader)
+            return reader.error();
+        auto motion = captureClip(*reader.value(), 0, frames - 1, {});
+        if (!motion)
+            return motion.error();
+        const KeptMotion kept{std::string(names.name), std::string(names.about), rounded(withoutMean(motion.value()))};
+        if (auto status = saveMotion(kept, (folder / (std::string(names.file) + ".json")).string()); !status)
+            return status;
+    }
+    return Done{};
+}
+
 } // namespace
 
 int main(int argc, char** argv)
 {
-    if (argc != 2 || std::string(argv[1]).starts_with("--")) {
-        std::cerr << "Usage: vast-ember-demo FOLDER\nMakes the demo film, its true strikes and a project there.\n";
+    const bool operators = argc == 3 && std::string(argv[1]) == "--operators";
+    if (!operators && (argc != 2 || std::string(argv[1]).starts_with("--"))) {
+        std::cerr << "Usage: vast-ember-demo FOLDER\nMakes the demo film, its true strikes and a project there.\n"
+                     "       vast-ember-demo --operators FOLDER\nFilms the same with a calm, a nervous and a running "
+                     "operator, and reads the motion of their cameras.\n";
         return argc == 2 && std::string(argv[1]) == "--help" ? 0 : 2;
     }
-    if (const auto status = makeAll(argv[1]); !status) {
+    if (const auto status = operators ? makeMotions(argv[2]) : makeAll(argv[1]); !status) {
         std::cerr << "vast-ember-demo: " << sentence(status.error()) << '\n';
         return 1;
     }

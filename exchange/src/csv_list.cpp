@@ -3,74 +3,12 @@
 #include <array>
 
 #include "cells.h"
+#include "csv_rows.h"
 #include "formats.h"
 
 namespace ember {
 
 namespace {
-
-struct Row {
-    std::size_t line; ///< counted from 1
-    std::vector<std::string> cells;
-};
-
-/// Rows of RFC 4180: quoted cells may hold separators, quotes (doubled) and line ends. Empty lines are passed over.
-Result<std::vector<Row>> rowsOf(std::string_view text, char separator)
-{
-    std::vector<Row> rows;
-    Row row{1, {}};
-    std::string cell;
-    bool quoted = false;
-    bool any = false;
-    std::size_t line = 1;
-    const auto endRow = [&] {
-        row.cells.push_back(std::move(cell));
-        cell.clear();
-        if (any)
-            rows.push_back(std::move(row));
-        row = {line, {}};
-        any = false;
-    };
-    for (std::size_t i = 0; i < text.size(); ++i) {
-        const char c = text[i];
-        line += c == '\n' ? 1 : 0;
-        if (quoted) {
-            if (c != '"')
-                cell += c;
-            else if (i + 1 < text.size() && text[i + 1] == '"')
-                cell += text[++i];
-            else
-                quoted = false;
-        } else if (c == '"' && trimmed(cell).empty()) {
-            cell.clear();
-            quoted = any = true;
-        } else if (c == separator) {
-            row.cells.push_back(std::move(cell));
-            cell.clear();
-            any = true;
-        } else if (c == '\n') {
-            endRow();
-        } else if (c != '\r') {
-            cell += c;
-            any = any || (c != ' ' && c != '\t');
-        }
-    }
-    if (quoted)
-        return Error{ErrorCode::badFormat, "line " + std::to_string(row.line), "a quotation mark is never closed"};
-    endRow();
-    return rows;
-}
-
-/// Whichever of the usual ones is in the heading most.
-char separatorOf(std::string_view text)
-{
-    const std::string_view heading = text.substr(0, text.find('\n'));
-    char best = ',';
-    for (const char c : {',', ';', '\t'})
-        if (std::count(heading.begin(), heading.end(), c) > std::count(heading.begin(), heading.end(), best))
-            best = c;
-    return best;
-}
 
 std::string quotedWhereNeeded(const std::string& cell)
 {
@@ -86,9 +24,7 @@ std::string quotedWhereNeeded(const std::string& cell)
 
 std::vector<std::string> csvHeadings(std::string_view text)
 {
-    if (text.starts_with("\xEF\xBB\xBF"))
-        text.remove_prefix(3);
-    const auto rows = rowsOf(text, separatorOf(text));
+    const auto rows = csvRows(text);
     std::vector<std::string> headings;
     if (rows && !rows->empty())
         for (const std::string& heading : rows->front().cells)
@@ -98,9 +34,7 @@ std::vector<std::string> csvHeadings(std::string_view text)
 
 Result<StrikeList> strikesFromCsv(std::string_view text, const ListReading& reading)
 {
-    if (text.starts_with("\xEF\xBB\xBF"))
-        text.remove_prefix(3);
-    const auto rows = rowsOf(text, separatorOf(text));
+    const auto rows = csvRows(text);
     if (!rows)
         return rows.error();
     if (rows->empty())
@@ -128,7 +62,7 @@ Result<StrikeList> strikesFromCsv(std::string_view text, const ListReading& read
                      "no heading is frame, seconds or timecode; say which column it is"};
     StrikeList strikes;
     for (std::size_t i = 1; i < rows->size(); ++i) {
-        const Row& row = rows.value()[i];
+        const CsvRow& row = rows.value()[i];
         const auto strike = strikeFromCells(
             [&](std::string_view column) {
                 const auto place = places.find(column);

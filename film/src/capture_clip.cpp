@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "ember/film/capture_clip.h"
 
-#include <cstdio>
-
 #include "ember/analysis/capture.h"
 
 namespace ember {
@@ -27,18 +25,6 @@ Result<CapturedMotion> captureClip(ClipReader& clip, std::int64_t first, std::in
         return Error{ErrorCode::failed, info.path,
                      "nothing in its pictures can be followed: they are flat, dark, or each another"};
     return motion;
-}
-
-std::string motionToCsv(const CapturedMotion& motion, std::int64_t first)
-{
-    std::string text = "frame,x_px,y_px,roll_deg,zoom,confidence\n";
-    for (const CapturedFrame& frame : motion.frames) {
-        char row[160];
-        std::snprintf(row, sizeof row, "%lld,%.4f,%.4f,%.5f,%.7f,%.3f\n", static_cast<long long>(first++),
-                      frame.moved.x, frame.moved.y, frame.moved.roll, frame.moved.zoom, frame.confidence);
-        text += row;
-    }
-    return text;
 }
 
 } // namespace ember

@@ -30,6 +30,33 @@ Result<Json> parsedJson(std::string_view text, const std::string& name)
     }
 }
 
+std::string prettyJson(const Json& json)
+{
+    const std::string text = json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+    std::string out;
+    bool quoted = false;
+    for (std::size_t i = 0; i < text.size(); ++i) {
+        const char c = text[i];
+        out += c;
+        if (quoted && c == '\\')
+            out += text[++i];
+        else if (c == '"')
+            quoted = !quoted;
+        if (quoted || c != '[')
+            continue;
+        const auto end = text.find_first_not_of("0123456789.,+-e \n", i + 1);
+        if (end == std::string::npos || text[end] != ']')
+            continue;
+        for (++i; i < end; ++i)
+            if (text[i] == ',')
+                out += ", ";
+            else if (text[i] != ' ' && text[i] != '\n')
+                out += text[i];
+        out += ']';
+    }
+    return out;
+}
+
 std::optional<FrameRate> rateFromText(const std::string& text)
 {
     std::int64_t num = 0;

@@ -20,6 +20,9 @@ using Json = nlohmann::ordered_json;
 /// The JSON in a text; `name` is what an error calls it.
 Result<Json> parsedJson(std::string_view text, const std::string& name);
 
+/// JSON as it is written to files: indented by two, a list of nothing but numbers on one line.
+std::string prettyJson(const Json& json);
+
 /// "24000/1001"
 std::optional<FrameRate> rateFromText(const std::string& text);
 

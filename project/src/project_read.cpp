@@ -3,6 +3,7 @@
 #include <filesystem>
 
 #include "ember/project/file.h"
+#include "motion_json.h"
 #include "recipe_json.h"
 
 namespace ember {
@@ -230,6 +231,7 @@ void readMeeting(JsonObject& object, Project& project, JsonTrouble& trouble)
         // An amount left out is none, as in strands.
         if (drift->is_object() && drift->contains("amount"))
             project.drift.amount = {};
+        project.drift.captured.motion = readMotion(values); // which values there are depends on it
         readValues(values, valuesOf(project.drift));
     }
     if (const Json* master = object.find("master"))

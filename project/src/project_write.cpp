@@ -2,6 +2,7 @@
 #include <filesystem>
 
 #include "ember/project/file.h"
+#include "motion_json.h"
 #include "recipe_json.h"
 
 namespace ember {
@@ -144,13 +145,15 @@ std::string projectToJson(const Project& project, const std::string& folder)
     json["groups"] = listToJson(project.groups);
     json["settles"] = listToJson(project.settles);
     json["drift"] = valuesToJson(project.drift);
+    if (const MotionLoop& motion = project.drift.captured.motion; !motion.empty())
+        json["drift"]["motion"] = motionToJson(motion.kept());
     json["master"] = toJson(project.master);
     json["finish"] = valuesToJson(project.finish);
     json["finish"]["plain"] = colourText(project.finish.plain);
     for (const Layer& layer : project.layers)
         json["layers"].push_back(toJson(layer, folder));
     // Names that are not UTF-8 (old file names) are kept readable rather than refused.
-    return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+    return prettyJson(json);
 }
 
 Status saveProject(const Project& project, const std::string& path)

@@ -166,7 +166,7 @@ std::string recipesToJson(const BookEntries& entries)
     json["recipes"] = Json::array();
     for (const BookEntry& entry : entries)
         json["recipes"].push_back(toJson(entry));
-    return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
+    return prettyJson(json);
 }
 
 Status saveRecipes(const BookEntries& entries, const std::string& path)

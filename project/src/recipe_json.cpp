@@ -3,6 +3,8 @@
 
 #include <memory>
 
+#include "motion_json.h"
+
 namespace ember {
 
 namespace {
@@ -154,6 +156,8 @@ Json strandToJson(const Strand& strand)
     json.erase("own_envelope"); // told by the envelope itself
     if (const auto* drawn = std::get_if<Drawn>(&strand.source))
         json["keys"] = drawnToJson(*drawn);
+    if (const auto* captured = std::get_if<Captured>(&strand.source); captured != nullptr && !captured->motion.empty())
+        json["motion"] = motionToJson(captured->motion.kept());
     if (strand.envelope)
         json["envelope"] = envelopeToJson(*strand.envelope);
     return json;
@@ -173,6 +177,8 @@ Strand strandFromJson(const Json& json, const std::string& place, JsonTrouble& t
     if (auto* drawn = std::get_if<Drawn>(&strand.source))
         if (const Json* keys = object.find("keys"))
             readDrawn(*drawn, *keys, object.placeOf("keys"), trouble);
+    if (auto* captured = std::get_if<Captured>(&strand.source))
+        captured->motion = readMotion(object);
     if (const Json* envelope = object.find("envelope"))
         strand.envelope = envelopeFromJson(*envelope, object.placeOf("envelope"), trouble);
     return strand;

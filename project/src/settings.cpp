@@ -7,6 +7,7 @@
 #include <functional>
 
 #include "ember/core/values.h"
+#include "ember/project/motion_library.h"
 #include "ember/project/recipe_edits.h"
 
 namespace ember {
@@ -160,6 +161,8 @@ public:
             assign(valuesOf(project_.overlap), key);
         else if (take(key, "group."))
             setGroup(key);
+        else if (key == "drift.motion")
+            setDriftMotion();
         else if (take(key, "drift."))
             assign(valuesOf(project_.drift), key);
         else if (key == "master.keys")
@@ -313,7 +316,7 @@ private:
             project_ = withRecipeRenamed(std::move(project_), found->id, setting_->second);
             return;
         }
-        if (setDrawn(*found, key))
+        if (setDrawn(*found, key) || setMotion(*found, key))
             return;
         const FieldSpec* spec = specOfValue(*found, key);
         if (spec == nullptr)
@@ -333,6 +336,35 @@ private:
                         keys = tidied(std::move(keys), drawn->asDrawn);
                         return true;
                     }
+        return false;
+    }
+
+    /// The motion of a name, or of a file; nothing for "none". Tells what is wrong.
+    std::optional<MotionLoop> wantedMotion()
+    {
+        if (setting_->second == "none")
+            return MotionLoop();
+        auto kept = findMotion(setting_->second);
+        if (kept)
+            return MotionLoop(std::move(kept).value());
+        error_ = kept.error();
+        return std::nullopt;
+    }
+    void setDriftMotion()
+    {
+        if (const auto motion = wantedMotion())
+            project_ = withDriftMotion(std::move(project_), *motion);
+    }
+    /// "strand.NAME.motion"
+    bool setMotion(const Recipe& recipe, std::string_view key)
+    {
+        for (std::size_t i = 0; i < recipe.strands.size(); ++i)
+            if (std::holds_alternative<Captured>(recipe.strands[i].source) &&
+                key == "strand." + recipe.strands[i].name + ".motion") {
+                if (const auto motion = wantedMotion())
+                    project_ = withStrandMotion(std::move(project_), recipe.id, i, *motion);
+                return true;
+            }
         return false;
     }
 
@@ -423,16 +455,24 @@ void addValues(std::vector<Setting>& list, const std::string& prefix, const Valu
         list.emplace_back(prefix + value.key, valueText(*value.spec, value.get()));
 }
 
+std::string motionText(const MotionLoop& motion)
+{
+    return motion.empty() ? "none" : motion.kept().name;
+}
+
 void addRecipe(std::vector<Setting>& list, const Recipe& recipe)
 {
     const std::string prefix = "recipe." + recipe.name + ".";
     for (const std::string& key : keysOf(recipe))
         list.emplace_back(prefix + key, valueText(*specOfValue(recipe, key), readValue(recipe, key).value_or(0)));
-    for (const Strand& strand : recipe.strands)
+    for (const Strand& strand : recipe.strands) {
+        if (const auto* captured = std::get_if<Captured>(&strand.source))
+            list.emplace_back(prefix + "strand." + strand.name + ".motion", motionText(captured->motion));
         if (const auto* drawn = std::get_if<Drawn>(&strand.source))
             for (const Axis axis : allAxes)
                 list.emplace_back(prefix + "strand." + strand.name + ".keys." + std::string(axisName(axis)),
                                   drawnText(drawn->keys[static_cast<std::size_t>(axis)]));
+    }
 }
 
 void addStrike(std::vector<Setting>& list, const Project& project, const Strike& strike, std::size_t number)
@@ -489,6 +529,7 @@ std::vector<Setting> settingsOf(const Project& project)
                           return std::to_string(m.frame.index) +
                                  (m.mode == SettleMode::cut ? ":cut" : ":ease:" + number(m.frames));
                       }));
+    list.emplace_back("drift.motion", motionText(copy.drift.captured.motion));
     addValues(list, "drift.", valuesOf(copy.drift));
     addValues(list, "master.", valuesOf(copy.master));
     list.emplace_back("master.keys", listText(project.master.keys, [](const IntensityKey& k) {

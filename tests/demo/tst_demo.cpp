@@ -6,6 +6,8 @@
 #include <QTest>
 
 #include "ember/analysis/candidates.h"
+#include "ember/project/motion_library.h"
+#include "operator.h"
 #include "pictures.h"
 #include "runner.h"
 #include "scene.h"
@@ -26,6 +28,40 @@ private slots:
             QCOMPARE(here.width(), demo::width);
             QCOMPARE(here.height(), demo::height);
         }
+    }
+    void shippedMotionsAreTheOperators_data()
+    {
+        QTest::addColumn<int>("who");
+        for (int who = 0; who < 3; ++who)
+            QTest::addRow("%s", std::string(demo::operatorNames[static_cast<std::size_t>(who)].name).c_str()) << who;
+    }
+    void shippedMotionsAreTheOperators()
+    {
+        QFETCH(int, who);
+        // They were measured from the clips; here is what the operators really did.
+        const auto& names = demo::operatorNames[static_cast<std::size_t>(who)];
+        const auto& motions = shippedMotions();
+        const KeptMotion* kept = motionNamed(motions, names.name);
+        QVERIFY(kept != nullptr);
+        QCOMPARE(kept->about, std::string(names.about));
+        CapturedMotion truth{demo::width, demo::height, kept->motion.rate, {}};
+        for (std::size_t i = 0; i < kept->motion.frames.size(); ++i)
+            truth.frames.push_back(
+                {demo::operatorMotion(static_cast<demo::Operator>(who), truth.rate.seconds(static_cast<double>(i))),
+                 1});
+        truth = withoutMean(truth);
+        double squares = 0;
+        double far = 0;
+        for (std::size_t i = 0; i < truth.frames.size(); ++i) {
+            const double off =
+                cornerDistance(truth.frames[i].moved, kept->motion.frames[i].moved, demo::width, demo::height);
+            squares += off * off;
+            far = std::max(far, std::abs(truth.frames[i].moved.y));
+        }
+        const double error = std::sqrt(squares / static_cast<double>(truth.frames.size()));
+        qInfo("%s: %.3f px at the corners, of %.0f px up and down", std::string(names.name).c_str(), error, far);
+        QVERIFY(error < 0.25);
+        QVERIFY(far > 5);
     }
     void soundIsTheSameEachTime()
     {

@@ -10,6 +10,7 @@
 #include "ember/project/edits.h"
 #include "ember/project/file.h"
 #include "ember/project/shipped_recipes.h"
+#include "motions.h"
 #include "pictures.h"
 #include "runner.h"
 
@@ -93,6 +94,7 @@ Project fullProject()
     swing.ratio[2] = 3;
     swing.phase[4] = -45;
     swing.back[5] = 0.5;
+    std::get<Captured>(rich.strands[5].source) = {MotionLoop(test::swayingMotion(20)), 0.75};
     std::get<Drawn>(rich.strands[4].source).keys[1] = tidied({{-2, 0, Ease::hold}, {5.5, -0.25, Ease::out}}, false);
     project.addRecipe(rich);
     Strike& first = project.strikes.front();

@@ -30,6 +30,8 @@ double cornerDistance(const Similarity& a, const Similarity& b, int width, int h
 struct CapturedFrame {
     Similarity moved;      ///< of the picture's content since the first frame
     double confidence = 1; ///< 0 to 1; 0 where it could not be measured and is bridged from its neighbours
+
+    bool operator==(const CapturedFrame&) const = default;
 };
 
 /// The motion of a camera, read from what it filmed.
@@ -39,6 +41,8 @@ struct CapturedMotion {
     FrameRate rate;
     std::vector<CapturedFrame> frames;
 
+    bool operator==(const CapturedMotion&) const = default;
+    /// Frames that could not be measured.
     std::size_t bridged() const;
 };
 

@@ -85,11 +85,12 @@ struct SettleMark {
     bool operator==(const SettleMark&) const = default;
 };
 
-/// A low noise under the whole shot.
+/// A low motion under the whole shot: noise, or a real camera's.
 struct Drift {
     bool on = false;
     double rate = 0.6; ///< swings a second
     Noise noise{3, 0.45, 2.0, 0};
+    Captured captured; ///< instead of the noise, where there is one
     AxisValues amount; ///< largest excursion
     std::uint32_t seed = 1;
     double fadeIn = 0;  ///< frames from the shot's first

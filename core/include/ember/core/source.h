@@ -9,6 +9,7 @@
 
 #include "ember/core/axes.h"
 #include "ember/core/field.h"
+#include "ember/core/motion_loop.h"
 
 namespace ember {
 
@@ -113,10 +114,20 @@ struct Drawn {
 /// lifts the peak to 1.
 std::vector<DrawnKey> tidied(std::vector<DrawnKey> keys, bool asDrawn);
 
-using Source = std::variant<Kick, Noise, Jitter, Oscillation, Drawn>;
+/// The motion of a real camera. Each seed begins where another violent moment of it falls on the peak; the axes are
+/// lifted to 1 there over a quarter of a second either way and are otherwise as filmed, all of the same moment.
+struct Captured {
+    MotionLoop motion;
+    double speed = 1; ///< against how it was filmed, 0.1 to 10
+
+    bool operator==(const Captured&) const = default;
+};
+
+using Source = std::variant<Kick, Noise, Jitter, Oscillation, Drawn, Captured>;
 
 /// The names of the sources, in the order of the variant.
-inline constexpr std::array<std::string_view, 5> sourceNames{"kick", "noise", "jitter", "oscillation", "drawn"};
+inline constexpr std::array<std::string_view, 6> sourceNames{"kick",        "noise", "jitter",
+                                                             "oscillation", "drawn", "captured"};
 inline constexpr Choices sourceWords{sourceNames};
 /// A source of this index with its defaults.
 Source sourceOfKind(std::size_t index);
@@ -143,15 +154,18 @@ struct SourceMoment {
     double attack = 0;     ///< frames from there to the peak
     double pace = 0;       ///< paceSincePeak at this moment
     double cycles = 0;     ///< cyclesSincePeak at this moment; for a kick since the end of the hold
+    double seconds = 0;    ///< the pace in seconds
 };
 
 /// The normalised value of a source on an axis, -1 to 1 and exactly 1 at the peak, whatever the seed. A kick and a
 /// drawn curve do not depend on the seed; the others are another run for each. Before the onset all are -1: the lead
-/// goes the other way.
+/// goes the other way. For a captured motion the seed of all axes is the same.
 double sourceValue(const Source& source, const SourceMoment& moment, Axis axis, std::uint64_t seed);
 
 /// Gradient noise of one axis without a peak, for motion that runs under a whole shot; -1 to 1, mean 0.
 double driftValue(const Noise& noise, double cycles, std::uint64_t seed);
+/// The same of a captured motion, which begins anywhere in its round by the seed; 0 where there is none.
+double driftValue(const Captured& captured, double seconds, Axis axis, std::uint64_t seed);
 
 /// Well-mixed 64 bits from a seed and two numbers (the SplitMix64 finaliser, Steele, Lea and Flood 2014).
 std::uint64_t mixSeed(std::uint64_t seed, std::uint64_t a, std::uint64_t b = 0);

@@ -10,7 +10,4 @@ namespace ember {
 /// when it is stopped, when there are fewer than two frames, or when nothing in them can be followed.
 Result<CapturedMotion> captureClip(ClipReader& clip, std::int64_t first, std::int64_t last, const Progress& progress);
 
-/// One row for each frame: frame,x_px,y_px,roll_deg,zoom,confidence. `first` is the number of the first.
-std::string motionToCsv(const CapturedMotion& motion, std::int64_t first);
-
 } // namespace ember
