@@ -12,6 +12,7 @@
 
 #include "ember/core/values.h"
 #include "key_rows.h"
+#include "motion_chooser.h"
 #include "part_binding.h"
 #include "text.h"
 #include "theme.h"
@@ -196,6 +197,22 @@ void FilmPage::buildSettles(QVBoxLayout& column)
 void FilmPage::buildDrift(QVBoxLayout& column)
 {
     column.addWidget(heading(tr("Drift"), {}));
+    MotionChooser::Use use;
+    use.none = tr("none: noise");
+    use.motion = [this] { return &session_.project().drift.captured.motion; };
+    use.amount = [this] { return session_.project().drift.amount; };
+    use.choose = [this](const MotionLoop& motion) {
+        session_.edit(withDriftMotion(session_.project(), motion),
+                      motion.empty() ? tr("Drift: noise")
+                                     : tr("Drift: %1").arg(QString::fromStdString(motion.kept().name)));
+    };
+    use.setAmount = [this](const AxisValues& amount, const QString& told, quint64 gesture) {
+        Project next = session_.project();
+        next.drift.amount = amount;
+        session_.edit(std::move(next), tr("Drift: %1").arg(told), gesture);
+    };
+    driftMotion_ = new MotionChooser(session_, std::move(use), this);
+    column.addWidget(driftMotion_);
     drift_ = new ControlGrid(session_, memberBinding(session_, &Project::drift), 4, this);
     drift_->setObjectName(QStringLiteral("drift"));
     addAll(*drift_, Drift{},
@@ -214,6 +231,21 @@ void FilmPage::buildDrift(QVBoxLayout& column)
             {"fade_in", {}},
             {"fade_out", {}}});
     column.addWidget(drift_);
+    filmedDrift_ = new ControlGrid(session_, memberBinding(session_, &Project::drift), 4, this);
+    filmedDrift_->setObjectName(QStringLiteral("filmed-drift"));
+    Drift filmed;
+    filmed.captured.motion = MotionLoop(KeptMotion{}); // any: the values it has are the same for all
+    addAll(*filmedDrift_, filmed,
+           {{"on", tr("On")},
+            {"speed", {}},
+            {"seed", {}},
+            {"amount.x", {}},
+            {"amount.y", {}},
+            {"amount.zoom", {}},
+            {"amount.roll", {}},
+            {"fade_in", {}},
+            {"fade_out", {}}});
+    column.addWidget(filmedDrift_);
 }
 
 void FilmPage::buildMove(QVBoxLayout& column)
@@ -318,7 +350,12 @@ void FilmPage::refresh()
     refreshAxes();
     overlap_->refresh();
     refreshGroups();
+    const bool filmed = !session_.project().drift.captured.motion.empty();
+    drift_->setVisible(!filmed);
+    filmedDrift_->setVisible(filmed);
     drift_->refresh();
+    filmedDrift_->refresh();
+    driftMotion_->refresh();
     for (KeyRows* list : lists_)
         list->refresh();
     const bool film = session_.length() > 0;

@@ -18,6 +18,7 @@ namespace ember::app {
 
 class ControlGrid;
 class KeyRows;
+class MotionChooser;
 
 /// What stands over all strikes of the film: the master, where strikes meet, settle marks, drift, the shot's own move.
 class FilmPage : public QWidget {
@@ -50,7 +51,9 @@ private:
     QToolButton* position_ = nullptr;
     QToolButton* rotation_ = nullptr;
     ControlGrid* overlap_ = nullptr;
-    ControlGrid* drift_ = nullptr;
+    ControlGrid* drift_ = nullptr;       ///< of noise
+    ControlGrid* filmedDrift_ = nullptr; ///< of a camera's motion
+    MotionChooser* driftMotion_ = nullptr;
     std::vector<KeyRows*> lists_;
     std::vector<GroupRow> groups_;
     QVBoxLayout* groupColumn_ = nullptr;

@@ -24,6 +24,7 @@ class ActionFinder;
 class AnvilView;
 class ContactSheet;
 class DropBench;
+class MotionBench;
 class FindPanel;
 class Finder;
 class GuideWindow;
@@ -95,6 +96,7 @@ private:
     void importStrikes();
     void exportStrikes();
     void showDropBench();
+    MotionBench& showMotions();
     void findClip();
     void shapeFromSound();
     void rememberRecent(const QString& path);
@@ -126,7 +128,8 @@ private:
     AnvilView* anvil_ = nullptr;
     ReelView* reel_ = nullptr;
     FindPanel* findPanel_ = nullptr;
-    DropBench* dropBench_ = nullptr; ///< made when it is asked for
+    DropBench* dropBench_ = nullptr;     ///< made when it is asked for
+    MotionBench* motionBench_ = nullptr; ///< the same
     QSplitter* bands_ = nullptr;
     QSplitter* top_ = nullptr;
     QWidget* notice_ = nullptr;

@@ -14,6 +14,7 @@
 #include "ember/project/file.h"
 #include "import_sheet.h"
 #include "main_window.h"
+#include "motion_bench.h"
 #include "player.h"
 
 namespace ember::app {
@@ -125,6 +126,16 @@ void MainWindow::showDropBench()
     dropBench_->show();
     dropBench_->raise();
     dropBench_->activateWindow();
+}
+
+MotionBench& MainWindow::showMotions()
+{
+    if (!motionBench_)
+        motionBench_ = new MotionBench(*session_, dialogs_, this);
+    motionBench_->show();
+    motionBench_->raise();
+    motionBench_->activateWindow();
+    return *motionBench_;
 }
 
 void MainWindow::exportStrikes()

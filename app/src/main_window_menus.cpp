@@ -20,6 +20,7 @@
 #include "guide_window.h"
 #include "hint_strip.h"
 #include "main_window.h"
+#include "motion_bench.h"
 #include "picture_view.h"
 #include "player.h"
 #include "preferences.h"
@@ -170,6 +171,9 @@ void MainWindow::buildFindMenu()
         TapTest test(this);
         dialogs_.run(test);
     });
+    menu->addSeparator();
+    add(menu, tr("Read a ca&mera's motion"), {}, [this] { showMotions().readFromClip(); });
+    add(menu, tr("&Camera motions"), QKeySequence(Qt::CTRL | Qt::Key_M), [this] { showMotions(); });
     menu->addSeparator();
     needSelection_.push_back(add(menu, tr("&Shape from sound"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_F),
                                  [this] { shapeFromSound(); }));

@@ -22,6 +22,7 @@
 #include "ember/render/frame.h"
 #include "frame_store.h"
 #include "loop_range.h"
+#include "motion_store.h"
 #include "thumb_store.h"
 
 namespace ember::app {
@@ -129,6 +130,7 @@ public:
     void setInSeconds(bool on);
 
     BookShelf& book() { return book_; }
+    MotionStore& motions() { return motions_; }
 
     // --- files
     QString projectPath() const { return path_; }
@@ -196,6 +198,7 @@ private:
     std::string openStrand_;
     bool inSeconds_ = false;
     BookShelf book_;
+    MotionStore motions_;
     StrikeIds selection_;
     StrikeIds selectedBefore_; ///< the selection before this one
     std::int64_t playhead_ = 0;

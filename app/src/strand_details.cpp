@@ -14,6 +14,7 @@
 
 #include "drawn_editor.h"
 #include "ember/core/values.h"
+#include "motion_chooser.h"
 #include "text.h"
 #include "theme.h"
 #include "value_control.h"
@@ -153,6 +154,7 @@ void StrandDetails::build()
         content_->deleteLater();
     }
     swings_ = nullptr;
+    motion_ = nullptr;
     drawn_ = nullptr;
     rebounds_ = nullptr;
     content_ = new QWidget(this);
@@ -193,9 +195,14 @@ void StrandDetails::build()
     column->addWidget(source_);
     values_ = new ControlGrid(session_, recipeBinding(session_, prefix), 4, content_);
     const bool drawn = std::holds_alternative<Drawn>(sample.source);
-    const bool jitter = std::holds_alternative<Jitter>(sample.source);
+    const bool paced = std::holds_alternative<Jitter>(sample.source) || std::holds_alternative<Captured>(sample.source);
+    if (std::holds_alternative<Captured>(sample.source)) {
+        motion_ = buildMotion();
+        column->addWidget(motion_);
+        addTo(values_, "speed");
+    }
     if (!drawn) {
-        addTo(values_, "rate", jitter ? tr("Pace") : tr("Rate"));
+        addTo(values_, "rate", paced ? tr("Pace") : tr("Rate"));
         addTo(values_, "rate_rest", tr("at rest"));
         addTo(values_, "rate_fall", tr("falls in"));
     }
@@ -231,6 +238,33 @@ void StrandDetails::build()
     }
     column->addWidget(buildButtons());
     column_->addWidget(content_);
+}
+
+MotionChooser* StrandDetails::buildMotion()
+{
+    MotionChooser::Use use;
+    use.none = tr("none: still");
+    use.motion = [this]() -> const MotionLoop* {
+        const auto* captured = strand() != nullptr ? std::get_if<Captured>(&strand()->source) : nullptr;
+        return captured != nullptr ? &captured->motion : nullptr;
+    };
+    use.amount = [this] { return strand() != nullptr ? strand()->amount : AxisValues(); };
+    use.choose = [this](const MotionLoop& motion) {
+        changeStrands(
+            [this, motion](Project p, RecipeId id) { return withStrandMotion(std::move(p), id, index_, motion); },
+            motion.empty() ? tr("No camera's motion")
+                           : tr("Moves as: %1").arg(QString::fromStdString(motion.kept().name)));
+    };
+    use.setAmount = [this](const AxisValues& amount, const QString&, quint64 gesture) {
+        const Strand* s = strand();
+        if (s == nullptr)
+            return;
+        std::vector<std::pair<std::string, double>> values;
+        for (const Axis axis : allAxes)
+            values.emplace_back("strand." + s->name + ".amount." + std::string(axisName(axis)), amount[axis]);
+        session_.setRecipeValues(values, gesture);
+    };
+    return new MotionChooser(session_, std::move(use), content_);
 }
 
 QWidget* StrandDetails::buildButtons()
@@ -302,6 +336,8 @@ void StrandDetails::refresh()
         swings_->refresh();
     if (drawn_ != nullptr)
         drawn_->refresh();
+    if (motion_ != nullptr)
+        motion_->refresh();
 }
 
 } // namespace ember::app

@@ -14,6 +14,7 @@ namespace ember::app {
 
 class ControlGrid;
 class DrawnEditor;
+class MotionChooser;
 class ValueField;
 
 /// The swing limits, frequency and phase of an oscillation on each axis. The limits are the amount and how far it
@@ -49,6 +50,7 @@ private:
     const Strand* strand() const;
     void build();
     QWidget* buildButtons();
+    MotionChooser* buildMotion();
     void changeStrands(const std::function<Project(Project, RecipeId)>& change, const QString& result);
 
     Session& session_;
@@ -62,6 +64,7 @@ private:
     ValueField* rebounds_ = nullptr;
     SwingTable* swings_ = nullptr;
     DrawnEditor* drawn_ = nullptr;
+    MotionChooser* motion_ = nullptr;
 };
 
 } // namespace ember::app

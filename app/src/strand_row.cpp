@@ -38,6 +38,10 @@ QString strandSummary(const Strand& strand)
                                   : StrandRow::tr("jitter, every %1 frames").arg(jitter->every);
     if (std::holds_alternative<Drawn>(strand.source))
         return kind;
+    if (const auto* captured = std::get_if<Captured>(&strand.source))
+        return captured->motion.empty()
+                   ? StrandRow::tr("captured, no motion chosen")
+                   : StrandRow::tr("captured, %1").arg(QString::fromStdString(captured->motion.kept().name));
     if (const auto* kick = std::get_if<Kick>(&strand.source))
         return StrandRow::tr("kick, %1 Hz, damping %2").arg(hertz(strand.rate.peakHz)).arg(kick->damping);
     if (const auto* swing = std::get_if<Oscillation>(&strand.source))

@@ -35,7 +35,7 @@ const FieldSpec seedSpec{
     4294967295.0, 1,           1,  "The number the motion grows from; the same number gives the same shake"};
 
 /// A strand to begin with, of a kind.
-Strand freshStrand(std::size_t kind, int width)
+Strand freshStrand(std::size_t kind, int width, const MotionStore& motions)
 {
     Strand strand;
     strand.source = sourceOfKind(kind);
@@ -44,6 +44,11 @@ Strand freshStrand(std::size_t kind, int width)
     const double pixels = std::round(8.0 * width / 1280);
     strand.amount[Axis::x] = kind == 4 ? 0 : pixels;
     strand.amount[Axis::y] = pixels;
+    if (auto* captured = std::get_if<Captured>(&strand.source); captured != nullptr && !motions.items().empty()) {
+        captured->motion = motions.items().front().loop;
+        strand.amount = amountsAsFilmed(captured->motion, width);
+        strand.rate.restHz = strand.rate.peakHz; // as fast as it was filmed
+    }
     return strand;
 }
 
@@ -349,7 +354,7 @@ QWidget* StrikePage::buildBelow()
     auto* menu = new QMenu(add_);
     for (std::size_t kind = 0; kind < sourceWords.size(); ++kind)
         connect(menu->addAction(toQString(sourceWords[kind])), &QAction::triggered, this,
-                [this, kind] { addStrand(freshStrand(kind, session_.project().width)); });
+                [this, kind] { addStrand(freshStrand(kind, session_.project().width, session_.motions())); });
     add_->setMenu(menu);
     row->addWidget(add_);
     auto* paste = new QPushButton(tr("Paste strand"), below_);

@@ -45,19 +45,26 @@ Curve looped(const CapturedMotion& motion, Axis axis, std::size_t blend)
     return curve;
 }
 
-/// The curve between its values, which go round.
-double between(const Curve& curve, double place)
+/// The cubic through four values, between the second and the third.
+template <typename Value>
+double between(Value&& value, double place)
 {
-    const auto count = static_cast<std::int64_t>(curve.size());
     const double below = std::floor(place);
     const double u = place - below;
     const auto first = static_cast<std::int64_t>(below);
-    const auto value = [&](std::int64_t i) { return curve[static_cast<std::size_t>(((i % count) + count) % count)]; };
     const double a = value(first - 1);
     const double b = value(first);
     const double c = value(first + 1);
     const double d = value(first + 2);
     return b + 0.5 * u * (c - a + u * (2 * a - 5 * b + 4 * c - d + u * (3 * (b - c) + d - a)));
+}
+
+/// The curve between its values, which go round.
+double around(const Curve& curve, double place)
+{
+    const auto count = static_cast<std::int64_t>(curve.size());
+    return between([&](std::int64_t i) { return curve[static_cast<std::size_t>(((i % count) + count) % count)]; },
+                   place);
 }
 
 } // namespace
@@ -85,7 +92,7 @@ MotionLoop::MotionLoop(KeptMotion kept)
             Curve curve = looped(motion, axis, blend);
             double largest = 0;
             for (std::size_t i = 0; i < data->length * stepsBetween; ++i)
-                largest = std::max(largest, std::abs(between(curve, static_cast<double>(i) / stepsBetween)));
+                largest = std::max(largest, std::abs(around(curve, static_cast<double>(i) / stepsBetween)));
             if (largest == 0)
                 continue;
             data->largest[axis] = largest;
@@ -131,7 +138,7 @@ double MotionLoop::at(Axis axis, double seconds) const
     if (curve.empty())
         return 0;
     const double place = std::fmod(seconds * data_->framesPerSecond, static_cast<double>(data_->length));
-    return std::clamp(between(curve, place), -1.0, 1.0); // a cubic may pass its largest sample by a hair
+    return std::clamp(around(curve, place), -1.0, 1.0); // a cubic may pass its largest sample by a hair
 }
 
 double MotionLoop::violentTime(std::uint64_t seed) const
@@ -154,12 +161,32 @@ AxisValues amountsAsFilmed(const MotionLoop& motion, int width)
     return amounts;
 }
 
+Similarity momentOf(const CapturedMotion& motion, double frame)
+{
+    Similarity moment;
+    if (motion.frames.empty())
+        return moment;
+    const auto last = static_cast<std::int64_t>(motion.frames.size()) - 1;
+    const double place = std::clamp(frame, 0.0, static_cast<double>(last));
+    const auto on = [&](double Similarity::*part) {
+        return between(
+            [&](std::int64_t i) {
+                return motion.frames[static_cast<std::size_t>(std::clamp<std::int64_t>(i, 0, last))].moved.*part;
+            },
+            place);
+    };
+    return {on(&Similarity::x), on(&Similarity::y), on(&Similarity::roll), on(&Similarity::zoom)};
+}
+
 CapturedMotion trimmed(const CapturedMotion& motion, std::size_t first, std::size_t last)
 {
     CapturedMotion part{motion.width, motion.height, motion.rate, {}};
+    if (first >= motion.frames.size())
+        return part;
+    const Similarity home = motion.frames[first].moved.inverse();
     for (std::size_t i = first; i <= last && i < motion.frames.size(); ++i)
-        part.frames.push_back(
-            {motion.frames[i].moved.after(motion.frames[first].moved.inverse()), motion.frames[i].confidence});
+        part.frames.push_back({motion.frames[i].moved.after(home), motion.frames[i].confidence});
+    part.frames.front().moved = {}; // exactly
     return part;
 }
 

@@ -6,6 +6,7 @@
 
 #include "ember/core/keys.h"
 #include "ember/core/motion.h"
+#include "ember/core/motion_loop.h"
 #include "ember/project/recipe_edits.h"
 
 namespace ember {
@@ -64,17 +65,17 @@ Project oneStrike(const Project& project, const Strike& strike, Recipe recipe)
     return alone;
 }
 
-/// The motion from first to last (film frames, whole) as a strand whose keys count from `zero`.
-Result<Strand> strandOf(const Project& moving, double first, double last, double zero, const BakeWish& wish,
-                        Baked& made)
+/// A motion from first to last (whole frames) as a strand whose keys count from `zero`.
+template <typename PoseAt>
+Result<Strand> strandFollowing(const PoseAt& poseAt, const Project& project, double first, double last, double zero,
+                               const BakeWish& wish, Baked& made)
 {
-    const Motion motion(moving);
     Strand strand{"Keys", Drawn{}, {}, {}};
     strand.rate.restHz = strand.rate.peakHz; // frames are frames
     auto& drawn = std::get<Drawn>(strand.source);
     drawn.asDrawn = true;
     for (const Axis axis : allAxes) {
-        const auto value = [&](double frame) { return along(motion.poseAt(frame + zero), axis); };
+        const auto value = [&](double frame) { return along(poseAt(frame + zero), axis); };
         double most = 0;
         for (double frame = first - zero; frame <= last - zero; frame += keyGrid)
             most = std::max(most, std::abs(value(frame)));
@@ -84,7 +85,7 @@ Result<Strand> strandOf(const Project& moving, double first, double last, double
             return Error{ErrorCode::badValue, std::string(axisName(axis)),
                          "it moves farther than one strand may, so it cannot be one strand of keys"};
         const auto share = [&](double frame) { return value(frame) / most; };
-        const double unit = most * unitOf(moving, axis);
+        const double unit = most * unitOf(project, axis);
         const double tolerance = (turns(axis) ? wish.degrees : wish.pixels) / unit;
         DrawnKeys keys = wish.everyFrame ? keyEachFrame(share, first - zero, last - zero)
                                          : fewestKeys(share, first - zero, last - zero, tolerance);
@@ -95,6 +96,14 @@ Result<Strand> strandOf(const Project& moving, double first, double last, double
         drawn.keys[static_cast<std::size_t>(axis)] = std::move(keys);
     }
     return strand;
+}
+
+/// The film's motion as such a strand.
+Result<Strand> strandOf(const Project& moving, double first, double last, double zero, const BakeWish& wish,
+                        Baked& made)
+{
+    const Motion motion(moving);
+    return strandFollowing([&](double frame) { return motion.poseAt(frame); }, moving, first, last, zero, wish, made);
 }
 
 Error nothingMoves(const std::string& what)
@@ -225,6 +234,44 @@ Result<Baked> withFilmBaked(Project project, const BakeWish& wish)
     added.project.addStrike(strike);
     made.project = std::move(added.project);
     return made;
+}
+
+Result<Strand> strandCutOut(const CapturedMotion& stretch, const Project& project, const BakeWish& wish)
+{
+    const double last = std::floor(
+        project.rate.frames(stretch.rate.seconds(std::max(0.0, static_cast<double>(stretch.frames.size()) - 1))));
+    const double scale = stretch.width > 0 ? static_cast<double>(project.width) / stretch.width : 1;
+    const auto poseAt = [&](double frame) {
+        const Similarity moved = momentOf(stretch, stretch.rate.frames(project.rate.seconds(frame)));
+        const double home = eased(Ease::smooth, std::clamp(4 * (last - frame) / last, 0.0, 1.0));
+        return Pose{home * moved.x * scale, home * moved.y * scale, 1 + home * (moved.zoom - 1), home * moved.roll};
+    };
+    const double corner = std::hypot(project.width, project.height) / 2;
+    double peak = 0;
+    double farthest = 0;
+    for (double frame = 0; frame <= last; ++frame) {
+        const Pose pose = poseAt(frame);
+        const double far = std::hypot(pose.x, pose.y) + corner * (std::abs(pose.zoom - 1) + std::abs(pose.roll) / 57.3);
+        if (far > farthest) {
+            farthest = far;
+            peak = frame;
+        }
+    }
+    if (last < 1 || farthest < smallest)
+        return nothingMoves("The stretch");
+    Envelope envelope;
+    envelope.set(EnvelopeField::lead, 0);
+    envelope.set(EnvelopeField::attack, peak);
+    envelope.set(EnvelopeField::hold, 0);
+    envelope.set(EnvelopeField::decay, last - peak);
+    envelope.set(EnvelopeField::rumble, 0);
+    if (envelope[EnvelopeField::attack] != peak || envelope[EnvelopeField::decay] != last - peak)
+        return Error{ErrorCode::badValue, "The stretch", "it is too long for one strike; trim it to the violent part"};
+    Baked made;
+    auto strand = strandFollowing(poseAt, project, 0, last, peak, wish, made);
+    if (strand.ok())
+        strand.value().envelope = envelope;
+    return strand;
 }
 
 } // namespace ember

@@ -8,6 +8,7 @@
 #include <QAbstractButton>
 #include <QComboBox>
 #include <QDialog>
+#include <QDir>
 #include <QFile>
 #include <QLineEdit>
 #include <QMouseEvent>
@@ -18,6 +19,7 @@
 
 #include "anvil_view.h"
 #include "clips.h"
+#include "ember/project/motion_library.h"
 #include "ember/project/recipe_book.h"
 #include "main_window.h"
 #include "picture_view.h"
@@ -189,6 +191,7 @@ private slots:
     {
         QSettings().clear();
         QFile::remove(QString::fromStdString(userBookPath()));
+        QDir(QString::fromStdString(userMotionsFolder())).removeRecursively();
         leaveAsked_ = 0;
         leaveAnswer_ = app::SaveChoice::discard;
         confirmAnswer_ = true;

@@ -16,9 +16,11 @@
 #include "ember/media/clip.h"
 #include "ember/media/film_writer.h"
 #include "ember/project/file.h"
+#include "ember/project/motion_library.h"
 #include "ember/project/recipe_book.h"
 #include "ember/project/shipped_recipes.h"
 #include "filmed.h"
+#include "motions.h"
 #include "pictures.h"
 #include "runner.h"
 #include "sounds.h"
@@ -59,7 +61,7 @@ private slots:
     void helpAndVersionEverywhere()
     {
         for (const char* command : {"", "new", "info", "poses", "recipes", "set", "spot", "tempo", "import",
-                                    "export-strikes", "drop", "capture", "cover", "still", "render"})
+                                    "export-strikes", "drop", "capture", "motions", "cover", "still", "render"})
             for (const char* flag : {"--help", "--version"}) {
                 std::vector<std::string> arguments;
                 if (*command != 0)
@@ -88,6 +90,25 @@ private slots:
         QVERIFY(std::count(out_.begin(), out_.end(), '\n') > 4);
         QCOMPARE(run({"cover", at("nowhere.vember")}), 1);
     }
+    void motionsAreListed()
+    {
+        QCOMPARE(run({"motions"}), 0);
+        QVERIFY(out_.rfind("Calm operator\tshipped\t288\t24/1\t1280x720\t", 0) == 0);
+        QVERIFY(keepMotion(test::swayingMotion(60, "Mine"), userMotionsFolder()));
+        test::writeBytes(userMotionsFolder() + "/broken.json", "{");
+        QCOMPARE(run({"motions", "--json"}), 0);
+        QVERIFY(errHas("broken.json"));
+        const QJsonArray list =
+            QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object()[QStringLiteral("motions")].toArray();
+        QCOMPARE(list.size(), 4);
+        const QJsonObject mine = list[3].toObject();
+        QCOMPARE(mine[QStringLiteral("name")].toString(), QStringLiteral("Mine"));
+        QCOMPARE(mine[QStringLiteral("from")].toString(), QStringLiteral("user"));
+        QCOMPARE(mine[QStringLiteral("frames")].toInt(), 60);
+        QCOMPARE(mine[QStringLiteral("bridged")].toInt(), 2);
+        QVERIFY(mine[QStringLiteral("largest")][QStringLiteral("y_px")].toDouble() > 4);
+        QVERIFY(QDir(QString::fromStdString(userMotionsFolder())).removeRecursively());
+    }
     void captureReadsTheCamera()
     {
         const test::Wall wall(420, 300, 3);
@@ -99,11 +120,7 @@ private slots:
             return s;
         };
         const std::string clip = at("camera.mkv");
-        auto writer = FilmWriter::create(clip, {.format = FilmFormat::mkv, .width = 256, .height = 144, .rate = {}});
-        QVERIFY(writer.ok());
-        for (int i = 0; i < 40; ++i)
-            QVERIFY(writer.value()->addFrame(test::filmed(wall, filming, i, 256, 144)).ok());
-        QVERIFY(writer.value()->finish().ok());
+        test::writeFilmedClip(clip, wall, filming, 40, 256, 144);
 
         const auto rows = [](const std::string& text) {
             std::vector<CapturedFrame> frames;
@@ -138,6 +155,16 @@ private slots:
         QCOMPARE(run({"capture", clip, "--keep-faster-than", "0.5"}), 0);
         for (const CapturedFrame& frame : rows(out_))
             QVERIFY(std::abs(frame.moved.x) < 6);
+
+        // As a motion of the library, and from there into a film.
+        QCOMPARE(run({"capture", clip, "-o", at("Shoulder.json")}), 0);
+        const std::string film = at("shouldered.vember");
+        QCOMPARE(run({"new", clip, "-o", film}), 0);
+        QCOMPARE(run({"set", film, "drift.motion=" + at("Shoulder.json"), "drift.speed=50%"}), 0);
+        QCOMPARE(loadProject(film)->drift.captured.motion.kept().name, std::string("Shoulder"));
+        QCOMPARE(loadProject(film)->drift.captured.speed, 0.5);
+        QCOMPARE(run({"set", film, "drift.motion=Nobody"}), 1);
+        QVERIFY(errHas("Calm operator"));
 
         QCOMPARE(run({"capture", clip, "--range", "5-5"}), 1);
         QCOMPARE(run({"capture", clip, "--range", "5-90"}), 1);

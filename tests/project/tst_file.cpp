@@ -201,7 +201,7 @@ private slots:
             QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
         };
         row("\"vember\": 1,", "", "vember");
-        row("\"vember\": 1", "\"vember\": 6", "version 6");
+        row("\"vember\": 1", "\"vember\": 7", "version 7");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
         row("\"width\": 640", "\"width\": 0", "frame.width");
         row("\"width\": 640", "\"width\": 1e300", "frame.width");

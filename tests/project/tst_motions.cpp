@@ -26,7 +26,7 @@ namespace {
 Project film()
 {
     Project project = newProject(1280, 720, FrameRate());
-    project.shot = Shot{"a.mp4", 300};
+    project.shot = Shot{"/films/a.mp4", 300};
     Recipe recipe;
     recipe.name = "Shouldered";
     recipe.add({"Camera", Captured{MotionLoop(test::swayingMotion()), 1.5}, Rate{}, {}});
@@ -105,7 +105,7 @@ private slots:
         std::ofstream(folder + "/broken.json") << "{ \"vember_motion\": 1, ";
         const OwnMotions own = openMotions(folder);
         QCOMPARE(own.motions.size(), std::size_t{3});
-        QCOMPARE(own.motions[0].kept.name, std::string("A"));
+        QCOMPARE(own.motions[2].kept.name, std::string("A")); // by name
         QVERIFY(QString::fromStdString(own.trouble).contains(QStringLiteral("broken.json")));
         QVERIFY(std::filesystem::exists(folder + "/broken.json")); // nothing is lost
         const auto all = allMotions(own);
@@ -120,7 +120,7 @@ private slots:
         QCOMPARE(shippedMotions().size(), std::size_t{3});
         for (const KeptMotion& kept : shippedMotions()) {
             QCOMPARE(kept.motion.frames.size(), std::size_t{288});
-            QCOMPARE(kept.motion.bridged(), std::size_t{0});
+            QVERIFY(kept.motion.bridged() <= 4); // of a blast that blinds the camera
             QVERIFY(rounded(kept.motion) == kept.motion);
             QVERIFY(!kept.about.empty());
         }

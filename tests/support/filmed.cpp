@@ -3,9 +3,11 @@
 
 #include <algorithm>
 #include <cmath>
+#include <cstdlib>
 #include <numbers>
 
 #include "ember/core/source.h"
+#include "ember/media/film_writer.h"
 #include "pictures.h"
 
 namespace ember::test {
@@ -142,6 +144,17 @@ Image filmed(const Wall& wall, const Filming& filming, int frame, int width, int
             pixel[3] = 255;
         }
     return image;
+}
+
+void writeFilmedClip(const std::string& path, const Wall& wall, const Filming& filming, int frames, int width,
+                     int height)
+{
+    auto writer = FilmWriter::create(path, {.format = FilmFormat::mkv, .width = width, .height = height, .rate = {}});
+    for (int i = 0; i < frames; ++i)
+        if (!writer || !writer.value()->addFrame(filmed(wall, filming, i, width, height)))
+            std::abort();
+    if (!writer.value()->finish())
+        std::abort();
 }
 
 std::function<Similarity(double)> handHeld(double strength, std::uint64_t seed)

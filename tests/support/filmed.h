@@ -37,6 +37,10 @@ struct Filming {
 
 Image filmed(const Wall& wall, const Filming& filming, int frame, int width, int height);
 
+/// A lossless clip of `frames` such frames at 24 a second.
+void writeFilmedClip(const std::string& path, const Wall& wall, const Filming& filming, int frames, int width,
+                     int height);
+
 /// A hand that holds a camera: sways and tremor in all four, `strength` 1 for a calm one at 640 pixels.
 std::function<Similarity(double)> handHeld(double strength, std::uint64_t seed);
 

@@ -57,6 +57,10 @@ private:
 /// The amounts with which a motion looks as it was filmed in a frame of this width: pixels follow the width.
 AxisValues amountsAsFilmed(const MotionLoop& motion, int width);
 
+/// Where a motion is between its frames, by the same cubic; held before the first and after the last. Rest when it has
+/// none.
+Similarity momentOf(const CapturedMotion& motion, double frame);
+
 /// Frames [first, last] of a motion, which begin at rest again.
 CapturedMotion trimmed(const CapturedMotion& motion, std::size_t first, std::size_t last);
 /// With the mean of each axis at rest.

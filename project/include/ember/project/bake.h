@@ -4,6 +4,7 @@
 
 #include <cstddef>
 
+#include "ember/core/captured.h"
 #include "ember/core/error.h"
 #include "ember/core/project.h"
 
@@ -29,5 +30,10 @@ Result<Baked> withStrandBaked(Project project, StrikeId strike, std::size_t stra
 /// All strikes of the film, with their overlap and settle marks, as one strike on its first frame. The film's own
 /// intensity, drift and camera move stay what they are. Effects of light go with their strikes.
 Result<Baked> withFilmBaked(Project project, const BakeWish& wish);
+
+/// A stretch of a camera's motion, which begins at rest, as a drawn strand for one blow: as far as it was filmed in
+/// this project's size and rate, its farthest moment on the peak, eased home over its last quarter. An error when it
+/// does not move or is longer than an envelope may be.
+Result<Strand> strandCutOut(const CapturedMotion& stretch, const Project& project, const BakeWish& wish);
 
 } // namespace ember
