@@ -27,7 +27,9 @@ constexpr double sameWay = 2;           ///< pixels at the corners
 // A new key is taken while there is still much in common with the old one; one that was left comes back.
 constexpr double keyOverlap = 0.55;
 constexpr double keyAgreeing = 0.5;
-constexpr int longestAway = 240; ///< frames in which a key may come back
+constexpr double sureAgreeing = 0.6; ///< so much is not found by chance
+constexpr double nearExpected = 24;  ///< pixels at the corners
+constexpr int longestAway = 240;     ///< frames in which a key may come back
 constexpr int columns = 12;
 constexpr int rows = 7;
 constexpr int mostInPart = 3; ///< features
@@ -120,6 +122,7 @@ struct MotionCapture::Work {
     Similarity keyMoved;      ///< where the key is, since the first frame; in pixels that are read
     std::optional<Read> last; ///< the last picture that was measured
     Similarity lastMoved;
+    Similarity lastStep; ///< from the picture before to that one
     bool lastIsKey = true;
     std::optional<Read> lost; ///< the first that could not be
     KeyPicture lostKey;
@@ -159,6 +162,7 @@ struct MotionCapture::Work {
     }
     void took(Read picture, const Similarity& moved, double confidence)
     {
+        lastStep = last && !lost ? moved.after(lastMoved.inverse()) : Similarity();
         last = std::move(picture);
         lastMoved = moved;
         lastIsKey = false;
@@ -178,6 +182,7 @@ struct MotionCapture::Work {
     }
     void add(const Image& picture);
     void addTo(Read now);
+    void measured(Read now, Alignment found);
     void leaveKey(KeyPicture next, const Similarity& moved);
     bool comeBack(const Read& now, const Similarity& start);
     bool begin(Read now);
@@ -239,6 +244,22 @@ bool MotionCapture::Work::comeBack(const Read& now, const Similarity& start)
     return true;
 }
 
+/// The picture lies over the key.
+void MotionCapture::Work::measured(Read now, Alignment found)
+{
+    Similarity moved = found.moved.after(keyMoved);
+    if (left && comeBack(now, moved)) {
+        found = key.align(now.levels, moved.after(keyMoved.inverse()));
+        moved = found.moved.after(keyMoved);
+    }
+    const bool far = found.overlap < keyOverlap;
+    took(std::move(now), moved, confidenceOf(found));
+    if (far && KeyPicture(last->levels).textured()) {
+        makeKey(*last, moved);
+        lastIsKey = true;
+    }
+}
+
 void MotionCapture::Work::addTo(Read now)
 {
     if (!last) {
@@ -246,16 +267,29 @@ void MotionCapture::Work::addTo(Read now)
             push(lastMoved, 0);
         return;
     }
+    // Most cameras go on as they went; features are looked for where this one did not.
+    const Similarity onward = lastStep.after(lastMoved).after(keyMoved.inverse());
+    Alignment found = key.align(now.levels, onward);
+    if (lies(found) && found.agreeing >= sureAgreeing &&
+        cornerDistance(found.moved, onward, now.levels[0].cols, now.levels[0].rows) < nearExpected) {
+        measured(std::move(now), found);
+        return;
+    }
     const auto step = stepBetween(*last, now);
     const Similarity start = step ? step->after(lastMoved) : lastMoved;
-    Alignment found = key.align(now.levels, start.after(keyMoved.inverse()));
+    const Similarity expected = start.after(keyMoved.inverse());
     // Sparks and smoke may leave little to agree on; but where features and texture go the same way, that is the way.
-    const auto told = [&](const Alignment& by, const Similarity& expected) {
-        return lies(by) || (step && by.agreeing >= leastTold && by.overlap >= keyOverlap &&
-                            by.cornerError <= mostCornerError &&
-                            cornerDistance(by.moved, expected, now.levels[0].cols, now.levels[0].rows) < sameWay);
+    const auto told = [&](const Alignment& by, const Similarity& way) {
+        return lies(by) ||
+               (step && by.agreeing >= leastTold && by.overlap >= keyOverlap && by.cornerError <= mostCornerError &&
+                cornerDistance(by.moved, way, now.levels[0].cols, now.levels[0].rows) < sameWay);
     };
-    bool known = told(found, start.after(keyMoved.inverse()));
+    bool known = step && told(found, expected) &&
+                 cornerDistance(found.moved, expected, now.levels[0].cols, now.levels[0].rows) < sameWay;
+    if (!known) {
+        found = key.align(now.levels, expected);
+        known = told(found, expected);
+    }
     if (!known && !lastIsKey) { // the key may be too far away by now
         KeyPicture nearer(last->levels);
         if (nearer.textured()) {
@@ -267,25 +301,12 @@ void MotionCapture::Work::addTo(Read now)
             }
         }
     }
-    if (known) {
-        Similarity moved = found.moved.after(keyMoved);
-        if (left && comeBack(now, moved)) {
-            const Alignment again = key.align(now.levels, moved.after(keyMoved.inverse()));
-            found = again;
-            moved = again.moved.after(keyMoved);
-        }
-        const bool far = found.overlap < keyOverlap;
-        took(std::move(now), moved, confidenceOf(found));
-        if (far && KeyPicture(last->levels).textured()) {
-            makeKey(*last, moved);
-            lastIsKey = true;
-        }
-        return;
-    }
+    if (known)
+        return measured(std::move(now), found);
     // Lost. Where the picture before, which was lost too, can be gone on from, this is another shot.
     if (lost && lostKey.textured()) {
-        const auto onward = stepBetween(*lost, now);
-        const Alignment other = lostKey.align(now.levels, onward.value_or(Similarity()));
+        const auto stepOn = stepBetween(*lost, now);
+        const Alignment other = lostKey.align(now.levels, stepOn.value_or(Similarity()));
         if (lies(other)) {
             leaveKey(std::move(lostKey), lastMoved);
             left->from = motion.frames.size(); // what was before the gap is right

@@ -89,6 +89,7 @@ KeyPicture::KeyPicture(const GreyLevels& levels)
         middleX /= 2;
         middleY /= 2;
     }
+    fine_ = levelOf(levels.front(), levels_.front().middleX, levels_.front().middleY, 4 * 600);
     // Size and turn can only be told where there is something in several parts of the picture.
     int blocks = 0;
     for (const Block& block : levels_.front().blocks) {
@@ -342,12 +343,13 @@ Alignment KeyPicture::align(const GreyLevels& picture, const Similarity& start) 
     step.x = start.x * scale;
     step.y = start.y * scale;
     for (std::size_t i = levels_.size(); i-- > 0;) {
-        alignAt(levels_[i], picture[i], step, i == 0 ? 8 : 6);
+        alignAt(levels_[i], picture[i], step, 6);
         if (i == 0)
             break;
         step.x *= 2;
         step.y *= 2;
     }
+    alignAt(fine_, picture[0], step, 2);
     Alignment found;
     found.moved = {step.x, step.y, std::atan2(step.lean, step.turn) / degree, std::hypot(step.turn, step.lean)};
     found.agreeing = step.agreeing;

@@ -72,6 +72,7 @@ private:
     static Row slopesOf(const Pixel& pixel);
 
     std::vector<Level> levels_;
+    Level fine_; ///< of the whole size, with more pixels: for the last steps
     bool textured_ = false;
 };
 

@@ -68,29 +68,6 @@ Difference differenceOf(const SmallPicture& before, const SmallPicture& now, Shi
     return d;
 }
 
-/// How alike two pictures are in their edges, -1 to 1 (correlation of what differs from pixel to pixel), the camera's
-/// move taken off. Light that comes or goes leaves edges where they are.
-float likeness(const SmallPicture& before, const SmallPicture& now, Shift camera)
-{
-    std::int64_t aa = 0, bb = 0, ab = 0;
-    const int left = std::max(0, camera.x);
-    const int right = std::min(now.width(), now.width() + camera.x) - 1;
-    for (int y = std::max(0, camera.y); y < std::min(now.height(), now.height() + camera.y); ++y) {
-        const std::int16_t* a = before.row(y - camera.y) - camera.x;
-        const std::int16_t* b = now.row(y);
-        for (int x = left; x < right; ++x) {
-            const std::int64_t u = a[x + 1] - a[x];
-            const std::int64_t v = b[x + 1] - b[x];
-            aa += u * u;
-            bb += v * v;
-            ab += u * v;
-        }
-    }
-    return aa > 0 && bb > 0 ? static_cast<float>(static_cast<double>(ab) /
-                                                 std::sqrt(static_cast<double>(aa) * static_cast<double>(bb)))
-                            : 1.f;
-}
-
 /// Another picture is unlike the one before and both brighter and darker in many places; a burst only brightens.
 bool isCut(const Difference& d, const SmallPicture& before, const SmallPicture& now, Shift camera)
 {

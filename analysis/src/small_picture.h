@@ -44,4 +44,8 @@ Shift cameraShift(const SmallPicture& before, const SmallPicture& now);
 /// what lies outside counts as the nearest inside.
 float squareDifference(const SmallPicture& now, const SmallPicture& other, int x, int y, int size, Shift shift);
 
+/// How alike two pictures are in their edges, -1 to 1 (correlation of what differs from pixel to pixel), the camera's
+/// move taken off. Light that comes or goes leaves edges where they are.
+float likeness(const SmallPicture& before, const SmallPicture& now, Shift camera);
+
 } // namespace ember

@@ -42,7 +42,12 @@ Result<SoundTrace> listenTo(const SoundSource& source, double seconds, const Pro
     return meter.finish();
 }
 
-Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t length, const Progress& progress)
+namespace {
+
+/// Shows a watcher each picture of a clip and the film's frame that first shows it. Decoding and watching go on at
+/// once, on two threads.
+template <typename Watch>
+Status showAll(ClipReader& clip, FrameRate rate, std::int64_t length, const Progress& progress, Watch&& watch)
 {
     constexpr std::size_t ahead = 4;
     Lane<Shown> lane(ahead);
@@ -64,10 +69,9 @@ Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t le
         }
         lane.close();
     });
-    PictureWatcher watcher;
     bool cancelled = false;
     while (const auto shown = lane.pop()) {
-        watcher.watch(*shown->picture, shown->frame);
+        watch(*shown->picture, shown->frame);
         if (!progress(static_cast<double>(shown->frame.index + 1) / static_cast<double>(length))) {
             cancelled = true;
             break;
@@ -79,6 +83,28 @@ Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t le
         return Error{ErrorCode::cancelled, clip.info().path, ""};
     if (trouble)
         return *trouble;
+    return Done{};
+}
+
+} // namespace
+
+Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t length, const Progress& progress)
+{
+    PictureWatcher watcher;
+    const auto status = showAll(clip, rate, length, progress,
+                                [&](const Image& picture, Frame frame) { watcher.watch(picture, frame); });
+    if (!status)
+        return status.error();
+    return watcher.finish();
+}
+
+Result<std::vector<ShotChange>> findCuts(ClipReader& clip, const Progress& progress)
+{
+    CutWatcher watcher;
+    const auto status = showAll(clip, clip.info().rate, clip.info().length, progress,
+                                [&](const Image& picture, Frame frame) { watcher.watch(picture, frame); });
+    if (!status)
+        return status.error();
     return watcher.finish();
 }
 

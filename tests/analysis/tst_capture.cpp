@@ -3,11 +3,10 @@
 #include <array>
 #include <cmath>
 
+#include <QTemporaryDir>
 #include <QTest>
 
-#include "clips.h"
 #include "ember/analysis/capture.h"
-#include "ember/media/clip.h"
 #include "filmed.h"
 #include "pictures.h"
 #include "runner.h"
@@ -19,27 +18,6 @@ namespace {
 constexpr std::uint64_t seed = 411; // not the one anything was tuned with
 constexpr int width = 640;
 constexpr int height = 360;
-
-/// What a strong coder leaves of pictures.
-std::vector<ImagePtr> coded(const QTemporaryDir& folder, const std::vector<Image>& pictures)
-{
-    QByteArray raw;
-    for (const Image& picture : pictures)
-        for (int y = 0; y < picture.height(); ++y)
-            raw.append(reinterpret_cast<const char*>(picture.row(y)), 4 * picture.width());
-    const QString in = folder.filePath("raw.rgba");
-    const QString out = folder.filePath("coded.mp4");
-    test::writeBytes(in.toStdString(), raw);
-    std::vector<ImagePtr> back;
-    if (!test::ffmpeg({"-f", "rawvideo", "-pix_fmt", "rgba", "-s", QStringLiteral("%1x%2").arg(width).arg(height), "-r",
-                       "24", "-i", in, "-c:v", "libx264", "-crf", "28", "-pix_fmt", "yuv420p", out}))
-        return back;
-    auto clip = ClipReader::open(out.toStdString());
-    for (std::size_t i = 0; clip.ok() && i < pictures.size(); ++i)
-        if (auto picture = clip.value()->picture(static_cast<std::int64_t>(i)); picture.ok())
-            back.push_back(picture.value());
-    return back;
-}
 
 } // namespace
 
@@ -68,7 +46,7 @@ private slots:
             pictures.push_back(test::filmed(wall, filmed.filming, i, width, height));
         MotionCapture capture{FrameRate()};
         if (filmed.coded) {
-            const auto back = coded(folder_, pictures);
+            const auto back = test::stronglyCoded(folder_, pictures);
             QCOMPARE(back.size(), pictures.size());
             for (const ImagePtr& picture : back)
                 capture.add(*picture);

@@ -6,7 +6,9 @@
 #include <cstdlib>
 #include <numbers>
 
+#include "clips.h"
 #include "ember/core/source.h"
+#include "ember/media/clip.h"
 #include "ember/media/film_writer.h"
 #include "pictures.h"
 
@@ -155,6 +157,28 @@ void writeFilmedClip(const std::string& path, const Wall& wall, const Filming& f
             std::abort();
     if (!writer.value()->finish())
         std::abort();
+}
+
+std::vector<ImagePtr> stronglyCoded(const QTemporaryDir& folder, const std::vector<Image>& pictures)
+{
+    const int width = pictures.front().width();
+    const int height = pictures.front().height();
+    QByteArray raw;
+    for (const Image& picture : pictures)
+        for (int y = 0; y < height; ++y)
+            raw.append(reinterpret_cast<const char*>(picture.row(y)), 4 * width);
+    const QString in = folder.filePath(QStringLiteral("raw.rgba"));
+    const QString out = folder.filePath(QStringLiteral("coded.mp4"));
+    writeBytes(in.toStdString(), raw);
+    std::vector<ImagePtr> back;
+    if (!ffmpeg({"-f", "rawvideo", "-pix_fmt", "rgba", "-s", QStringLiteral("%1x%2").arg(width).arg(height), "-r", "24",
+                 "-i", in, "-c:v", "libx264", "-crf", "28", "-pix_fmt", "yuv420p", out}))
+        return back;
+    auto clip = ClipReader::open(out.toStdString());
+    for (std::size_t i = 0; clip.ok() && i < pictures.size(); ++i)
+        if (auto picture = clip.value()->picture(static_cast<std::int64_t>(i)); picture.ok())
+            back.push_back(picture.value());
+    return back;
 }
 
 std::function<Similarity(double)> handHeld(double strength, std::uint64_t seed)

@@ -7,6 +7,8 @@
 #include <string>
 #include <vector>
 
+#include <QTemporaryDir>
+
 #include "ember/core/captured.h"
 #include "ember/core/image.h"
 
@@ -40,6 +42,9 @@ Image filmed(const Wall& wall, const Filming& filming, int frame, int width, int
 /// A lossless clip of `frames` such frames at 24 a second.
 void writeFilmedClip(const std::string& path, const Wall& wall, const Filming& filming, int frames, int width,
                      int height);
+
+/// What H.264 at CRF 28 leaves of pictures; fewer than there were when it cannot.
+std::vector<ImagePtr> stronglyCoded(const QTemporaryDir& folder, const std::vector<Image>& pictures);
 
 /// A hand that holds a camera: sways and tremor in all four, `strength` 1 for a calm one at 640 pixels.
 std::function<Similarity(double)> handHeld(double strength, std::uint64_t seed);

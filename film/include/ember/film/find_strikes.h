@@ -5,6 +5,7 @@
 #include <vector>
 
 #include "ember/analysis/candidates.h"
+#include "ember/analysis/cuts.h"
 #include "ember/exchange/strike_list.h"
 #include "ember/film/sound_source.h"
 
@@ -18,6 +19,9 @@ Result<SoundTrace> listenTo(const SoundSource& source, double seconds, const Pro
 
 /// Watches a clip from its first frame to its last. Decoding and watching go on at once, on two threads.
 Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t length, const Progress& progress);
+
+/// Finds where one shot of a clip ends and the next begins.
+Result<std::vector<ShotChange>> findCuts(ClipReader& clip, const Progress& progress);
 
 /// Gives strikes, as values of their own, the envelopes that their sounds have until the strike that follows.
 Project withShapesFromSound(Project project, const std::vector<StrikeId>& ids, const SoundTrace& sound);

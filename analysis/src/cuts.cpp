@@ -1,0 +1,288 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/analysis/cuts.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <deque>
+#include <optional>
+
+#include "small_picture.h"
+
+namespace ember {
+
+namespace {
+
+constexpr int columns = 4;
+constexpr int rows = 3;
+constexpr int flashLength = 4;        ///< pictures after which what a flash hid must be seen again
+constexpr float alikeAgain = 0.4F;    ///< edges of a part: so alike, and it is the same thing
+constexpr std::size_t partsAlike = 2; ///< parts of the picture that chance may make alike
+constexpr double texture = 3;         ///< code values from pixel to pixel, root of the mean square; less is plain
+constexpr double plainChange = 24;    ///< code values by which one plain picture differs from another
+constexpr std::array<std::size_t, 4> dissolveLengths{8, 14, 26, 48};
+constexpr double plainSpread = 5;       ///< code values, standard deviation
+constexpr double leastExplained = 0.93; ///< of what the middle of a dissolve varies
+constexpr double leastGain = 0.04;      ///< over being explained by one end alone
+
+struct Edges {
+    double alike = 0; ///< correlation, -1 to 1
+    bool plain = false;
+};
+
+/// How alike one part of two pictures is in its edges, the camera's shift taken off.
+Edges edgesOf(const SmallPicture& a, const SmallPicture& b, int column, int row, Shift shift)
+{
+    const int left = std::max({column * a.width() / columns, shift.x, 0});
+    const int right = std::min({(column + 1) * a.width() / columns, a.width() - 1, a.width() - 1 + shift.x});
+    const int top = std::max({row * a.height() / rows, shift.y, 0});
+    const int bottom = std::min({(row + 1) * a.height() / rows, a.height() - 1, a.height() - 1 + shift.y});
+    double aa = 0, bb = 0, ab = 0;
+    for (int y = top; y < bottom; ++y) {
+        const std::int16_t* p = a.row(y - shift.y) - shift.x;
+        const std::int16_t* q = b.row(y);
+        for (int x = left; x < right; ++x) {
+            const double u = p[x + 1] - p[x];
+            const double v = q[x + 1] - q[x];
+            aa += u * u;
+            bb += v * v;
+            ab += u * v;
+        }
+    }
+    const double least =
+        std::pow(texture * SmallPicture::unit, 2) * std::max(0, right - left) * std::max(0, bottom - top);
+    if (aa < least && bb < least)
+        return {0, true};
+    return {aa > 0 && bb > 0 ? ab / std::sqrt(aa * bb) : 0, false};
+}
+
+double meanOf(const SmallPicture& picture)
+{
+    double sum = 0;
+    for (int y = 0; y < picture.height(); ++y)
+        for (int x = 0; x < picture.width(); ++x)
+            sum += picture.at(x, y);
+    return sum / (static_cast<double>(SmallPicture::unit) * picture.width() * picture.height());
+}
+
+/// The likeness of the third-best part: chance and a caption that stays on make one or two alike.
+double samenessWith(const SmallPicture& a, const SmallPicture& b, Shift shift)
+{
+    std::vector<double> parts;
+    for (int row = 0; row < rows; ++row)
+        for (int column = 0; column < columns; ++column)
+            if (const Edges edges = edgesOf(a, b, column, row, shift); !edges.plain)
+                parts.push_back(edges.alike);
+    if (parts.size() <= partsAlike) // plain pictures are told by their brightness
+        return std::abs(meanOf(a) - meanOf(b)) > plainChange ? 0 : 1;
+    std::sort(parts.begin(), parts.end(), std::greater<>());
+    return parts[partsAlike];
+}
+
+/// The same, with and without what the camera may have moved.
+double sameness(const SmallPicture& a, const SmallPicture& b)
+{
+    if (!a.sameSize(b))
+        return 0;
+    const double still = samenessWith(a, b, {});
+    if (still >= static_cast<double>(alikeAgain))
+        return still;
+    const Shift shift = cameraShift(a, b);
+    return shift.x == 0 && shift.y == 0 ? still : std::max(still, samenessWith(a, b, shift));
+}
+
+/// A picture as a mixture of two others and a constant, by least squares.
+struct Mixture {
+    double first = 0;
+    double second = 0;
+    double explained = 0; ///< of its variance, 0 to 1
+    double alone = 0;     ///< explained by the better of the two alone
+};
+
+Mixture mixtureOf(const SmallPicture& m, const SmallPicture& a, const SmallPicture& b)
+{
+    double count = 0, sm = 0, sa = 0, sb = 0, mm = 0, aa = 0, bb = 0, ma = 0, mb = 0, ab = 0;
+    for (int y = 0; y < m.height(); y += 2)
+        for (int x = 0; x < m.width(); x += 2) {
+            const double p = m.at(x, y), q = a.at(x, y), r = b.at(x, y);
+            count += 1;
+            sm += p, sa += q, sb += r;
+            mm += p * p, aa += q * q, bb += r * r;
+            ma += p * q, mb += p * r, ab += q * r;
+        }
+    const auto about = [count](double product, double s, double t) {
+        return product / count - s * t / (count * count);
+    };
+    const double vm = about(mm, sm, sm), va = about(aa, sa, sa), vb = about(bb, sb, sb);
+    const double cma = about(ma, sm, sa), cmb = about(mb, sm, sb), cab = about(ab, sa, sb);
+    const double size = va * vb - cab * cab;
+    Mixture mix;
+    if (vm <= 0)
+        return mix;
+    const double floor = 1e-6 * (va + vb + 1);
+    mix.alone = std::max(va > floor ? cma * cma / (va * vm) : 0, vb > floor ? cmb * cmb / (vb * vm) : 0);
+    if (size > 1e-6 * va * vb && va > floor && vb > floor) {
+        mix.first = (cma * vb - cmb * cab) / size;
+        mix.second = (cmb * va - cma * cab) / size;
+        mix.explained = (mix.first * cma + mix.second * cmb) / vm;
+    } else if (va > vb) {
+        mix.first = cma / va;
+        mix.explained = mix.alone;
+    } else if (vb > floor) {
+        mix.second = cmb / vb;
+        mix.explained = mix.alone;
+    }
+    return mix;
+}
+
+/// Standard deviation, in code values.
+double spreadOf(const SmallPicture& picture)
+{
+    double sum = 0;
+    double squares = 0;
+    for (int y = 0; y < picture.height(); ++y)
+        for (int x = 0; x < picture.width(); ++x) {
+            const double value = picture.at(x, y) / static_cast<double>(SmallPicture::unit);
+            sum += value;
+            squares += value * value;
+        }
+    const double count = static_cast<double>(picture.width()) * picture.height();
+    return std::sqrt(std::max(0.0, squares / count - sum * sum / (count * count)));
+}
+
+} // namespace
+
+std::string_view changeName(ChangeKind kind)
+{
+    constexpr std::array<std::string_view, 3> names{"cut", "dissolve", "fade"};
+    return names[static_cast<std::size_t>(kind)];
+}
+
+struct CutWatcher::Work {
+    struct Seen {
+        SmallPicture picture;
+        Frame frame;
+    };
+    std::deque<Seen> seen; ///< the last ones
+    std::size_t gone = 0;  ///< pictures that came before those
+    std::vector<ShotChange> cuts;
+    std::vector<ShotChange> dissolves; ///< candidates
+
+    void look();
+    void lookForCut(std::size_t at);
+    void lookForDissolve(std::size_t length);
+};
+
+/// Is the picture at this place the first of another shot? The pictures that follow are there, at least one.
+void CutWatcher::Work::lookForCut(std::size_t at)
+{
+    const SmallPicture& before = seen[at - 1].picture;
+    double most = sameness(before, seen[at].picture);
+    for (std::size_t i = at + 1; i < seen.size() && i <= at + flashLength && most < static_cast<double>(alikeAgain);
+         ++i)
+        most = std::max(most, sameness(before, seen[i].picture));
+    // Before a flash ends, too: the last picture may be the odd one.
+    for (std::size_t back = 2; back <= at && back <= 1 + flashLength && most < static_cast<double>(alikeAgain); ++back)
+        most = std::max(most, sameness(seen[at - back].picture, seen[at].picture));
+    if (most >= static_cast<double>(alikeAgain))
+        return;
+    const double confidence = std::clamp(1 - std::max(0.0, most) / static_cast<double>(alikeAgain), 0.05, 1.0);
+    cuts.push_back({ChangeKind::cut, seen[at].frame, 0, confidence});
+}
+
+/// Are the last `length` pictures one shot turning into another?
+void CutWatcher::Work::lookForDissolve(std::size_t length)
+{
+    if (seen.size() <= length)
+        return;
+    const std::size_t end = seen.size() - 1;
+    const Seen& from = seen[end - length];
+    const Seen& to = seen[end];
+    const SmallPicture& a = from.picture;
+    const SmallPicture& b = to.picture;
+    std::array<Mixture, 3> mix;
+    double gain = 1;
+    for (std::size_t k = 0; k < 3; ++k) {
+        const SmallPicture& m = seen[end - length + (k + 1) * length / 4].picture;
+        if (!m.sameSize(a) || !m.sameSize(b))
+            return;
+        mix[k] = mixtureOf(m, a, b);
+        if (mix[k].explained < leastExplained)
+            return;
+        gain = std::min(gain, mix[k].explained - mix[k].alone);
+    }
+    const double spreadA = spreadOf(a);
+    const double spreadB = spreadOf(b);
+    const bool plainA = spreadA < plainSpread && spreadB > 3 * spreadA;
+    const bool plainB = spreadB < plainSpread && spreadA > 3 * spreadB;
+    if (std::max(spreadA, spreadB) < plainSpread)
+        return;
+    const auto between = [](double share) { return share > 0.06 && share < 0.94; };
+    const bool falls =
+        plainA || (mix[0].first > mix[1].first + 0.05 && mix[1].first > mix[2].first + 0.05 && between(mix[1].first));
+    const bool rises = plainB || (mix[0].second + 0.05 < mix[1].second && mix[1].second + 0.05 < mix[2].second &&
+                                  between(mix[1].second));
+    if (!falls || !rises)
+        return;
+    double confidence = 0;
+    if (plainA || plainB) { // light that goes down and stays: the plain picture must be dark or bright all over
+        const double share = plainA ? mix[1].second : mix[1].first;
+        if (!between(share))
+            return;
+        confidence = 0.5 + 0.5 * (mix[1].explained - leastExplained) / (1 - leastExplained);
+    } else {
+        if (gain < leastGain || sameness(a, b) >= static_cast<double>(alikeAgain))
+            return;
+        confidence = std::clamp(gain / 0.2, 0.05, 1.0);
+    }
+    dissolves.push_back({plainA || plainB ? ChangeKind::fade : ChangeKind::dissolve,
+                         Frame{(from.frame.index + to.frame.index + 1) / 2}, to.frame.index - from.frame.index,
+                         confidence});
+}
+
+void CutWatcher::Work::look()
+{
+    if (seen.size() > static_cast<std::size_t>(flashLength) + 1)
+        lookForCut(seen.size() - 1 - static_cast<std::size_t>(flashLength));
+    for (const std::size_t length : dissolveLengths)
+        lookForDissolve(length);
+    if (seen.size() > dissolveLengths.back() + flashLength + 2)
+        seen.pop_front();
+}
+
+CutWatcher::CutWatcher() : work_(std::make_unique<Work>()) {}
+CutWatcher::~CutWatcher() = default;
+CutWatcher::CutWatcher(CutWatcher&&) noexcept = default;
+CutWatcher& CutWatcher::operator=(CutWatcher&&) noexcept = default;
+
+void CutWatcher::watch(const Image& picture, Frame frame)
+{
+    work_->seen.push_back({SmallPicture(picture), frame});
+    work_->look();
+}
+
+std::vector<ShotChange> CutWatcher::finish()
+{
+    Work& work = *work_;
+    const std::size_t count = work.seen.size();
+    const std::size_t from = count > static_cast<std::size_t>(flashLength) ? count - flashLength : 1;
+    for (std::size_t at = from; at < count; ++at)
+        work.lookForCut(at);
+    std::vector<ShotChange> all = std::move(work.cuts);
+    // Of candidates that overlap the surest; none where there is a cut.
+    auto& candidates = work.dissolves;
+    std::stable_sort(candidates.begin(), candidates.end(),
+                     [](const ShotChange& a, const ShotChange& b) { return a.confidence > b.confidence; });
+    for (const ShotChange& candidate : candidates) {
+        const bool taken = std::any_of(all.begin(), all.end(), [&](const ShotChange& other) {
+            return std::abs(other.frame - candidate.frame) <= (other.length + candidate.length + 1) / 2;
+        });
+        if (!taken)
+            all.push_back(candidate);
+    }
+    std::sort(all.begin(), all.end(), [](const ShotChange& a, const ShotChange& b) { return a.frame < b.frame; });
+    work_.reset();
+    return all;
+}
+
+} // namespace ember
