@@ -34,6 +34,8 @@
 #include "finder.h"
 #include "import_sheet.h"
 #include "main_window.h"
+#include "motion_bench.h"
+#include "motion_view.h"
 #include "picture_view.h"
 #include "recipe_trace.h"
 #include "reel_view.h"
@@ -221,12 +223,6 @@ void takeFinding(const QString& clip, const QDir& folder)
     settle(4000);
     take(window, folder, "finding");
     ember::FindOptions options = window.finder().options();
-    options.from = ember::FindFrom::picture;
-    options.sensitivity = 0.8;
-    window.finder().setOptions(options);
-    window.finder().setCurrent(1);
-    settle(1500);
-    take(window, folder, "finding-picture");
     options.from = ember::FindFrom::sound;
     options.sensitivity = 0.5;
     window.finder().setOptions(options);
@@ -258,6 +254,18 @@ void takeDropBench(MainWindow& window, const QDir& folder)
     bench.show();
     settle(1500);
     bench.grab().save(folder.filePath(QStringLiteral("drop-bench.png")));
+}
+
+/// A camera's motion, sifted and trimmed to some of its steps.
+void takeMotions(MainWindow& window, const QDir& folder)
+{
+    ember::app::MotionBench bench(window.session(), ember::app::Dialogs::standard());
+    auto* list = bench.findChild<QListWidget*>(QStringLiteral("motion-list"));
+    list->setCurrentRow(1);
+    bench.findChild<ember::app::MotionView*>()->stretchWished(36, 216);
+    bench.show();
+    settle(400);
+    bench.grab().save(folder.filePath(QStringLiteral("camera-motions.png")));
 }
 
 /// guide/shortcuts.md, from the menus.
@@ -376,6 +384,7 @@ int main(int argc, char** argv)
 
     takeImport(window.session().project(), folder);
     takeDropBench(window, folder);
+    takeMotions(window, folder);
 
     QTemporaryDir scratch;
     window.showRender(true);
