@@ -93,7 +93,8 @@ void FilmPage::buildMaster(QVBoxLayout& column)
     column.addWidget(heading(tr("All shakes"), {key}));
     master_ = new ControlGrid(session_, memberBinding(session_, &Project::master), 3, this);
     master_->setObjectName(QStringLiteral("master"));
-    addAll(*master_, Master{}, {{"intensity", {}}, {"bypass", tr("Bypass")}, {"flat", tr("2D only")}});
+    addAll(*master_, Master{},
+           {{"intensity", {}}, {"bypass", tr("Bypass")}, {"flat", tr("2D only")}, {"sounds", tr("Sounds")}});
     column.addWidget(master_);
     auto* row = new QHBoxLayout;
     row->setSpacing(3);

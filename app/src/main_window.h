@@ -95,6 +95,7 @@ private:
     void exportPoses();
     void importStrikes();
     void exportStrikes();
+    void exportRumble();
     void showDropBench();
     MotionBench& showMotions();
     void findClip();

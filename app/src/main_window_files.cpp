@@ -3,12 +3,16 @@
 #include <sstream>
 
 #include <QAction>
+#include <QCoreApplication>
 #include <QDir>
 #include <QFileInfo>
 #include <QMenu>
+#include <QPointer>
 #include <QSettings>
+#include <QThreadPool>
 
 #include "drop_bench.h"
+#include "ember/film/film_sound.h"
 #include "ember/film/import_strikes.h"
 #include "ember/film/pose_table.h"
 #include "ember/project/file.h"
@@ -117,6 +121,31 @@ void MainWindow::importStrikes()
     auto imported = withStrikesImported(session_->project(), sheet.strikes());
     session_->edit(std::move(imported.project), QString::fromStdString(importSentence(imported)));
     session_->select(std::move(imported.ids));
+}
+
+void MainWindow::exportRumble()
+{
+    const QString path =
+        dialogs_.saveFile(this, tr("Export a rumble track"), QStringLiteral("rumble.wav"), tr("Sounds (*.wav)"));
+    if (path.isEmpty())
+        return;
+    say(tr("Writing %1 …").arg(QFileInfo(path).fileName()));
+    const QPointer<MainWindow> self(this);
+    QThreadPool::globalInstance()->start([self, path, project = session_->project()] {
+        constexpr double hertz = 35;
+        const auto status = writeRumbleTrack(project, hertz, path.toStdString(), true); // the dialog has asked
+        const QString wrong = status ? QString() : QString::fromStdString(sentence(status.error()));
+        QMetaObject::invokeMethod(QCoreApplication::instance(), [self, path, wrong] {
+            MainWindow* window = self.data();
+            if (window == nullptr)
+                return;
+            if (wrong.isEmpty())
+                window->say(
+                    tr("How strongly it shakes, as a tone of %1 Hz: %2").arg(hertz).arg(QFileInfo(path).fileName()));
+            else
+                emit window->session().trouble(wrong);
+        });
+    });
 }
 
 void MainWindow::showDropBench()

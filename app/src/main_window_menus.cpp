@@ -64,6 +64,7 @@ void MainWindow::buildFileMenu()
         add(menu, tr("&Import strikes from a list"), QKeySequence(Qt::CTRL | Qt::Key_I), [this] { importStrikes(); }));
     needClip_.push_back(add(menu, tr("Export strikes as a &list"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_E),
                             [this] { exportStrikes(); }));
+    needClip_.push_back(add(menu, tr("Export a ru&mble track"), {}, [this] { exportRumble(); }));
     needClip_.push_back(add(menu, tr("&Drop bench"), {}, [this] { showDropBench(); }));
     needClip_.push_back(add(menu, tr("Find the &clip"), {}, [this] { findClip(); }));
     menu->addSeparator();

@@ -18,7 +18,7 @@ Player::Player(Session& session) : session_(session)
     connect(&timer_, &QTimer::timeout, this, &Player::tick);
     connect(&session_, &Session::opened, this, &Player::pause);
     connect(&session_, &Session::projectChanged, this, [this] { // its sound may be another, or lie elsewhere
-        if (playing_ && session_.soundSource() != heardSource_)
+        if (playing_ && session_.filmSound() != heardSound_)
             restart();
     });
     connect(&session_, &Session::loopChanged, this, [this] {
@@ -63,9 +63,9 @@ void Player::restart()
         line_.loopEnd = ticks(loop.last + 1);
     }
     sound_.stop();
-    heardSource_ = session_.soundSource();
-    if (soundOn_ && heardSource_ && speed_ == 1)
-        sound_.start(*heardSource_, speed_, line_);
+    heardSound_ = session_.filmSound();
+    if (soundOn_ && heardSound_.any() && speed_ == 1)
+        sound_.start(heardSound_, speed_, line_);
     heard_ = 0;
     played_ = 0;
     heardAt_.start();
@@ -104,7 +104,7 @@ void Player::setSoundOn(bool on)
 
 QString Player::silence() const
 {
-    if (!session_.soundSource())
+    if (!session_.filmSound().any())
         return tr("The clip has no sound");
     if (!SoundOutput::deviceAvailable())
         return tr("No sound device: the clock leads");

@@ -58,7 +58,7 @@ private:
     QElapsedTimer heardAt_;   ///< and since when
     std::int64_t played_ = 0; ///< never goes back
     PlayLine line_;
-    std::optional<SoundSource> heardSource_;
+    FilmSound heardSound_;
     double speed_ = 1;
     bool playing_ = false;
     bool soundOn_ = true;

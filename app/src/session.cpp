@@ -92,6 +92,11 @@ std::optional<SoundSource> Session::soundSource() const
     return clipInfo_ ? soundOf(project(), *clipInfo_) : std::nullopt;
 }
 
+FilmSound Session::filmSound() const
+{
+    return {soundSource(), heardStrikes(project())};
+}
+
 // --- selection ---
 
 void Session::selectChanged(const Project& before)

@@ -13,7 +13,7 @@
 #include "book_shelf.h"
 #include "ember/core/motion.h"
 #include "ember/core/survey.h"
-#include "ember/film/sound_source.h"
+#include "ember/film/film_sound.h"
 #include "ember/project/bake.h"
 #include "ember/project/document.h"
 #include "ember/project/film_edits.h"
@@ -143,6 +143,8 @@ public:
     const std::optional<ClipInfo>& clipInfo() const { return clipInfo_; }
     /// Where the film's sound is read; nothing where there is none.
     std::optional<SoundSource> soundSource() const;
+    /// All that is heard while it plays: that, and the strikes.
+    FilmSound filmSound() const;
 
     /// A clip or a project, by its name. Runs on another thread; opened() or trouble() follows. `alone`: a picture that
     /// looks like one of a numbered series is opened by itself.

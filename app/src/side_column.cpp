@@ -54,7 +54,7 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
     }
     row->addStretch(1);
     column->addLayout(row);
-    auto* strikePage = new StrikePage(session);
+    auto* strikePage = new StrikePage(session, dialogs);
     auto* strikeArea = scrolling(strikePage);
     pages_->addWidget(strikeArea);
     connect(strikePage, &StrikePage::shown, strikeArea, [strikeArea](QWidget* part) {

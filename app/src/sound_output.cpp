@@ -25,7 +25,7 @@ bool SoundOutput::deviceAvailable()
     return !QMediaDevices::defaultAudioOutput().isNull();
 }
 
-bool SoundOutput::start(const SoundSource& source, double speed, const PlayLine& line)
+bool SoundOutput::start(const FilmSound& sound, double speed, const PlayLine& line)
 {
     stop();
     QAudioDevice device = QMediaDevices::defaultAudioOutput();
@@ -41,8 +41,7 @@ bool SoundOutput::start(const SoundSource& source, double speed, const PlayLine&
     format.setSampleFormat(QAudioFormat::Int16);
     if (!device.isFormatSupported(format))
         return false;
-    auto reader =
-        SoundReader::open(source.path, source.originSeconds, {static_cast<int>(std::lround(rate / speed)), 2});
+    auto reader = openFilmSound(sound, {static_cast<int>(std::lround(rate / speed)), 2});
     if (!reader)
         return false;
     feed_ = std::make_unique<SoundFeed>(std::move(reader).value(), line, rate / 2);

@@ -7,7 +7,7 @@
 
 #include <QObject>
 
-#include "ember/film/sound_source.h"
+#include "ember/film/film_sound.h"
 #include "playback.h"
 
 class QAudioSink;
@@ -29,7 +29,7 @@ public:
 
     /// Starts at `line.start` (in samples as they are played, at `rate`). At half speed the sound is read at twice the
     /// rate. False when there is no device or no sound; then time is not kept here.
-    bool start(const SoundSource& source, double speed, const PlayLine& line);
+    bool start(const FilmSound& sound, double speed, const PlayLine& line);
     void stop();
     bool running() const { return sink_ != nullptr; }
     /// Samples heard since the start: the clock of playback.

@@ -18,6 +18,7 @@
 
 #include "ember/core/values.h"
 #include "light_block.h"
+#include "sound_block.h"
 #include "strand_row.h"
 #include "strength_bar.h"
 #include "text.h"
@@ -317,7 +318,8 @@ void StrikeBlock::refresh()
 
 // --- the page ---
 
-StrikePage::StrikePage(Session& session, QWidget* parent) : QWidget(parent), session_(session)
+StrikePage::StrikePage(Session& session, Dialogs dialogs, QWidget* parent)
+    : QWidget(parent), session_(session), dialogs_(std::move(dialogs))
 {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(14, 4, 14, 6);
@@ -398,6 +400,8 @@ QWidget* StrikePage::buildBelow()
     column->addWidget(rule(below_));
     light_ = new LightBlock(session_, below_);
     column->addWidget(light_);
+    sound_ = new SoundBlock(session_, dialogs_, below_);
+    column->addWidget(sound_);
     return below_;
 }
 
@@ -450,6 +454,7 @@ void StrikePage::refresh()
         return;
     values_->refresh();
     light_->refresh();
+    sound_->refresh();
     recipeSeed_->setBarred(
         recipe->variation == Variation::same
             ? QString()

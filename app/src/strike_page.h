@@ -6,6 +6,7 @@
 
 #include <QWidget>
 
+#include "dialogs.h"
 #include "session.h"
 
 class QComboBox;
@@ -21,6 +22,7 @@ namespace ember::app {
 
 class ControlGrid;
 class LightBlock;
+class SoundBlock;
 class ValueControl;
 class DirectionDial;
 class StrandRow;
@@ -65,7 +67,7 @@ private:
 class StrikePage : public QWidget {
     Q_OBJECT
 public:
-    explicit StrikePage(Session& session, QWidget* parent = nullptr);
+    StrikePage(Session& session, Dialogs dialogs, QWidget* parent = nullptr);
 
 signals:
     /// A part that was opened and wants to be seen.
@@ -77,6 +79,7 @@ private:
     void refresh();
 
     Session& session_;
+    const Dialogs dialogs_;
     QLabel* hint_;
     StrikeBlock* strike_;
     QVBoxLayout* strands_;
@@ -87,6 +90,7 @@ private:
     ValueControl* recipeSeed_ = nullptr;
     QComboBox* group_ = nullptr;
     LightBlock* light_ = nullptr;
+    SoundBlock* sound_ = nullptr;
 };
 
 } // namespace ember::app

@@ -17,7 +17,7 @@ struct Entry {
     std::unique_ptr<Command> (*make)();
 };
 
-constexpr std::array<Entry, 16> entries{{
+constexpr std::array<Entry, 17> entries{{
     {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
     {"info", "Describe a project as JSON", makeInfoCommand},
     {"poses", "List where the picture is at every frame", makePosesCommand},
@@ -34,6 +34,7 @@ constexpr std::array<Entry, 16> entries{{
     {"cover", "Tell the cover a project needs, and where", makeCoverCommand},
     {"still", "Render one frame as a picture", makeStillCommand},
     {"render", "Render the film of a project", makeRenderCommand},
+    {"rumble", "Write how strongly the film shakes as a sound for a subwoofer", makeRumbleCommand},
 }};
 
 } // namespace

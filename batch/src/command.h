@@ -39,6 +39,7 @@ std::unique_ptr<Command> makeStillCommand();
 std::unique_ptr<Command> makeCaptureCommand();
 std::unique_ptr<Command> makeMotionsCommand();
 std::unique_ptr<Command> makeCutsCommand();
+std::unique_ptr<Command> makeRumbleCommand();
 
 /// The shipped and the user's recipes; what is wrong with the user's book is told on `err`.
 BookEntries knownRecipes(std::ostream& err);

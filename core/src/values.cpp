@@ -81,6 +81,9 @@ constexpr FieldSpec fadeOut{"fade_out", "Fade out", "frames", 0,
                             100000,     0,          1,        "Frames in which it falls at the shot's end"};
 constexpr FieldSpec intensity{"intensity", "Intensity", "%", 0, 2, 1, 0.05, "Strength of all shakes together"};
 constexpr FieldSpec bypass = choiceField("bypass", "Bypass", offOn, 0, "All shakes off");
+constexpr FieldSpec sounds = choiceField("sounds", "Sounds", offOn, 1, "Whether strikes are heard");
+constexpr FieldSpec soundKind = choiceField("kind", "Sound", soundKindWords, 0, "What is heard when it strikes");
+constexpr FieldSpec soundLevel{"level", "Level", "dB", -60, 12, 0, 1, "How loud it is against the others"};
 constexpr FieldSpec flat = choiceField("flat", "2D only", offOn, 0, "Roll, pan and tilt off");
 FieldSpec amountField(Axis axis)
 {
@@ -171,6 +174,7 @@ Strand* strandOf(Recipe& recipe, std::string_view& key)
 
 constexpr std::string_view envelopePrefix = "envelope.";
 constexpr std::string_view lightPrefix = "light.";
+constexpr std::string_view soundPrefix = "sound.";
 constexpr std::string_view strandPrefix = "strand.";
 
 } // namespace
@@ -269,6 +273,7 @@ Values valuesOf(Master& master)
     add(values, intensity, master.intensity);
     add(values, bypass, master.bypass);
     add(values, flat, master.flat);
+    add(values, sounds, master.sounds);
     addAxes(values, axisSwitches(), master.axis);
     return values;
 }
@@ -287,6 +292,14 @@ Values valuesOf(Soundtrack& sound)
 {
     Values values;
     add(values, soundfield::offset, sound.offset);
+    return values;
+}
+
+Values valuesOf(StrikeSound& sound)
+{
+    Values values;
+    add(values, soundKind, sound.kind);
+    add(values, soundLevel, sound.level);
     return values;
 }
 
@@ -309,6 +322,8 @@ std::optional<Value> valueOf(Recipe& recipe, std::string_view key)
         return find(valuesOf(recipe.envelope), key.substr(envelopePrefix.size()));
     if (key.starts_with(lightPrefix))
         return find(valuesOf(recipe.effects), key.substr(lightPrefix.size()));
+    if (key.starts_with(soundPrefix))
+        return find(valuesOf(recipe.sound), key.substr(soundPrefix.size()));
     if (!key.starts_with(strandPrefix))
         return find(valuesOf(recipe), key);
     key.remove_prefix(strandPrefix.size());
@@ -364,6 +379,7 @@ std::vector<std::string> keysOf(const Recipe& recipe)
     take("", valuesOf(held));
     take(std::string(envelopePrefix), valuesOf(held.envelope));
     take(std::string(lightPrefix), valuesOf(held.effects));
+    take(std::string(soundPrefix), valuesOf(held.sound));
     for (Strand& strand : held.strands) {
         const std::string prefix = std::string(strandPrefix) + strand.name + ".";
         take(prefix, valuesOf(strand));

@@ -2,20 +2,23 @@
 #include "ember/film/render_film.h"
 
 #include <algorithm>
+#include <array>
 #include <chrono>
 #include <cmath>
+#include <cstdio>
 #include <cstring>
 #include <filesystem>
 #include <optional>
 #include <thread>
 #include <vector>
 
+#include <ebur128.h>
 #include <oneapi/tbb/task_arena.h>
 
 #include "ember/core/motion.h"
+#include "ember/film/film_sound.h"
 #include "ember/film/layer_pictures.h"
 #include "ember/film/new_project.h"
-#include "ember/film/sound_source.h"
 #include "ember/media/sound_reader.h"
 #include "ember/render/frame.h"
 #include "lane.h"
@@ -145,19 +148,29 @@ private:
 /// Hands the sound of the film over in step with its pictures.
 class SoundSupply {
 public:
-    SoundSupply(const std::optional<SoundSource>& source, FilmFormat format)
+    /// Says why a sound that was asked for cannot be read.
+    Status open(FilmSound sound, FilmFormat format)
     {
-        if (!source || isSequence(format) || format == FilmFormat::gif)
-            return;
-        auto native = SoundReader::open(source->path, source->originSeconds, {});
-        if (!native)
-            return;
-        const SoundReader::Format wanted{soundRateFor(format, native.value()->rate()),
-                                         std::min(native.value()->channels(), mostSoundChannels)};
-        if (wanted.rate == native.value()->rate() && wanted.channels == native.value()->channels())
-            reader_ = std::move(native).value();
-        else if (auto fitted = SoundReader::open(source->path, source->originSeconds, wanted))
-            reader_ = std::move(fitted).value();
+        if (isSequence(format) || format == FilmFormat::gif)
+            return Done{};
+        SoundReader::Format wanted{soundRateFor(format, 48000), 2};
+        if (sound.track) {
+            if (auto native = SoundReader::open(sound.track->path, sound.track->originSeconds, {}))
+                wanted = {soundRateFor(format, native.value()->rate()),
+                          std::min(native.value()->channels(), mostSoundChannels)};
+            else
+                sound.track.reset(); // the clip's own, which is there or not
+        }
+        if (!sound.any())
+            return Done{};
+        auto opened = openFilmSound(sound, wanted);
+        if (!opened)
+            return opened.error();
+        reader_ = std::move(opened).value();
+        if (!sound.strikes.empty())
+            meter_.reset(ebur128_init(static_cast<unsigned>(channels()), static_cast<unsigned long>(rate()),
+                                      EBUR128_MODE_I | EBUR128_MODE_TRUE_PEAK));
+        return Done{};
     }
     int rate() const { return reader_ ? reader_->rate() : 0; }
     int channels() const { return reader_ ? reader_->channels() : 0; }
@@ -180,11 +193,37 @@ public:
             return Done{};
         auto part = reader_->read(end - position_);
         position_ = end;
+        if (meter_)
+            ebur128_add_frames_float(meter_.get(), part.samples.data(), static_cast<std::size_t>(part.length()));
         return writer.addSound(part);
     }
 
+    /// How loud it was (EBU R 128), where strikes were heard; else empty.
+    std::string loudness() const
+    {
+        if (!meter_)
+            return {};
+        double lufs = 0;
+        double peak = 0;
+        ebur128_loudness_global(meter_.get(), &lufs);
+        for (unsigned c = 0; c < static_cast<unsigned>(channels()); ++c) {
+            double most = 0;
+            ebur128_true_peak(meter_.get(), c, &most);
+            peak = std::max(peak, most);
+        }
+        if (!std::isfinite(lufs) || peak <= 0)
+            return {};
+        std::array<char, 96> text{};
+        std::snprintf(text.data(), text.size(), "Sound: %.1f LUFS, true peak %.1f dB.", lufs, 20 * std::log10(peak));
+        return text.data();
+    }
+
 private:
+    struct FreeMeter {
+        void operator()(ebur128_state* state) const { ebur128_destroy(&state); }
+    };
     std::unique_ptr<SoundReader> reader_;
+    std::unique_ptr<ebur128_state, FreeMeter> meter_;
     std::int64_t start_ = 0;
     std::int64_t position_ = 0;
 };
@@ -234,7 +273,9 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
     if (!project.sound.file.empty()) // a sound that was asked for is not left out in silence
         if (const auto own = SoundReader::open(project.sound.file, 0, {}); !own)
             return own.error();
-    SoundSupply sound(soundOf(project, info), *format);
+    SoundSupply sound;
+    if (const auto status = sound.open(filmSoundOf(project, info), *format); !status)
+        return status.error();
     FilmSettings settings;
     settings.format = *format;
     settings.width = options.width;
@@ -295,6 +336,8 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
     }
     if (auto status = writer.value()->finish(); !status)
         return status.error();
+    if (const std::string loudness = sound.loudness(); !loudness.empty())
+        note += (note.empty() ? "" : " ") + loudness;
     return note;
 }
 

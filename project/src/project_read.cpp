@@ -266,6 +266,8 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
         project.beats = readBeats(*beats, trouble);
     readList(object, "recipes", true, [&](const Json& item, const std::string& where) {
         Recipe recipe = recipeFromJson(item, where, trouble);
+        if (!recipe.sound.file.empty() && fs::path(recipe.sound.file).is_relative() && !folder.empty())
+            recipe.sound.file = (fs::absolute(folder) / recipe.sound.file).lexically_normal().string();
         if (project.recipeNamed(recipe.name) != nullptr)
             trouble.add(ErrorCode::badValue, where + ".name",
                         "is \"" + recipe.name + "\", as another recipe's is already");

@@ -136,8 +136,11 @@ std::string projectToJson(const Project& project, const std::string& folder)
     if (project.beats)
         json["beats"] = valuesToJson(*project.beats);
     json["recipes"] = Json::array();
-    for (const Recipe& recipe : project.recipes)
+    for (const Recipe& recipe : project.recipes) {
         json["recipes"].push_back(recipeToJson(recipe));
+        if (!recipe.sound.file.empty())
+            json["recipes"].back()["sound"]["file"] = relativeTo(recipe.sound.file, folder);
+    }
     json["strikes"] = Json::array();
     for (const Strike& strike : project.strikes)
         json["strikes"].push_back(toJson(strike, project));

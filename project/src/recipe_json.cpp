@@ -193,6 +193,12 @@ Json recipeToJson(const Recipe& recipe)
     json["envelope"] = envelopeToJson(recipe.envelope);
     if (recipe.effects != Effects())
         json["light"] = effectsToJson(recipe.effects);
+    if (recipe.sound != StrikeSound()) {
+        json["sound"] = Json::object();
+        writeValues(json["sound"], valuesOf(copy.sound));
+        if (!recipe.sound.file.empty())
+            json["sound"]["file"] = recipe.sound.file;
+    }
     json["strands"] = Json::array();
     for (const Strand& strand : recipe.strands)
         json["strands"].push_back(strandToJson(strand));
@@ -212,6 +218,11 @@ Recipe recipeFromJson(const Json& json, const std::string& place, JsonTrouble& t
     if (const Json* light = object.find("light")) {
         JsonObject effects(*light, object.placeOf("light"), trouble);
         readValues(effects, valuesOf(recipe.effects));
+    }
+    if (const Json* sound = object.find("sound")) {
+        JsonObject values(*sound, object.placeOf("sound"), trouble);
+        readValues(values, valuesOf(recipe.sound));
+        recipe.sound.file = values.text("file", "");
     }
     readList(object, "strands", true, [&](const Json& item, const std::string& where) {
         Strand strand = strandFromJson(item, where, trouble);

@@ -60,8 +60,9 @@ private slots:
     }
     void helpAndVersionEverywhere()
     {
-        for (const char* command : {"", "new", "info", "poses", "recipes", "set", "spot", "tempo", "import",
-                                    "export-strikes", "drop", "capture", "motions", "cover", "still", "render"})
+        for (const char* command :
+             {"", "new", "info", "poses", "recipes", "set", "spot", "tempo", "import", "export-strikes", "drop",
+              "capture", "motions", "cuts", "rumble", "cover", "still", "render"})
             for (const char* flag : {"--help", "--version"}) {
                 std::vector<std::string> arguments;
                 if (*command != 0)
@@ -89,6 +90,37 @@ private slots:
         QVERIFY(out_.rfind("frame,needed,zoom\n", 0) == 0);
         QVERIFY(std::count(out_.begin(), out_.end(), '\n') > 4);
         QCOMPARE(run({"cover", at("nowhere.vember")}), 1);
+    }
+    void cutsAreListed()
+    {
+        // Two films of numbered frames have the same pictures; black between them has not.
+        const std::string clip = at("cut.mkv");
+        QVERIFY(test::ffmpeg({"-i", QString::fromStdString(clip_), "-vf",
+                              "drawbox=t=fill:c=black:enable='between(n,30,49)'", "-c:v", "ffv1",
+                              QString::fromStdString(clip)}));
+        QCOMPARE(run({"cuts", clip}), 0);
+        const QStringList rows = QString::fromStdString(out_).trimmed().split(QLatin1Char('\n'));
+        QCOMPARE(rows.size(), 3);
+        QCOMPARE(rows[0], QStringLiteral("frame,kind,confidence"));
+        QVERIFY(rows[1].startsWith(QStringLiteral("30,cut,")));
+        QVERIFY(rows[2].startsWith(QStringLiteral("50,cut,")));
+        QCOMPARE(run({"cuts", clip, "--json"}), 0);
+        QCOMPARE(QJsonDocument::fromJson(QByteArray::fromStdString(out_))
+                     .array()[1]
+                     .toObject()[QStringLiteral("frame")]
+                     .toInt(),
+                 50);
+        QCOMPARE(run({"cuts", at("nowhere.mkv")}), 1);
+        QCOMPARE(run({"cuts"}), 2);
+    }
+    void rumbleIsWritten()
+    {
+        const std::string p = made("rumbling.vember");
+        QCOMPARE(run({"rumble", p, "-o", at("rumble.wav"), "--hertz", "30"}), 0);
+        QVERIFY(test::bytesOf(at("rumble.wav")).startsWith("RIFF"));
+        QCOMPARE(run({"rumble", p, "-o", at("rumble.wav")}), 1);
+        QVERIFY(errHas("there already"));
+        QCOMPARE(run({"rumble", p, "-o", at("rumble.wav"), "--hertz", "3"}), 2);
     }
     void motionsAreListed()
     {

@@ -52,6 +52,9 @@ private slots:
         QTest::addRow("drop") << QStringLiteral("drop")
                               << QStringLiteral("Q[A-Z]|libav|libsw|opencv|fftw|CLI/|ember/"
                                                 "(render|analysis|media|exchange|project|film|batch)");
+        QTest::addRow("sound") << QStringLiteral("sound")
+                               << foreign +
+                                      QStringLiteral("|ember/(render|analysis|media|exchange|project|film|batch)");
         QTest::addRow("exchange") << QStringLiteral("exchange")
                                   << QStringLiteral(
                                          "Q[A-Z]|libav|CLI/|ember/(render|analysis|media|project|film|batch)");

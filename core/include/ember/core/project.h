@@ -110,7 +110,8 @@ struct IntensityKey {
 struct Master {
     double intensity = 1; ///< ratio, 0 to 2; where there are keys they count instead
     bool bypass = false;
-    bool flat = false; ///< roll, pan and tilt off, for flat graphics
+    bool flat = false;  ///< roll, pan and tilt off, for flat graphics
+    bool sounds = true; ///< strikes are heard
     std::array<bool, axisCount> axis{true, true, true, true, true, true};
     std::vector<IntensityKey> keys; ///< in order; straight between them, level outside
 

@@ -12,6 +12,7 @@
 #include "ember/core/effects.h"
 #include "ember/core/envelope.h"
 #include "ember/core/source.h"
+#include "ember/core/strike_sound.h"
 
 namespace ember {
 
@@ -49,6 +50,7 @@ struct Recipe {
     Variation variation = Variation::each;
     std::uint32_t seed = 1; ///< for all, when they are the same
     Effects effects = {};
+    StrikeSound sound = {};
 
     const Strand* strand(std::string_view strandName) const;
     Strand* strand(std::string_view strandName);

@@ -65,6 +65,8 @@ Values valuesOf(Effects& effects);
 Values valuesOf(Layer& layer);
 Values valuesOf(BeatGrid& beats);
 Values valuesOf(Soundtrack& sound);
+/// kind, level.
+Values valuesOf(StrikeSound& sound);
 
 /// Whether a number stands for a colour, written as "#rrggbb".
 bool isColour(const FieldSpec& spec);
