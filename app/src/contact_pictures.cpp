@@ -31,7 +31,7 @@ void ContactPictures::setScene(Scene scene)
 void ContactPictures::forget()
 {
     kept_.clear();
-    ++revision_;
+    firstOfFilm_ = ++revision_;
 }
 
 ImagePtr ContactPictures::picture(std::int64_t frame, const ImagePtr& thumb)
@@ -59,7 +59,7 @@ void ContactPictures::take(std::int64_t frame, std::uint64_t revision, const Ima
     --pending_;
     // One that was made for the scene before is better than an older one still.
     const auto kept = kept_.find(frame);
-    if (kept != kept_.end() && revision <= kept->second.revision)
+    if (kept != kept_.end() && revision >= firstOfFilm_ && revision <= kept->second.revision)
         kept->second.picture = picture;
     if (pending_ == 0)
         emit ready();

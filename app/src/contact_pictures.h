@@ -40,7 +40,7 @@ public:
     ImagePtr picture(std::int64_t frame, const ImagePtr& thumb);
     /// All that was asked for is there.
     bool settled() const { return pending_ == 0; }
-    /// Another film.
+    /// Another film; pictures of the one before that are still being made are not taken.
     void forget();
 
 signals:
@@ -64,6 +64,7 @@ private:
 
     std::shared_ptr<const Scene> scene_;
     std::uint64_t revision_ = 1;
+    std::uint64_t firstOfFilm_ = 1;
     std::map<std::int64_t, Kept> kept_;
     std::size_t pending_ = 0;
 

@@ -91,7 +91,7 @@ void FilmPage::buildMaster(QVBoxLayout& column)
                });
     needClip_.push_back(key);
     column.addWidget(heading(tr("All shakes"), {key}));
-    master_ = new ControlGrid(session_, memberBinding(session_, &Project::master), 3, this);
+    master_ = new ControlGrid(session_, memberBinding(session_, &Project::master), 4, this);
     master_->setObjectName(QStringLiteral("master"));
     addAll(*master_, Master{},
            {{"intensity", {}}, {"bypass", tr("Bypass")}, {"flat", tr("2D only")}, {"sounds", tr("Sounds")}});

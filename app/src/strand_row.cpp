@@ -96,7 +96,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
         label->setFont(theme::words(11));
         auto* field = new ValueField(*found->spec, this);
         field->setObjectName(QStringLiteral("amount-") + label->text());
-        field->setFixedWidth(axis == Axis::x || axis == Axis::y ? 62 : 56);
+        field->setFixedWidth(axis == Axis::x || axis == Axis::y ? 72 : 62);
         field->gestureSource = [this] { return session_.newGesture(); };
         field->resetAction = [this, axisKey] { session_.resetRecipeValue(key(axisKey.c_str())); };
         connect(field, &ValueField::wished, this, [this, axisKey](double value, quint64 gesture) {
