@@ -46,7 +46,6 @@ private:
     void showMotion(int place);
     void refresh();
     void refreshUses();
-    void startReading(const QString& clip);
     void askRange(const QString& clip);
     void took(const QString& clip, const CapturedMotion& motion);
     void keepShaped();
