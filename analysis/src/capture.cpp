@@ -238,6 +238,7 @@ bool MotionCapture::Work::comeBack(const Read& now, const Similarity& start)
     const Similarity apart = start.inverse().after(moved);
     for (std::size_t i = left->from; i < motion.frames.size(); ++i)
         motion.frames[i].moved = motion.frames[i].moved.after(apart);
+    lastMoved = lastMoved.after(apart);
     key = std::move(left->key);
     keyMoved = left->moved;
     left.reset();

@@ -18,6 +18,16 @@ Player::Player(Session& session) : session_(session)
     connect(&timer_, &QTimer::timeout, this, &Player::tick);
     connect(&session_, &Session::opened, this, &Player::pause);
     connect(&session_, &Session::projectChanged, this, [this] { // its sound may be another, or lie elsewhere
+        if (!playing_)
+            return;
+        if (session_.soundSource() != heardSound_.track)
+            restart();
+        else if (session_.filmSound() != heardSound_)
+            strikesChanged_.start(); // a value that is dragged must not make the sound stutter
+    });
+    strikesChanged_.setSingleShot(true);
+    strikesChanged_.setInterval(250);
+    connect(&strikesChanged_, &QTimer::timeout, this, [this] {
         if (playing_ && session_.filmSound() != heardSound_)
             restart();
     });

@@ -59,6 +59,7 @@ private:
     std::int64_t played_ = 0; ///< never goes back
     PlayLine line_;
     FilmSound heardSound_;
+    QTimer strikesChanged_; ///< what strikes sound like; waits for the hand to rest
     double speed_ = 1;
     bool playing_ = false;
     bool soundOn_ = true;
