@@ -18,8 +18,10 @@ class CaptureJob : public QObject {
     Q_OBJECT
 public:
     CaptureJob(QString clip, std::int64_t first, std::int64_t last, QObject* parent = nullptr);
+    /// To be called when whoever wants to know is connected: it may be over at once.
     ~CaptureJob() override; ///< cancels and waits
 
+    void start();
     void cancel() { stop_ = true; }
 
 signals:
@@ -29,6 +31,9 @@ signals:
     void failed(const QString& text);
 
 private:
+    const QString clip_;
+    const std::int64_t first_;
+    const std::int64_t last_;
     std::atomic<bool> stop_{false};
     std::thread thread_;
 };

@@ -62,6 +62,7 @@ void MotionBench::askRange(const QString& clip)
             took(clip, *motion);
         },
         Qt::QueuedConnection);
+    job_->start();
 }
 
 void MotionBench::took(const QString& clip, const CapturedMotion& motion)

@@ -3,11 +3,16 @@
 
 namespace ember::app {
 
-RenderJob::RenderJob(Project project, QString out, RenderOptions options, QObject* parent) : QObject(parent)
+RenderJob::RenderJob(Project project, QString out, RenderOptions options, QObject* parent)
+    : QObject(parent), project_(std::move(project)), out_(std::move(out)), options_(options)
 {
     qRegisterMetaType<ember::RenderProgress>();
-    thread_ = std::thread([this, project = std::move(project), out = std::move(out), options] {
-        const auto result = renderFilm(project, out.toStdString(), options, [this](const RenderProgress& progress) {
+}
+
+void RenderJob::start()
+{
+    thread_ = std::thread([this] {
+        const auto result = renderFilm(project_, out_.toStdString(), options_, [this](const RenderProgress& progress) {
             emit progressed(progress);
             return !stop_;
         });
@@ -22,7 +27,8 @@ RenderJob::RenderJob(Project project, QString out, RenderOptions options, QObjec
 RenderJob::~RenderJob()
 {
     cancel();
-    thread_.join();
+    if (thread_.joinable())
+        thread_.join();
 }
 
 } // namespace ember::app

@@ -11,13 +11,15 @@
 
 namespace ember::app {
 
-/// One render on a thread of its own, of the project as it was when it began.
+/// One render on a thread of its own, of the project as it was when it was asked for.
 class RenderJob : public QObject {
     Q_OBJECT
 public:
     RenderJob(Project project, QString out, RenderOptions options, QObject* parent = nullptr);
     ~RenderJob() override; ///< cancels and waits
 
+    /// To be called when whoever wants to know is connected: it may be over at once.
+    void start();
     void cancel() { stop_ = true; }
 
 signals:
@@ -26,6 +28,9 @@ signals:
     void finished(bool ok, bool cancelled, const QString& text);
 
 private:
+    const Project project_;
+    const QString out_;
+    const RenderOptions options_;
     std::atomic<bool> stop_{false};
     std::thread thread_;
 };

@@ -264,6 +264,7 @@ void RenderPanel::beginNext()
         job_ = std::make_unique<RenderJob>(next->project, next->out, next->options);
         connect(job_.get(), &RenderJob::progressed, this, &RenderPanel::follow);
         connect(job_.get(), &RenderJob::finished, this, &RenderPanel::finish);
+        job_->start();
     }
     showQueue();
 }
