@@ -91,7 +91,7 @@ int main(int argc, char** argv)
     for (const bool crowded : {true, false}) {
         Project many = before;
         if (!crowded)
-            many.shot->length = 24000;
+            many.shots.front().length = 24000;
         for (int i = 0; i < 500; ++i)
             many = withStrike(std::move(many), Frame{crowded ? i % before.length() : 48 * i}, StrikeKind::beat, 0.01)
                        .project;

@@ -16,7 +16,7 @@ Project longFilm(int strikes)
 {
     Project project;
     project.rate = *FrameRate::make(60, 1);
-    project.shot = Shot{"none", 432000};
+    project.addShot(Shot{"none", 432000});
     Recipe recipe;
     recipe.name = "R";
     recipe.envelope.set(EnvelopeField::decay, 40);

@@ -12,6 +12,7 @@
 #include <QDir>
 #include <QElapsedTimer>
 #include <QFile>
+#include <QFileInfo>
 #include <QLineEdit>
 #include <QListWidget>
 #include <QMenuBar>
@@ -330,6 +331,22 @@ void takeReading(MainWindow& window, const QDir& folder)
     settle(300);
 }
 
+/// Two shots and the cut between them, thrown; `project` is beside the first.
+void takeShots(const QString& project, const QDir& folder)
+{
+    MainWindow window;
+    window.resize(1280, 800);
+    window.show();
+    window.openPath(project);
+    if (!waitFor([&] { return window.session().hasClip() && window.reel().waveformReady(); }))
+        return;
+    window.session().strikeOnCut();
+    const std::int64_t cut = window.session().project().cuts().front();
+    window.session().setPlayhead(cut - 1);
+    settle(6000);
+    take(window, folder, "cut");
+}
+
 } // namespace
 
 int main(int argc, char** argv)
@@ -380,7 +397,9 @@ int main(int argc, char** argv)
     takePages(window, folder);
     takeReading(window, folder);
 
-    takeFinding(QString::fromStdString(window.session().project().shot->clip), folder);
+    takeFinding(QString::fromStdString(window.session().project().shots.front().clip), folder);
+    takeShots(QFileInfo(QString::fromLocal8Bit(argv[1])).dir().filePath(QStringLiteral("night-shift-cut.vember")),
+              folder);
 
     takeImport(window.session().project(), folder);
     takeDropBench(window, folder);

@@ -63,8 +63,8 @@ std::vector<HandlePoint> handlePoints(const AnvilLayout& layout, const Envelope&
     std::vector<HandlePoint> points;
     points.push_back({Handle::lead, layout.at(e.start(), 0)});
     if (e[F::lead] > 0) {
-        const double middle = e.onset() - e[F::lead] / 2;
-        points.push_back({Handle::leadLevel, layout.at(middle, intensityAt(e, middle))});
+        const double top = e.onset() - (e.builds() ? leadBreaksOff : e[F::lead] / 2);
+        points.push_back({Handle::leadLevel, layout.at(top, e[F::leadLevel])});
     }
     if (e.chosen<Anchor>(F::anchor) == Anchor::peak)
         points.push_back({Handle::onset, layout.at(e.onset(), 0)});

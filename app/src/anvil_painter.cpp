@@ -78,6 +78,21 @@ void paintGrid(QPainter& p, const AnvilLayout& layout)
     }
 }
 
+/// Where shots meet, half way between their frames.
+void paintCuts(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
+{
+    p.setFont(theme::words(11));
+    for (const std::int64_t cut : picture.cuts) {
+        const double frame = static_cast<double>(cut - picture.strikeFrame) - 0.5;
+        if (frame <= layout.map.firstFrame || frame >= layout.map.lastFrame)
+            continue;
+        const double x = std::round(layout.map.toPixel(frame)) + 0.5;
+        p.setPen(QPen(theme::dim, 1.5, Qt::DashLine));
+        p.drawLine(QPointF(x, layout.plot.top()), QPointF(x, layout.frames.bottom()));
+        p.drawText(QRectF(x - 34, layout.ruler.top() - 16, 30, 15), Qt::AlignRight | Qt::AlignVCenter, tr("cut"));
+    }
+}
+
 void paintEnvelope(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
 {
     const Envelope& e = picture.envelope;
@@ -116,7 +131,7 @@ QString handleText(Handle handle, const Envelope& e, const std::function<QString
     switch (handle) {
     case Handle::none: return {};
     case Handle::lead: return e[F::lead] == 0 ? tr("pull for a lead") : tr("lead %1").arg(frames(e[F::lead]));
-    case Handle::leadLevel: return tr("back %1 %").arg(number(100 * e[F::leadLevel]));
+    case Handle::leadLevel: return tr(e.builds() ? "builds to %1 %" : "back %1 %").arg(number(100 * e[F::leadLevel]));
     case Handle::onset: return tr("attack %1").arg(frames(e[F::attack]));
     case Handle::peak: return e[F::attack] == 0 ? tr("peak on the strike") : tr("attack %1").arg(frames(e[F::attack]));
     case Handle::hold: return tr("hold %1").arg(frames(e[F::hold]));
@@ -341,6 +356,7 @@ void paintAnvilPaper(QPainter& painter, const AnvilLayout& layout, const AnvilPi
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
     paintGrid(painter, layout);
+    paintCuts(painter, layout, picture);
     paintTrace(painter, layout, picture);
     paintStrands(painter, layout, picture);
     paintFrames(painter, layout, picture);

@@ -29,7 +29,8 @@ struct AnvilPicture {
     std::int64_t strikeFrame;
     double strength;
     std::int64_t playhead;
-    std::int64_t length; ///< frames of the film
+    std::int64_t length;                   ///< frames of the film
+    const std::vector<std::int64_t>& cuts; ///< frames on which other shots begin
     Handle hovered;
     Handle dragged;
     std::function<QString(double frames)> lengthText;        ///< in frames or in seconds

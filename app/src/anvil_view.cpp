@@ -33,6 +33,7 @@ AnvilCanvas::AnvilCanvas(Session& session, QWidget* parent) : QWidget(parent), s
         repaintAll();
     });
     connect(&session_, &Session::opened, this, [this] { contacts_.forget(); });
+    connect(&session_, &Session::filmEdited, this, [this] { contacts_.forget(); });
     connect(&contacts_, &ContactPictures::ready, this, &AnvilCanvas::repaintAll);
     connect(&session_, &Session::selectionChanged, this, &AnvilCanvas::repaintAll);
     connect(&session_, &Session::scopeChanged, this, &AnvilCanvas::repaintAll);
@@ -155,6 +156,7 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
         return session_.inSeconds() ? tr("%1 s").arg(QString::number(frames / rate, 'g', 3))
                                     : QString::number(frames, 'g', 5);
     };
+    const std::vector<std::int64_t> cuts = session_.project().cuts();
     const AnvilPicture picture{shape,
                                strands_,
                                ghosts,
@@ -163,6 +165,7 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
                                strike->strength,
                                session_.playhead(),
                                session_.length(),
+                               cuts,
                                hovered_,
                                dragged_,
                                lengthText,
@@ -279,24 +282,24 @@ const std::vector<ValueGroup>& valueGroups()
 {
     static const std::vector<ValueGroup> groups{
         {QT_TRANSLATE_NOOP("Anvil", "Lead"),
-         QT_TRANSLATE_NOOP("Anvil", "A small swing back before contact: length, level"),
-         {{F::lead, 64}, {F::leadLevel, 54}}},
+         QT_TRANSLATE_NOOP("Anvil", "What comes before contact: length, level, swing back or build up, bend"),
+         {{F::lead, 46}, {F::leadLevel, 48}, {F::leadShape, 76}, {F::leadCurve, 38}}},
         {QT_TRANSLATE_NOOP("Anvil", "Strike is"),
          QT_TRANSLATE_NOOP("Anvil", "What falls on the strike's frame"),
          {{F::anchor, 104}}},
         {QT_TRANSLATE_NOOP("Anvil", "Attack"),
          QT_TRANSLATE_NOOP("Anvil", "Rise to the peak: length, slope, bend"),
-         {{F::attack, 64}, {F::attackSlope, 104}, {F::attackCurve, 44}}},
-        {QT_TRANSLATE_NOOP("Anvil", "Hold"), QT_TRANSLATE_NOOP("Anvil", "How long the peak stays"), {{F::hold, 64}}},
+         {{F::attack, 50}, {F::attackSlope, 104}, {F::attackCurve, 44}}},
+        {QT_TRANSLATE_NOOP("Anvil", "Hold"), QT_TRANSLATE_NOOP("Anvil", "How long the peak stays"), {{F::hold, 52}}},
         {QT_TRANSLATE_NOOP("Anvil", "Decay"),
          QT_TRANSLATE_NOOP("Anvil", "Fall to the rumble: length, slope, bend"),
-         {{F::decay, 66}, {F::decaySlope, 104}, {F::decayCurve, 44}}},
+         {{F::decay, 56}, {F::decaySlope, 104}, {F::decayCurve, 44}}},
         {QT_TRANSLATE_NOOP("Anvil", "Rumble"),
          QT_TRANSLATE_NOOP("Anvil", "What is left: level, until when, length"),
          {{F::rumble, 54}, {F::rumbleUntil, 96}, {F::rumbleLength, 68}}},
         {QT_TRANSLATE_NOOP("Anvil", "Release"),
          QT_TRANSLATE_NOOP("Anvil", "Way home: length, slope, bend"),
-         {{F::release, 64}, {F::releaseSlope, 104}, {F::releaseCurve, 44}}},
+         {{F::release, 54}, {F::releaseSlope, 104}, {F::releaseCurve, 44}}},
     };
     return groups;
 }

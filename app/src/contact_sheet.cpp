@@ -16,7 +16,7 @@
 #include <QThreadPool>
 #include <QToolButton>
 
-#include "ember/film/new_project.h"
+#include "ember/film/film_reader.h"
 #include "picture_renderer.h"
 #include "takes.h"
 #include "theme.h"
@@ -40,7 +40,7 @@ struct ContactSheet::Film {
     {
         const std::lock_guard lock(mutex);
         if (!clip) {
-            auto opened = openShot(project);
+            auto opened = openFilm(project);
             if (!opened.ok())
                 return nullptr;
             clip = std::move(opened).value();
@@ -104,6 +104,7 @@ ContactSheet::ContactSheet(Session& session, const Takes& takes, QWidget* over)
     over_->installEventFilter(this);
     connect(&session_, &Session::projectChanged, this, &ContactSheet::fetch);
     connect(&session_, &Session::opened, this, [this] { film_.reset(); });
+    connect(&session_, &Session::filmEdited, this, [this] { film_.reset(); });
     connect(&session_, &Session::selectionChanged, this, &ContactSheet::fetch);
     connect(&session_, &Session::playheadChanged, this, [this] { update(); });
     hide();
@@ -198,7 +199,7 @@ void ContactSheet::fetch()
     bothButton_->setToolTip(takes_.other() >= 0 ? tr("Each frame twice: left as the other take has it")
                                                 : tr("Keep a take first (Ctrl+1), then change something"));
     update();
-    const std::string clip = session_.project().shot ? session_.project().shot->clip : std::string();
+    const std::string clip = session_.project().firstClip();
     if (!film_ || film_->path != clip) {
         film_ = std::make_shared<Film>();
         film_->path = clip;

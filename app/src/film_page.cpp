@@ -14,6 +14,7 @@
 #include "key_rows.h"
 #include "motion_chooser.h"
 #include "part_binding.h"
+#include "shot_block.h"
 #include "text.h"
 #include "theme.h"
 #include "value_control.h"
@@ -34,6 +35,8 @@ FilmPage::FilmPage(Session& session, QWidget* parent) : QWidget(parent), session
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(14, 4, 14, 6);
     column->setSpacing(4);
+    column->addWidget(shot_ = new ShotBlock(session, this));
+    column->addWidget(rule(this));
     buildMaster(*column);
     column->addWidget(rule(this));
     buildMeeting(*column);
@@ -264,10 +267,8 @@ void FilmPage::buildMove(QVBoxLayout& column)
     kind.fields = {frameField, movefield::x, movefield::y, movefield::zoom, movefield::roll, movefield::ease};
     kind.rows = [](const Project& project) {
         std::vector<std::vector<double>> rows;
-        if (project.shot)
-            for (const MoveKey& k : project.shot->move)
-                rows.push_back(
-                    {static_cast<double>(k.frame.index), k.x, k.y, k.zoom, k.roll, static_cast<double>(k.ease)});
+        for (const MoveKey& k : filmMove(project))
+            rows.push_back({static_cast<double>(k.frame.index), k.x, k.y, k.zoom, k.roll, static_cast<double>(k.ease)});
         return rows;
     };
     kind.change = [](Project project, std::size_t row, const std::vector<double>& v) {
@@ -349,6 +350,7 @@ void FilmPage::refresh()
 {
     master_->refresh();
     refreshAxes();
+    shot_->refresh();
     overlap_->refresh();
     refreshGroups();
     const bool filmed = !session_.project().drift.captured.motion.empty();

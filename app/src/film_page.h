@@ -19,6 +19,7 @@ namespace ember::app {
 class ControlGrid;
 class KeyRows;
 class MotionChooser;
+class ShotBlock;
 
 /// What stands over all strikes of the film: the master, where strikes meet, settle marks, drift, the shot's own move.
 class FilmPage : public QWidget {
@@ -46,6 +47,7 @@ private:
         ControlGrid* values;
     };
     Session& session_;
+    ShotBlock* shot_ = nullptr;
     ControlGrid* master_ = nullptr;
     std::array<QToolButton*, axisCount> axes_{};
     QToolButton* position_ = nullptr;

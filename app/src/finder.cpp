@@ -8,8 +8,8 @@
 #include <QPointer>
 #include <QThreadPool>
 
+#include "ember/film/film_reader.h"
 #include "ember/film/import_strikes.h"
-#include "ember/film/new_project.h"
 
 namespace ember::app {
 
@@ -36,7 +36,7 @@ struct Finder::Work {
         }
         if (!watch || stop)
             return;
-        auto clip = openShot(project);
+        auto clip = openFilm(project);
         keep(picture, clip ? watchClip(*clip.value(), project.rate, project.length(),
                                        [&](double done) {
                                            tell(soundShare + (1 - soundShare) * done);
@@ -101,7 +101,7 @@ void Finder::start()
     work_ = work;
     if (work->source) { // as it was recorded: it may be laid elsewhere without being heard anew
         work->source->originSeconds += session_.project().sound.offset;
-        heardFile_ = work->source->path;
+        heard_ = *work->source;
     }
     running_ = true;
     progress_ = 0;
@@ -150,7 +150,7 @@ void Finder::finish(const std::shared_ptr<Work>& work)
     }
     if (work->picture) {
         picture_ = work->picture;
-        watchedClip_ = work->project.shot->clip;
+        watched_ = work->project;
     }
     ask();
     emit progressed();
@@ -178,12 +178,17 @@ void Finder::projectChanged()
 {
     // Another sound has to be heard anew; one that is only laid elsewhere has not.
     const auto source = session_.soundSource();
-    if (sound_ && (!source || source->path != heardFile_)) {
+    const auto asRecorded = [&] {
+        SoundSource plain = *source;
+        plain.originSeconds += session_.project().sound.offset;
+        return plain;
+    };
+    if (sound_ && (!source || !(asRecorded() == heard_))) {
         onsets_.reset();
         sound_.reset();
         found_ = {};
     }
-    if (const auto& shot = session_.project().shot; picture_ && (!shot || shot->clip != watchedClip_)) {
+    if (picture_ && !sameFilm(session_.project(), watched_)) {
         picture_.reset();
         found_ = {};
     }

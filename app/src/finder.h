@@ -97,8 +97,8 @@ private:
     std::shared_ptr<const SoundTrace> sound_;
     std::shared_ptr<const PictureTrace> picture_;
     std::shared_ptr<Work> work_;
-    std::string heardFile_;   ///< what `sound_` was heard of
-    std::string watchedClip_; ///< what `picture_` was seen in
+    SoundSource heard_; ///< what `sound_` was heard of
+    Project watched_;   ///< what `picture_` was seen in
     bool running_ = false;
     double progress_ = 0;
     std::unique_ptr<OnsetFinder> onsets_; ///< of `sound_`, for the band and spacing asked for

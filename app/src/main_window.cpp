@@ -54,6 +54,7 @@ MainWindow::MainWindow(Dialogs dialogs)
     buildFileMenu();
     buildEditMenu();
     buildStrikeMenu();
+    buildShotMenu();
     buildFindMenu();
     buildPlayMenu();
     buildCompareMenu();
@@ -331,11 +332,11 @@ void MainWindow::connectSession()
         refreshTransport();
         placeWelcome();
         picture_->setFocus();
-        say(session_->project().shot ? tr("%1 opened").arg(session_->title()) : tr("Ready"));
+        say(!session_->project().shots.empty() ? tr("%1 opened").arg(session_->title()) : tr("Ready"));
         if (!session_->projectPath().isEmpty())
             rememberRecent(session_->projectPath());
-        else if (session_->project().shot)
-            rememberRecent(QString::fromStdString(session_->project().shot->clip));
+        else if (!session_->project().shots.empty())
+            rememberRecent(QString::fromStdString(session_->project().firstClip()));
     });
     connect(session_.get(), &Session::told, this, &MainWindow::say);
     connect(session_.get(), &Session::trouble, this, [this](const QString& text) {
@@ -413,7 +414,7 @@ void MainWindow::refreshActions()
     setWindowTitle(tr("%1[*] – Vast Ember").arg(session_->title()));
     setWindowModified(session_->modified());
     const Project& project = session_->project();
-    if (!project.shot) {
+    if (project.shots.empty()) {
         facts_->clear();
     } else {
         const double rate = project.rate.perSecond();
@@ -454,7 +455,7 @@ void MainWindow::refreshTransport()
 
 void MainWindow::placeWelcome()
 {
-    welcome_->setVisible(!session_->project().shot);
+    welcome_->setVisible(session_->project().shots.empty());
     welcome_->adjustSize();
     welcome_->move((picture_->width() - welcome_->width()) / 2, (picture_->height() - welcome_->height()) / 2);
 }

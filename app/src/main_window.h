@@ -82,6 +82,7 @@ private:
     void buildFindMenu();
     void buildViewMenu();
     void buildCompareMenu();
+    void buildShotMenu();
     void buildHelpMenu();
     void showSplit(int split);
     void connectSession();
@@ -99,6 +100,10 @@ private:
     void showDropBench();
     MotionBench& showMotions();
     void findClip();
+    void addClipAsked();
+    void replaceClipAsked();
+    void splitAtCuts();
+    void conformAsked();
     void shapeFromSound();
     void rememberRecent(const QString& path);
     void fillRecent();

@@ -60,8 +60,8 @@ bool MainWindow::save()
 bool MainWindow::saveAs()
 {
     QString suggested = session_->projectPath();
-    if (suggested.isEmpty() && session_->project().shot) {
-        const QFileInfo clip(QString::fromStdString(session_->project().shot->clip));
+    if (suggested.isEmpty() && !session_->project().shots.empty()) {
+        const QFileInfo clip(QString::fromStdString(session_->project().firstClip()));
         suggested = clip.path() + QLatin1Char('/') + clip.completeBaseName() + QStringLiteral(".vember");
     }
     QString path = dialogs_.saveFile(this, tr("Save the project as"), suggested, tr("Vast Ember projects (*.vember)"));
@@ -89,7 +89,7 @@ bool MainWindow::mayLeave()
 
 void MainWindow::exportPoses()
 {
-    const QFileInfo from(session_->projectPath().isEmpty() ? QString::fromStdString(session_->project().shot->clip)
+    const QFileInfo from(session_->projectPath().isEmpty() ? QString::fromStdString(session_->project().firstClip())
                                                            : session_->projectPath());
     const QString path = dialogs_.saveFile(
         this, tr("Export the poses to"),

@@ -57,6 +57,11 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
     connect(&session_, &Session::selectionChanged, this, look);
     connect(&session_, &Session::playheadChanged, this, &PictureView::follow);
     connect(&player_, &Player::stateChanged, this, &PictureView::follow);
+    connect(&session_, &Session::filmEdited, this, [this] {
+        held_.reset();
+        feed_.forget();
+        refresh();
+    });
     connect(&session_, &Session::opened, this, [this] {
         picture_ = {};
         shown_ = {};
@@ -132,7 +137,7 @@ std::optional<FrameLook> PictureView::leftLook(FrameTime at) const
 bool PictureView::onSplit(QPointF place) const
 {
     const QRectF frame = frameRect();
-    return split_ != Split::none && session_.project().shot &&
+    return split_ != Split::none && !session_.project().shots.empty() &&
            std::abs(place.x() - (frame.left() + share_ * frame.width())) <= 7;
 }
 
@@ -360,7 +365,7 @@ void PictureView::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
     painter.fillRect(rect(), theme::surround);
-    if (!session_.project().shot)
+    if (session_.project().shots.empty())
         return;
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setRenderHint(QPainter::SmoothPixmapTransform);

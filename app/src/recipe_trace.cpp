@@ -38,7 +38,7 @@ Project strikeAlone(const Project& like, const Recipe& recipe, std::int64_t fram
     strike.direction = 90;
     strike.seed = 7;
     alone.strikes = {strike};
-    alone.shot = Shot{"", frame + std::max<std::int64_t>(1, std::llround(recipe.envelope.end())), false};
+    alone.addShot(Shot{"", frame + std::max<std::int64_t>(1, std::llround(recipe.envelope.end())), false});
     return alone;
 }
 

@@ -10,6 +10,7 @@ namespace {
 constexpr double side = 62;
 constexpr double sideRight = 14;
 constexpr double sparkHalf = 7; ///< pixels to each side that can be grabbed
+constexpr double edgeHalf = 6;  ///< pixels beside an end of a shot that can be grabbed
 constexpr double leastFrames = 8;
 } // namespace
 
@@ -18,7 +19,7 @@ double ReelLayout::sparkHeight(double strength) const
     return sparks.height() * std::clamp(0.2 + 0.55 * strength, 0.2, 1.0);
 }
 
-ReelLayout layOutReel(const QSizeF& size, double first, double last)
+ReelLayout layOutReel(const QSizeF& size, double first, double last, bool shots)
 {
     ReelLayout layout;
     const double width = std::max(100.0, size.width());
@@ -32,11 +33,50 @@ ReelLayout layOutReel(const QSizeF& size, double first, double last)
         return rect;
     };
     layout.ruler = band(0, 15);
-    layout.thumbs = band(0.19, 18);
-    layout.sound = band(0.22, 18);
+    if (shots)
+        layout.shots = band(0, 16);
+    layout.thumbs = band(shots ? 0.15 : 0.19, 18);
+    layout.sound = band(shots ? 0.18 : 0.22, 18);
     layout.sparks = band(0.19, 18);
     layout.trace = QRectF(side, y, span, std::max(10.0, height - y - 3));
     return layout;
+}
+
+std::optional<ShotGrip> shotAt(const ReelLayout& layout, const std::vector<Shot>& shots, QPointF place)
+{
+    if (!layout.shots.adjusted(-edgeHalf, 0, edgeHalf, 0).contains(place))
+        return std::nullopt;
+    std::int64_t first = 0;
+    for (std::size_t i = 0; i < shots.size(); ++i) {
+        const double left = layout.sparkX(first);
+        first += shots[i].length;
+        const double right = layout.sparkX(first);
+        const bool last = i + 1 == shots.size();
+        if (place.x() < left - (i == 0 ? edgeHalf : 0) || place.x() >= right + (last ? edgeHalf : 0))
+            continue;
+        // Of a shot that is hardly to be seen each half is an edge.
+        const double reach = std::min(edgeHalf, 0.5 * (right - left));
+        if (place.x() < left + reach)
+            return ShotGrip{i, ShotGrip::Part::in};
+        if (place.x() >= right - reach)
+            return ShotGrip{i, ShotGrip::Part::out};
+        return ShotGrip{i, ShotGrip::Part::body};
+    }
+    return std::nullopt;
+}
+
+std::size_t dropIndex(const ReelLayout& layout, const std::vector<Shot>& shots, std::size_t taken, double x)
+{
+    std::size_t index = 0;
+    std::int64_t first = 0;
+    for (std::size_t i = 0; i < shots.size(); ++i) {
+        const double middle =
+            layout.map.toPixel(static_cast<double>(first) + 0.5 * static_cast<double>(shots[i].length));
+        first += shots[i].length;
+        if (i != taken && middle < x)
+            ++index;
+    }
+    return index;
 }
 
 StrikeId strikeAt(const ReelLayout& layout, const std::vector<Strike>& strikes, QPointF place)

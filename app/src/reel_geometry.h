@@ -17,6 +17,7 @@ namespace ember::app {
 struct ReelLayout {
     EvenMap map; ///< frames to pixels; frame n begins at its left edge
     QRectF ruler;
+    QRectF shots; ///< their lane; empty while there is but one
     QRectF thumbs;
     QRectF sound;
     QRectF sparks; ///< strikes stand on its lower edge
@@ -28,7 +29,20 @@ struct ReelLayout {
 };
 
 /// `first` and `last`: the frames at the ends of what is seen.
-ReelLayout layOutReel(const QSizeF& size, double first, double last);
+ReelLayout layOutReel(const QSizeF& size, double first, double last, bool shots = false);
+
+/// A part of a shot in its lane.
+struct ShotGrip {
+    enum class Part { body, in, out };
+    std::size_t index = 0;
+    Part part = Part::body;
+    bool operator==(const ShotGrip&) const = default;
+};
+/// What of which shot is under a place. Where two shots meet the left one's out lies left of the cut, the right one's
+/// in right of it.
+std::optional<ShotGrip> shotAt(const ReelLayout& layout, const std::vector<Shot>& shots, QPointF place);
+/// Before which shot one that is dropped at a pixel goes: its place in the order once it was taken out.
+std::size_t dropIndex(const ReelLayout& layout, const std::vector<Shot>& shots, std::size_t taken, double x);
 
 /// The strike whose spark is under a place; 0 when none is. Of several the topmost (the last) one.
 StrikeId strikeAt(const ReelLayout& layout, const std::vector<Strike>& strikes, QPointF place);

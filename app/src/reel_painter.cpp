@@ -5,6 +5,8 @@
 #include <cmath>
 
 #include <QCoreApplication>
+#include <QFileInfo>
+#include <QFontMetricsF>
 #include <QPainter>
 #include <QPainterPath>
 
@@ -35,6 +37,8 @@ void paintNames(QPainter& p, const ReelLayout& layout)
     const auto name = [&](const QRectF& band, const QString& text) {
         p.drawText(QRectF(12, band.top(), 48, band.height()), Qt::AlignLeft | Qt::AlignVCenter, text);
     };
+    if (!layout.shots.isEmpty())
+        name(layout.shots, tr("shots"));
     name(layout.sound, tr("sound"));
     name(layout.sparks, tr("strikes"));
     name(layout.trace, tr("trace"));
@@ -61,6 +65,57 @@ void paintRuler(QPainter& p, const ReelLayout& layout, const ReelPicture& pictur
         p.setPen(theme::dim);
         p.drawText(QRectF(x + 4, layout.ruler.top(), 80, layout.ruler.height()), Qt::AlignLeft | Qt::AlignVCenter,
                    QString::fromStdString(tick.label));
+    }
+}
+
+QRectF shotRect(const ReelLayout& layout, const ShotPlace& place)
+{
+    const double left = std::round(layout.sparkX(place.first));
+    const double right = std::round(layout.sparkX(place.end));
+    return {left + 0.5, layout.shots.top() + 0.5, std::max(2.0, right - left - 1), layout.shots.height() - 2};
+}
+
+/// What a shot is called: its clip without the ending.
+QString shotName(const Shot& shot)
+{
+    return shot.gap() ? tr("gap") : QFileInfo(QString::fromStdString(shot.clip)).completeBaseName();
+}
+
+void paintShots(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
+{
+    if (layout.shots.isEmpty())
+        return;
+    p.setFont(theme::words(11));
+    const auto& shots = picture.project.shots;
+    for (std::size_t i = 0; i < shots.size(); ++i) {
+        const QRectF rect = shotRect(layout, picture.project.placeOf(i));
+        if (rect.right() < layout.map.left - 10 || rect.left() > layout.map.right + 10)
+            continue;
+        if (shots[i].gap())
+            p.fillRect(rect, QBrush(theme::line, Qt::BDiagPattern));
+        else
+            p.fillRect(rect, theme::raised);
+        p.setPen(QPen(theme::line, 1));
+        p.setBrush(Qt::NoBrush);
+        p.drawRect(rect);
+        QRectF text = rect.adjusted(6, 0, -4, 0); // of a long shot the name stays in sight
+        text.setLeft(std::max(text.left(), layout.map.left + 2));
+        if (text.width() < 16)
+            continue;
+        QString name = shotName(shots[i]);
+        if (shots[i].speed != 1)
+            name += tr(" at %1 %").arg(std::round(1000 * shots[i].speed) / 10);
+        if (!shots[i].trimmed.empty())
+            name += tr(", %1 waiting").arg(shots[i].trimmed.size());
+        p.setPen(theme::text);
+        p.drawText(text, Qt::AlignLeft | Qt::AlignVCenter,
+                   QFontMetricsF(p.font()).elidedText(name, Qt::ElideRight, text.width()));
+    }
+    // Cuts go down through frames and sound.
+    p.setPen(QPen(theme::line, 1));
+    for (const std::int64_t cut : picture.project.cuts()) {
+        const double x = std::round(layout.sparkX(cut)) - 0.5;
+        p.drawLine(QPointF(x, layout.shots.top()), QPointF(x, layout.sound.bottom()));
     }
 }
 
@@ -125,6 +180,10 @@ void paintSparks(QPainter& p, const ReelLayout& layout, const ReelPicture& pictu
         if (x < layout.map.left - 10 || x > layout.map.right + 10)
             continue;
         const double height = layout.sparkHeight(strike.strength);
+        if (!layout.shots.isEmpty() && picture.project.boundToCut(strike)) { // it hangs on its cut
+            p.setPen(QPen(theme::text, 1, Qt::DotLine));
+            p.drawLine(QPointF(x, layout.shots.bottom()), QPointF(x, ground - height));
+        }
         QPainterPath spark;
         spark.moveTo(x, ground - height);
         spark.lineTo(x + 4.5, ground);
@@ -229,6 +288,7 @@ void paintReelGround(QPainter& p, const ReelLayout& layout, const ReelPicture& p
     paintRuler(p, layout, picture);
     paintThumbs(p, layout, picture);
     paintSound(p, layout, picture);
+    paintShots(p, layout, picture);
 }
 
 void paintReelStrikes(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
@@ -305,6 +365,31 @@ void paintReelPlayhead(QPainter& p, const ReelLayout& layout, std::int64_t playh
     const double x = layout.map.toPixel(static_cast<double>(playhead));
     p.setPen(QPen(theme::copper, 1.5));
     p.drawLine(QPointF(x, layout.ruler.top()), QPointF(x, layout.trace.bottom()));
+}
+
+void paintShotHere(QPainter& p, const ReelLayout& layout, const ReelPicture& picture, std::int64_t playhead)
+{
+    const auto place = picture.project.shotAt(Frame{playhead});
+    if (layout.shots.isEmpty() || !place)
+        return;
+    p.setClipRect(paperRect(layout));
+    p.setPen(QPen(theme::copper, 1.5));
+    p.setBrush(Qt::NoBrush);
+    p.drawRect(shotRect(layout, *place));
+}
+
+void paintShotDrag(QPainter& p, const ReelLayout& layout, const ShotDrag& drag)
+{
+    p.setClipRect(paperRect(layout));
+    p.setPen(QPen(theme::copper, 2));
+    p.drawLine(QPointF(drag.x, layout.shots.top()), QPointF(drag.x, layout.sound.bottom()));
+    p.setFont(theme::words(11));
+    const double width = QFontMetricsF(p.font()).horizontalAdvance(drag.says) + 12;
+    const double left = std::min(drag.x + 4, layout.map.right - width);
+    const QRectF box(left, layout.thumbs.top() + 1, width, 18);
+    p.fillRect(box, theme::raised);
+    p.setPen(theme::text);
+    p.drawText(box, Qt::AlignCenter, drag.says);
 }
 
 void paintReelBand(QPainter& p, const ReelLayout& layout, double x0, double x1)

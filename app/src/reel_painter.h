@@ -13,6 +13,7 @@
 #include "reel_geometry.h"
 
 class QPainter;
+class QString;
 
 namespace ember::app {
 
@@ -31,6 +32,16 @@ struct ReelPicture {
     std::optional<BeatGrid> beats;
     std::function<ImagePtr(std::int64_t frame)> thumb; ///< null while it is not there
 };
+
+/// A shot that is being trimmed or moved: where its end would be, and in words.
+struct ShotDrag {
+    double x = 0;
+    QString says;
+};
+/// Over all: what a drag in the lane of shots will do.
+void paintShotDrag(QPainter& painter, const ReelLayout& layout, const ShotDrag& drag);
+/// The shot that is worked on.
+void paintShotHere(QPainter& painter, const ReelLayout& layout, const ReelPicture& picture, std::int64_t playhead);
 
 /// What lies under the strikes: the ruler, the thumbnails, the sound.
 void paintReelGround(QPainter& painter, const ReelLayout& layout, const ReelPicture& picture);

@@ -13,7 +13,6 @@
 #include <QToolTip>
 #include <QWheelEvent>
 
-#include "ember/media/sound_reader.h"
 #include "reel_painter.h"
 #include "theme.h"
 
@@ -39,7 +38,15 @@ ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
     connect(&session_, &Session::projectChanged, this, &ReelView::loadWaveform);
     connect(&finder_, &Finder::changed, this, &ReelView::repaintStrikes);
     connect(&session_.thumbs(), &ThumbStore::ready, this, &ReelView::repaintAll);
+    connect(&session_, &Session::filmEdited, this, [this] {
+        const auto length = static_cast<double>(session_.length());
+        if (range_.last > length || range_.last == shownOf_) // all is seen, and stays so
+            showAll();
+        shownOf_ = length;
+        repaintAll();
+    });
     connect(&session_, &Session::opened, this, [this] {
+        shownOf_ = static_cast<double>(session_.length());
         showAll();
         waveformOf_.reset();
         loadWaveform();
@@ -54,7 +61,8 @@ ReelView::~ReelView()
 
 ReelLayout ReelView::layoutNow() const
 {
-    return layOutReel(size(), range_.first, range_.last);
+    const auto& shots = session_.project().shots;
+    return layOutReel(size(), range_.first, range_.last, shots.size() > 1 || (shots.size() == 1 && shots[0].gap()));
 }
 
 void ReelView::setFindingShown(bool shown)
@@ -113,8 +121,11 @@ void ReelView::loadWaveform()
     waveformStop_ = stop;
     const QPointer<ReelView> self(this);
     QThreadPool::globalInstance()->start([self, stop, source = *source, seconds, slot] {
+        auto sound = openSound(source, {});
+        if (!sound)
+            return;
         auto wave = std::make_shared<Result<Waveform>>(
-            readWaveform(source.path, source.originSeconds, seconds, slot, [&](double) { return !stop->load(); }));
+            readWaveform(*sound.value(), source.path, seconds, slot, [&](double) { return !stop->load(); }));
         if (!*wave)
             return;
         QMetaObject::invokeMethod(QCoreApplication::instance(), [self, stop, wave] {
@@ -158,16 +169,79 @@ void ReelView::paintEvent(QPaintEvent*)
     }));
     if (session_.length() == 0)
         return;
+    paintShotHere(p, layout, picture, session_.playhead());
     paintReelPlayhead(p, layout, session_.playhead());
+    if (gesture_ == Gesture::shot && moved_)
+        paintShotDrag(p, layout, shotDrag(last_));
     if (gesture_ == Gesture::band && moved_)
         paintReelBand(p, layout, pressed_.x(), last_.x());
 }
+
+namespace {
+
+QString shotSentence(const Project& project, std::size_t index)
+{
+    const Shot& shot = project.shots[index];
+    const ShotPlace place = project.placeOf(index);
+    QString text = shot.gap() ? ReelView::tr("Gap of %1 frames.").arg(shot.length)
+                              : ReelView::tr("%1, frames %2 to %3 of the film, from its frame %4 on.")
+                                    .arg(QString::fromStdString(shot.clip))
+                                    .arg(place.first)
+                                    .arg(place.end - 1)
+                                    .arg(shot.in);
+    return text + ReelView::tr(" Drag an end to trim it, the middle to move it in the order.");
+}
+
+} // namespace
 
 // --- gestures ---
 
 void ReelView::scrubTo(double x)
 {
     session_.setPlayhead(static_cast<std::int64_t>(std::floor(layoutNow().map.toFrameInside(x) + 0.5)));
+}
+
+Project ReelView::shotDropped(QPointF place) const
+{
+    const Project& project = session_.project();
+    const ShotId id = project.shots[grip_.index].id;
+    const ReelLayout layout = layoutNow();
+    const auto frames = std::llround((place.x() - pressed_.x()) * layout.map.framesPerPixel());
+    switch (grip_.part) {
+    case ShotGrip::Part::in: return withInTrimmed(project, id, frames);
+    case ShotGrip::Part::out: return withOutTrimmed(project, id, frames);
+    case ShotGrip::Part::body: break;
+    }
+    return withShotMoved(project, id, dropIndex(layout, project.shots, grip_.index, place.x()));
+}
+
+ShotDrag ReelView::shotDrag(QPointF place) const
+{
+    const Project next = shotDropped(place);
+    const ShotId id = session_.project().shots[grip_.index].id;
+    const ShotPlace before = session_.project().placeOf(grip_.index);
+    const ShotPlace after = *next.placeOfShot(id);
+    const ReelLayout layout = layoutNow();
+    const std::int64_t change = (after.end - after.first) - (before.end - before.first);
+    switch (grip_.part) {
+    case ShotGrip::Part::in:
+        return {layout.sparkX(before.first - change), tr("In %1 frames %2, %3 long")
+                                                          .arg(std::abs(change))
+                                                          .arg(change > 0 ? tr("earlier") : tr("later"))
+                                                          .arg(after.end - after.first)};
+    case ShotGrip::Part::out:
+        return {layout.sparkX(before.end + change), tr("Out %1 frames %2, %3 long")
+                                                        .arg(std::abs(change))
+                                                        .arg(change < 0 ? tr("earlier") : tr("later"))
+                                                        .arg(after.end - after.first)};
+    case ShotGrip::Part::body: break;
+    }
+    const bool later = after.index > grip_.index;
+    return {layout.sparkX(after.index == grip_.index ? before.first
+                                                     : session_.project().placeOf(after.index).first +
+                                                           (later ? session_.project().shots[after.index].length : 0)),
+            after.index == grip_.index ? tr("Stays shot %1").arg(after.index + 1)
+                                       : tr("Becomes shot %1").arg(after.index + 1)};
 }
 
 void ReelView::mousePressEvent(QMouseEvent* event)
@@ -184,6 +258,16 @@ void ReelView::mousePressEvent(QMouseEvent* event)
     if (event->button() != Qt::LeftButton)
         return;
     const bool adding = (event->modifiers() & (Qt::ControlModifier | Qt::ShiftModifier)) != 0;
+    if (const auto grip = shotAt(layout, session_.project().shots, pressed_)) {
+        gesture_ = Gesture::shot;
+        grip_ = *grip;
+        // The shot that is worked on is the one under the playhead.
+        if (const ShotPlace place = session_.project().placeOf(grip->index);
+            session_.playhead() < place.first || session_.playhead() >= place.end)
+            session_.setPlayhead(grip->part == ShotGrip::Part::out ? place.end - 1 : place.first);
+        update();
+        return;
+    }
     grabbed_ = strikeAt(layout, session_.project().strikes, pressed_);
     if (grabbed_ != 0) {
         gesture_ = Gesture::move;
@@ -222,7 +306,8 @@ void ReelView::mouseMoveEvent(QMouseEvent* event)
     switch (gesture_) {
     case Gesture::none: {
         const StrikeId over = strikeAt(layout, session_.project().strikes, place);
-        setCursor(over != 0 ? Qt::SizeHorCursor : Qt::ArrowCursor);
+        const auto grip = shotAt(layout, session_.project().shots, place);
+        setCursor(over != 0 || (grip && grip->part != ShotGrip::Part::body) ? Qt::SizeHorCursor : Qt::ArrowCursor);
         if (over != hovered_) {
             hovered_ = over;
             repaintStrikes();
@@ -234,7 +319,8 @@ void ReelView::mouseMoveEvent(QMouseEvent* event)
         setRange(scrolled(range_, -(place.x() - last_.x()) * layout.map.framesPerPixel(),
                           static_cast<double>(session_.length())));
         break;
-    case Gesture::band: break;
+    case Gesture::band:
+    case Gesture::shot: break;
     case Gesture::loop: {
         const auto a = static_cast<std::int64_t>(layout.map.toFrameInside(std::min(pressed_.x(), place.x())));
         const auto b = static_cast<std::int64_t>(layout.map.toFrameInside(std::max(pressed_.x(), place.x())));
@@ -280,8 +366,14 @@ void ReelView::mouseReleaseEvent(QMouseEvent* event)
         if (!moved_)
             scrubTo(event->position().x());
     }
+    const bool shot = gesture_ == Gesture::shot && moved_;
     gesture_ = Gesture::none;
     before_ = {};
+    if (shot) {
+        const ShotId id = session_.project().shots[grip_.index].id;
+        session_.edit(shotDropped(event->position()), shotDrag(event->position()).says);
+        session_.goToShot(id, grip_.part == ShotGrip::Part::out);
+    }
     update();
 }
 
@@ -325,6 +417,8 @@ bool ReelView::event(QEvent* event)
                                           .arg(mark->frames)) +
                                    tr(" Change it on the Film page."),
                                this);
+        else if (const auto grip = shotAt(layout, session_.project().shots, help->pos()))
+            QToolTip::showText(help->globalPos(), shotSentence(session_.project(), grip->index), this);
         else if (layout.ruler.contains(help->pos()))
             QToolTip::showText(
                 help->globalPos(),

@@ -10,6 +10,7 @@
 #include "finder.h"
 #include "paper.h"
 #include "reel_geometry.h"
+#include "reel_painter.h"
 #include "session.h"
 
 namespace ember::app {
@@ -41,7 +42,7 @@ protected:
     bool event(QEvent* event) override;
 
 private:
-    enum class Gesture { none, scrub, move, band, loop, pan };
+    enum class Gesture { none, scrub, move, band, loop, pan, shot };
 
     void repaintStrikes();
     void repaintAll();
@@ -49,6 +50,9 @@ private:
     void loadWaveform();
     void keepPlayheadSeen();
     void scrubTo(double x);
+    /// What letting go of the grabbed shot here would do, and that in words and as a place.
+    Project shotDropped(QPointF place) const;
+    ShotDrag shotDrag(QPointF place) const;
 
     Session& session_;
     Finder& finder_;
@@ -56,6 +60,7 @@ private:
     Paper ground_;
     Paper strikes_; ///< over it
     ReelRange range_{0, 1};
+    double shownOf_ = 0; ///< how long the film was when it was looked at last
     Waveform waveform_;
     std::optional<SoundSource> waveformOf_;
     std::shared_ptr<std::atomic<bool>> waveformStop_;
@@ -64,6 +69,7 @@ private:
     QPointF last_;
     StrikeId hovered_ = 0;
     StrikeId grabbed_ = 0;
+    ShotGrip grip_; ///< of the shot that is dragged
     std::int64_t grabbedFrame_ = 0;
     bool moved_ = false;
     Project before_; ///< as it was when a drag of strikes began

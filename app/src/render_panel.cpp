@@ -176,9 +176,9 @@ void RenderPanel::suggest()
     }
     first_->setValue(0);
     last_->setValue(static_cast<double>(std::max<std::int64_t>(0, session_.length() - 1)));
-    if (project.shot) {
+    if (!project.shots.empty()) {
         const QString from =
-            session_.projectPath().isEmpty() ? QString::fromStdString(project.shot->clip) : session_.projectPath();
+            session_.projectPath().isEmpty() ? QString::fromStdString(project.firstClip()) : session_.projectPath();
         const QFileInfo info(from);
         path_->setText(info.path() + QLatin1Char('/') + info.completeBaseName() + tr("-shaken") + extension());
     }

@@ -37,6 +37,20 @@ void Session::documentChanged()
     emit fileChanged();
 }
 
+void Session::documentChanged(const Project& before)
+{
+    const bool other = !sameFilm(before, project());
+    if (other)
+        reopenFilm();
+    documentChanged();
+    if (!other)
+        return;
+    setPlayhead(playhead_);
+    setLoop(loop_);
+    wantFrame();
+    emit filmEdited();
+}
+
 void Session::fetchLayers()
 {
     layerPictures_.clear();
@@ -54,9 +68,10 @@ void Session::fetchLayers()
 
 void Session::edit(Project next, const QString& result, Document::Gesture gesture)
 {
+    const auto before = document_.snapshot();
     if (!document_.edit(std::move(next), result.toStdString(), gesture))
         return;
-    documentChanged();
+    documentChanged(*before);
     emit told(result);
 }
 
@@ -67,9 +82,7 @@ void Session::undo()
     const QString what = QString::fromStdString(document_.undoText());
     const auto before = document_.snapshot();
     document_.undo();
-    if (project().shot != before->shot)
-        reopenClip();
-    documentChanged();
+    documentChanged(*before);
     selectChanged(*before);
     emit told(tr("Taken back: %1").arg(what));
 }
@@ -80,9 +93,7 @@ void Session::redo()
         return;
     const auto before = document_.snapshot();
     document_.redo();
-    if (project().shot != before->shot)
-        reopenClip();
-    documentChanged();
+    documentChanged(*before);
     selectChanged(*before);
     emit told(tr("Done again: %1").arg(QString::fromStdString(document_.undoText())));
 }

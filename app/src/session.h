@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <functional>
 #include <map>
 #include <memory>
 #include <optional>
@@ -13,12 +14,14 @@
 #include "book_shelf.h"
 #include "ember/core/motion.h"
 #include "ember/core/survey.h"
+#include "ember/film/film_reader.h"
 #include "ember/film/film_sound.h"
 #include "ember/project/bake.h"
 #include "ember/project/document.h"
 #include "ember/project/film_edits.h"
 #include "ember/project/journal.h"
 #include "ember/project/recipe_edits.h"
+#include "ember/project/shot_edits.h"
 #include "ember/render/frame.h"
 #include "frame_store.h"
 #include "loop_range.h"
@@ -92,6 +95,31 @@ public:
     void toggleBypass();
     /// Ends what runs at the playhead: now, or eased home from there.
     void settleHere(SettleMode mode);
+
+    // --- shots; the one that is worked on is the one under the playhead
+    std::optional<ShotPlace> shotHere() const { return project().shotAt(Frame{playhead_}); }
+    /// The playhead to the first or the last frame of a shot.
+    void goToShot(ShotId id, bool last = false);
+    /// A clip or still behind the shot here. Looked at on another thread; an edit or trouble() follows. Where there is
+    /// no film yet it is opened.
+    void addClip(const QString& path);
+    /// A clip in place of the one of the shot here, the same way.
+    void replaceClip(const QString& path);
+    void addGap();
+    void splitHere();
+    void removeShot();
+    /// In the order of shots, earlier where negative.
+    void moveShot(int by);
+    /// The shot begins, or ends, on the frame under the playhead.
+    void trimHere(bool in);
+    /// Throws the cut nearest to the playhead.
+    void strikeOnCut();
+    /// What the selected strikes go with when shots are trimmed or moved.
+    enum class GoesWith { shot, film, cut };
+    void setGoesWith(GoesWith what);
+    /// A strike that waits with the shot here is put on the frame under the playhead, or deleted.
+    void placeWaiting(std::size_t index);
+    void deleteWaiting(std::size_t index);
 
     // --- the selected strike's recipe
     ShapeScope shapeScope() const { return scope_; }
@@ -172,6 +200,8 @@ signals:
     void fileChanged();  ///< path, modified mark, clip
     void openingChanged();
     void opened();
+    /// The film has other shots, or they stand elsewhere.
+    void filmEdited();
     /// A sentence for the status line.
     void told(const QString& text);
     /// Something went wrong: a sentence that stays until it is dismissed.
@@ -183,12 +213,16 @@ private:
     void startOpening(const std::shared_ptr<Opened>& opened);
     void finishOpening(const std::shared_ptr<Opened>& opened);
     void fetchLayers();
+    /// After an edit, forth or back.
+    void documentChanged(const Project& before);
     void documentChanged();
     /// After going back or forth in history: what was changed by it is selected, so that it is seen.
     void selectChanged(const Project& before);
     void wantFrame();
+    /// Looks at a clip on another thread; `then` is called with what it is, and the document is still the same.
+    void lookAt(const QString& path, std::function<void(const ClipInfo&)> then);
     void showClip(std::unique_ptr<ClipReader> clip);
-    void reopenClip();
+    void reopenFilm();
 
     Document document_;
     std::shared_ptr<const Motion> motion_;
@@ -211,6 +245,7 @@ private:
     QString path_;
     QString clipTrouble_;
     std::optional<ClipInfo> clipInfo_;
+    KnownClips known_; ///< all that were open since the program began
     bool clipOpen_ = false;
     bool opening_ = false;
     std::uint64_t openings_ = 0;

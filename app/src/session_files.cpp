@@ -8,6 +8,7 @@
 #include <QPointer>
 #include <QThreadPool>
 
+#include "ember/film/film_reader.h"
 #include "ember/film/new_project.h"
 #include "ember/project/file.h"
 #include "preferences.h"
@@ -33,8 +34,8 @@ QString Session::title() const
 {
     if (!path_.isEmpty())
         return QFileInfo(path_).fileName();
-    if (project().shot)
-        return tr("%1 (not saved yet)").arg(QFileInfo(QString::fromStdString(project().shot->clip)).fileName());
+    if (!project().shots.empty())
+        return tr("%1 (not saved yet)").arg(QFileInfo(QString::fromStdString(project().firstClip())).fileName());
     return tr("No project");
 }
 
@@ -70,7 +71,7 @@ void Session::startOpening(const std::shared_ptr<Opened>& result)
                 result->trouble = QString::fromStdString(sentence(loaded.error()));
             } else {
                 result->project = std::move(loaded).value();
-                auto clip = openShot(*result->project);
+                auto clip = openFilm(*result->project);
                 if (clip)
                     result->clip = std::move(clip).value();
                 else
@@ -141,17 +142,24 @@ void Session::showClip(std::unique_ptr<ClipReader> clip)
 {
     clipOpen_ = clip != nullptr;
     clipInfo_ = clip ? std::optional(clip->info()) : std::nullopt;
+    if (clipInfo_)
+        for (std::size_t i = 0; i < project().shots.size(); ++i)
+            if (const Shot& shot = project().shots[i]; !shot.gap())
+                known_[{shot.clip, shot.still}] = clipInfo_->shots.empty() ? *clipInfo_ : clipInfo_->shots[i];
     frames_->setClip(std::move(clip), project().rate, length());
     thumbs_->setProject(clipOpen_ ? project() : Project{});
 }
 
-void Session::reopenClip()
+void Session::reopenFilm()
 {
-    auto clip = openShot(project());
-    clipTrouble_ = clip ? QString() : QString::fromStdString(sentence(clip.error()));
-    showClip(clip ? std::move(clip).value() : nullptr);
-    wantFrame();
-    emit opened();
+    if (project().shots.empty()) {
+        clipTrouble_.clear();
+        showClip(nullptr);
+        return;
+    }
+    auto film = openFilm(project(), false, known_);
+    clipTrouble_ = film ? QString() : QString::fromStdString(sentence(film.error()));
+    showClip(film ? std::move(film).value() : nullptr);
 }
 
 void Session::relinkClip(const QString& path)
@@ -163,16 +171,17 @@ void Session::relinkClip(const QString& path)
         emit trouble(QString::fromStdString(sentence(clip.error())));
         return;
     }
+    const Shot found = shotOf(clip.value()->info(), project().rate);
+    const std::string missing = missingClip(project());
     Project next = project();
-    if (!next.shot)
-        next.shot = Shot{};
-    const ClipInfo& info = clip.value()->info();
-    next.shot->clip = projectForClip(info).shot->clip;
-    next.shot->still = info.kind == ClipKind::still;
-    clipTrouble_.clear();
+    if (next.shots.empty())
+        next.addShot(found);
+    for (Shot& shot : next.shots)
+        if (missing.empty() ? &shot == &next.shots.front() : shot.clip == missing) {
+            shot.clip = found.clip;
+            shot.still = found.still;
+        }
     edit(std::move(next), tr("Clip found at %1").arg(path));
-    showClip(std::move(clip).value());
-    wantFrame();
     emit fileChanged();
     emit opened();
 }

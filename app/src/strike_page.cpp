@@ -115,6 +115,25 @@ void StrikeBlock::build()
     grid->addLayout(buildRecipe(), 0, 1);
     grid->addLayout(buildVariation(), 1, 1);
     column_->addLayout(grid);
+    goesRow_ = new QWidget(this);
+    auto* row = new QHBoxLayout(goesRow_);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(4);
+    auto* label = dimLabel(tr("Goes with"), goesRow_);
+    label->setFixedWidth(60);
+    row->addWidget(label);
+    goesWith_ = new QComboBox(goesRow_);
+    goesWith_->setObjectName(QStringLiteral("strike-goes-with"));
+    goesWith_->addItems({tr("its shot"), tr("the film"), tr("the cut")});
+    goesWith_->setPlaceholderText(tr("several"));
+    goesWith_->setToolTip(
+        tr("What the strike follows when shots are trimmed, moved or retimed: the frame of its clip, the "
+           "frame of the film, or the cut it peaks on"));
+    connect(goesWith_, &QComboBox::activated, this,
+            [this](int index) { session_.setGoesWith(static_cast<Session::GoesWith>(index)); });
+    row->addWidget(goesWith_);
+    row->addStretch(1);
+    column_->addWidget(goesRow_);
 }
 
 QLayout* StrikeBlock::buildHead()
@@ -311,6 +330,13 @@ void StrikeBlock::refresh()
                      : alike       ? tr("All strikes of this recipe move alike, by the recipe's seed below")
                                    : QString());
     locked_->setChecked(first->locked);
+    goesRow_->setVisible(project.shots.size() > 1 || first->pinned);
+    const auto goes = [&](const Strike& s) {
+        return project.boundToCut(s) ? Session::GoesWith::cut
+               : s.pinned            ? Session::GoesWith::film
+                                     : Session::GoesWith::shot;
+    };
+    goesWith_->setCurrentIndex(mixed(goes) ? -1 : static_cast<int>(goes(*first)));
     own_->setEnabled(one);
     own_->setToolTip(one ? tr("Makes this strike its own recipe, as it is now; others keep theirs")
                          : tr("Select one strike to give it its own recipe"));

@@ -61,6 +61,8 @@ private:
     QPushButton* locked_ = nullptr;
     QComboBox* recipe_ = nullptr;
     QPushButton* own_ = nullptr;
+    QWidget* goesRow_ = nullptr;
+    QComboBox* goesWith_ = nullptr;
 };
 
 /// The strike, its recipe's strands, and what the recipe as a whole has.

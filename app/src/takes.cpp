@@ -8,8 +8,7 @@ Takes::Takes(Session& session, QObject* parent) : QObject(parent), session_(sess
     connect(&session_, &Session::opened, this, [this] {
         // A clip found again is the same project; another project has takes of its own.
         for (auto& take : takes_)
-            if (take != nullptr &&
-                (!session_.project().shot || take->project->shot->clip != session_.project().shot->clip))
+            if (take != nullptr && take->project->firstClip() != session_.project().firstClip())
                 take = nullptr;
         emit changed();
     });
@@ -37,7 +36,7 @@ int Takes::other() const
 void Takes::keep(int which)
 {
     const auto project = session_.document().snapshot();
-    if (!project->shot)
+    if (project->shots.empty())
         return;
     Motion motion(*project);
     Survey survey;

@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "ember/film/new_project.h"
+#include "ember/film/film_reader.h"
 #include "ember/render/frame.h"
 
 namespace ember::app {
@@ -68,7 +68,7 @@ void ThumbStore::run()
         const Project project = project_;
         lock.unlock();
         if (opened != generation) {
-            auto fresh = openShot(project);
+            auto fresh = openFilm(project);
             clip = fresh ? std::move(fresh).value() : nullptr;
             opened = generation;
         }

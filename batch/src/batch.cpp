@@ -17,7 +17,7 @@ struct Entry {
     std::unique_ptr<Command> (*make)();
 };
 
-constexpr std::array<Entry, 17> entries{{
+constexpr std::array<Entry, 18> entries{{
     {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
     {"info", "Describe a project as JSON", makeInfoCommand},
     {"poses", "List where the picture is at every frame", makePosesCommand},
@@ -30,6 +30,8 @@ constexpr std::array<Entry, 17> entries{{
     {"drop", "Let bodies fall and collide, and list their impacts as JSON Lines", makeDropCommand},
     {"capture", "Read the motion of a camera from its clip", makeCaptureCommand},
     {"motions", "List the motions of real cameras", makeMotionsCommand},
+    {"conform", "Put a new edit of its film into a project, the strikes where their events are now",
+     makeConformCommand},
     {"cuts", "Find where one shot of a clip ends and the next begins", makeCutsCommand},
     {"cover", "Tell the cover a project needs, and where", makeCoverCommand},
     {"still", "Render one frame as a picture", makeStillCommand},

@@ -38,6 +38,7 @@ std::unique_ptr<Command> makeCoverCommand();
 std::unique_ptr<Command> makeStillCommand();
 std::unique_ptr<Command> makeCaptureCommand();
 std::unique_ptr<Command> makeMotionsCommand();
+std::unique_ptr<Command> makeConformCommand();
 std::unique_ptr<Command> makeCutsCommand();
 std::unique_ptr<Command> makeRumbleCommand();
 

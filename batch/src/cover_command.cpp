@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
 #include <cmath>
 #include <ostream>
 
@@ -39,9 +40,19 @@ public:
                             << number(cover.at(frame)) << '\n';
         } else {
             streams.out << "shot,first,last,needed,worst_frame,zoom,uncovered\n";
-            if (project.shot)
-                streams.out << "1,0," << project.length() - 1 << ',' << number(cover.needed) << ',' << cover.worstFrame
-                            << ',' << number(cover.zoom) << ',' << uncovered.size() << '\n';
+            for (std::size_t i = 0; i < project.shots.size(); ++i) {
+                const ShotPlace place = project.placeOf(i);
+                const auto from = needed.begin() + place.first;
+                const auto worst = std::max_element(from, needed.begin() + place.end);
+                const std::int64_t frame = *worst > 1 ? worst - needed.begin() : place.first;
+                double zoom = 1;
+                for (std::int64_t f = place.first; f < place.end; ++f)
+                    zoom = std::max(zoom, cover.at(f));
+                const auto bare = std::count_if(uncovered.begin(), uncovered.end(),
+                                                [&](std::int64_t f) { return f >= place.first && f < place.end; });
+                streams.out << i + 1 << ',' << place.first << ',' << place.end - 1 << ',' << number(*worst) << ','
+                            << frame << ',' << number(zoom) << ',' << bare << '\n';
+            }
         }
         if (!streams.out.flush())
             return Error{ErrorCode::unwritable, "The output", "the covers could not all be written"};

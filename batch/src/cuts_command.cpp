@@ -26,7 +26,8 @@ public:
         auto clip = ClipReader::open(clip_);
         if (!clip)
             return clip.error();
-        const auto changes = findCuts(*clip.value(), progressOn(streams));
+        const auto changes =
+            findCuts(*clip.value(), clip.value()->info().rate, clip.value()->info().length, progressOn(streams));
         if (!changes)
             return changes.error();
         if (json_) {

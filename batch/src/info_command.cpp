@@ -29,7 +29,10 @@ public:
         json["size"] = {{"width", project.width}, {"height", project.height}};
         json["rate"] = std::to_string(project.rate.num()) + "/" + std::to_string(project.rate.den());
         json["frames"] = project.length();
-        json["clip"] = project.shot ? Json(project.shot->clip) : Json(nullptr);
+        json["clip"] = project.shots.empty() ? Json(nullptr) : Json(project.firstClip());
+        json["shots"] = Json::array();
+        for (std::size_t i = 0; i < project.shots.size(); ++i)
+            json["shots"].push_back(describe(project, project.placeOf(i)));
         json["strikes"] = Json::array();
         for (const Strike& strike : project.strikes)
             json["strikes"].push_back(describe(project, strike));
@@ -70,6 +73,8 @@ private:
                   {"seed", strike.seed},
                   {"recipe", recipe != nullptr ? recipe->name : ""},
                   {"locked", strike.locked},
+                  {"pinned", strike.pinned},
+                  {"on_cut", project.boundToCut(strike)},
                   {"group", strike.group},
                   {"own", Json::array()},
                   {"peak_frame", frame + envelope.peak()},
@@ -77,6 +82,17 @@ private:
         for (const auto& [key, value] : strike.overrides.all())
             json["own"].push_back(key);
         return json;
+    }
+
+    static Json describe(const Project& project, const ShotPlace& place)
+    {
+        const Shot& shot = project.shots[place.index];
+        return {{"clip", shot.gap() ? Json(nullptr) : Json(shot.clip)},
+                {"first", place.first},
+                {"length", shot.length},
+                {"in", shot.in},
+                {"speed", shot.speed},
+                {"trimmed_strikes", shot.trimmed.size()}};
     }
 
     static Json describe(const Overlap& overlap)

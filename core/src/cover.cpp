@@ -187,10 +187,26 @@ Cover coverFrom(const Project& project, const std::vector<double>& needed)
     if (project.finish.cover == CoverMode::off || needed.empty())
         return cover;
     cover.zoom = std::min(cover.needed, largestCover);
-    if (project.finish.cover == CoverMode::breathing) {
-        cover.breath = breathingCover(needed, project.finish.coverSpeed / project.rate.perSecond());
-        cover.zoom = *std::max_element(cover.breath.begin(), cover.breath.end());
+    if (project.finish.cover == CoverMode::constant && project.shots.size() < 2)
+        return cover;
+    // A cut hides a change of zoom: each shot has its own.
+    auto from = needed.begin();
+    for (const Shot& shot : project.shots) {
+        const auto to = from + std::min<std::ptrdiff_t>(shot.length, needed.end() - from);
+        const std::vector<double> own(from, to);
+        from = to;
+        if (own.empty())
+            break;
+        if (project.finish.cover == CoverMode::constant) {
+            cover.breath.insert(cover.breath.end(), own.size(),
+                                std::min(*std::max_element(own.begin(), own.end()), largestCover));
+            continue;
+        }
+        const auto breath = breathingCover(own, project.finish.coverSpeed / project.rate.perSecond());
+        cover.breath.insert(cover.breath.end(), breath.begin(), breath.end());
     }
+    if (!cover.breath.empty())
+        cover.zoom = *std::max_element(cover.breath.begin(), cover.breath.end());
     return cover;
 }
 

@@ -9,6 +9,7 @@ namespace ember {
 
 namespace {
 
+constexpr std::array<std::string_view, 2> leadWords{"swing", "build"};
 constexpr std::array<std::string_view, 3> anchorWords{"contact", "first_moved", "peak"};
 constexpr std::array<std::string_view, 5> slopeWords{"exponential", "power", "curvature", "linear", "constant"};
 constexpr std::array<std::string_view, 3> untilWords{"length", "next_strike", "shot_end"};
@@ -17,7 +18,10 @@ constexpr Choices slopes(slopeWords.data(), 4);
 
 constexpr std::array<FieldSpec, envelopeFieldCount> specs{{
     {"lead", "Lead", "frames", 0, 48, 0, 1, "Frames before the move in which the picture swings the other way"},
-    {"lead_level", "Lead level", "%", 0, 0.5, 0.12, 0.01, "How far the lead swings back, against the peak"},
+    {"lead_level", "Lead level", "%", 0, 1, 0.12, 0.01, "How far the lead goes, against the peak"},
+    choiceField("lead_shape", "Lead shape", leadWords, 0,
+                "Swing: gently the other way and back; build: ever faster up to the strike, to throw a cut"),
+    {"lead_curve", "Lead curve", "", -12, 12, 4, 0.25, "Bend of a lead that builds up; 0 is straight, 4 comes late"},
     choiceField(
         "anchor", "Anchor", anchorWords, 0,
         "What falls on the strike's frame: contact (at rest, about to move), the first moved frame, or the peak"),
@@ -125,6 +129,14 @@ double intensityAt(const Envelope& e, double t)
     const double start = onset - e[F::lead];
     if (!(t >= start) || t >= e.end())
         return 0.0;
+    const bool builds = e.builds();
+    if (builds && t < onset) {
+        if (t < onset - leadBreaksOff)
+            return e[F::leadLevel] * slopeFall(Slope::exponential,
+                                               (onset - leadBreaksOff - t) / std::max(1e-9, e[F::lead] - leadBreaksOff),
+                                               e[F::leadCurve], 0);
+        t = onset;
+    }
     if (t < onset) {
         const double wave = std::sin(std::numbers::pi * (t - onset) / e[F::lead]);
         return e[F::leadLevel] * wave * wave;
@@ -133,8 +145,9 @@ double intensityAt(const Envelope& e, double t)
     const auto fall = [&](F slope, F curve, double from, double length) {
         return slopeFall(e.chosen<Slope>(slope), (t - from) / length, e[curve], length);
     };
+    const double from = builds ? e[F::leadLevel] : 0.0;
     if (t < peak)
-        return 1.0 - fall(F::attackSlope, F::attackCurve, onset, e[F::attack]);
+        return 1.0 - (1.0 - from) * fall(F::attackSlope, F::attackCurve, onset, e[F::attack]);
     const double holdEnd = peak + e[F::hold];
     if (t <= holdEnd)
         return 1.0;

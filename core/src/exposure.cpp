@@ -54,12 +54,13 @@ double exposureReach(const Finish& finish)
 Exposure exposureOf(const Project& project, const Motion& motion, FrameTime time)
 {
     const Finish& finish = project.finish;
+    const OwnShot own(project, time);
     double open = finish.shown.blur ? finish.shutter / 360 : 0;
     double middle = time;
     int instants = 1;
     if (open > 0) {
         middle += finish.shutterPhase / 360;
-        double way = wayBetween(project, motion, middle - open / 2, middle + open / 2);
+        double way = wayBetween(project, motion, own(middle - open / 2), own(middle + open / 2));
         const double share = shareAbove(way / open, finish.blurAbove);
         open *= share;
         way *= share;
@@ -70,9 +71,10 @@ Exposure exposureOf(const Project& project, const Motion& motion, FrameTime time
         else
             middle = time;
     }
-    Exposure exposure = Exposure::of(motion.poseAt(middle));
-    const bool rolling = finish.rolling > 0 && wayBetween(project, motion, middle - (open + finish.rolling) / 2,
-                                                          middle + (open + finish.rolling) / 2) > stillWay;
+    Exposure exposure = Exposure::of(motion.poseAt(own(middle)));
+    const double reach = (open + finish.rolling) / 2;
+    const bool rolling =
+        finish.rolling > 0 && wayBetween(project, motion, own(middle - reach), own(middle + reach)) > stillWay;
     if (instants == 1 && !rolling)
         return exposure;
     exposure.rows = rolling ? rollingRows : 1;
@@ -80,7 +82,7 @@ Exposure exposureOf(const Project& project, const Motion& motion, FrameTime time
     for (int i = 0; i < instants; ++i) {
         const double instant = middle + open * ((i + 0.5) / instants - 0.5);
         for (int row = 0; row < exposure.rows; ++row)
-            exposure.poses.push_back(motion.poseAt(rolling ? instant + timeOfRow(finish, row) : instant));
+            exposure.poses.push_back(motion.poseAt(own(rolling ? instant + timeOfRow(finish, row) : instant)));
     }
     return exposure;
 }

@@ -15,11 +15,23 @@ struct Direction {
     double y;
 };
 
+/// Whether two instants are of different shots, of which all but the first begin on these frames.
+bool apart(const std::vector<std::int64_t>& cuts, FrameTime a, FrameTime b)
+{
+    const auto shot = [&](FrameTime time) {
+        return std::upper_bound(cuts.begin(), cuts.end(), time,
+                                [](FrameTime t, std::int64_t cut) { return t < static_cast<double>(cut) - 0.5; });
+    };
+    return shot(a) != shot(b);
+}
+
 /// The way the picture comes from just before, or goes just after; the strike's own where it does neither.
-Direction wayOf(const Motion& motion, FrameTime time, const Direction& own)
+Direction wayOf(const Motion& motion, const std::vector<std::int64_t>& cuts, FrameTime time, const Direction& own)
 {
     const Pose here = motion.poseAt(time);
     for (const double other : {-1.0, 1.0}) {
+        if (apart(cuts, time, time + other))
+            continue;
         const Pose there = motion.poseAt(time + other);
         const double x = (there.x - here.x) * other;
         const double y = (there.y - here.y) * other;
@@ -43,7 +55,8 @@ double endOf(const Course& course, const Envelope& envelope)
 } // namespace
 
 LightTrack::LightTrack(const Project& project)
-    : shown_(project.finish.shown), framesPerSecond_(project.rate.perSecond()), beats_(project.beats)
+    : shown_(project.finish.shown), framesPerSecond_(project.rate.perSecond()), beats_(project.beats),
+      cuts_(project.cuts())
 {
     std::map<RecipeId, std::size_t> shared;
     std::vector<SpanIndex::Span> spans;
@@ -113,13 +126,14 @@ LightNow LightTrack::at(const Motion& motion, FrameTime time, double master) con
         const auto level = [&](double amount, const Course& course, bool shown, bool flickers) {
             if (!shown || amount == 0 || (flickers && !on))
                 return 0.0;
-            return amount * scale * courseAt(course, t, envelope.onset(), envelope.peak(), felt);
+            return amount * scale *
+                   courseAt(course, t, envelope.builds() ? envelope.start() : envelope.onset(), envelope.peak(), felt);
         };
         const Direction own{lit.directionX, lit.directionY};
         const double drawn = level(effects.streak.length, effects.streak.course, shown_.streak, effects.flicker.streak);
         if (drawn > streak) {
             const Direction way =
-                effects.streak.toward == Toward::set ? atAngle(effects.streak.angle) : wayOf(motion, time, own);
+                effects.streak.toward == Toward::set ? atAngle(effects.streak.angle) : wayOf(motion, cuts_, time, own);
             streak = drawn;
             now.streakX = drawn * way.x;
             now.streakY = drawn * way.y;
@@ -136,7 +150,7 @@ LightNow LightTrack::at(const Motion& motion, FrameTime time, double master) con
             const bool out = effects.fringe.toward == Toward::centre;
             const Direction way = out                                    ? Direction{0, 0}
                                   : effects.fringe.toward == Toward::set ? atAngle(effects.fringe.angle)
-                                                                         : wayOf(motion, time, own);
+                                                                         : wayOf(motion, cuts_, time, own);
             fringe = torn;
             now.fringeX = torn * way.x;
             now.fringeY = torn * way.y;

@@ -34,6 +34,7 @@ private:
     ShownEffects shown_;
     double framesPerSecond_;
     std::optional<BeatGrid> beats_;
+    std::vector<std::int64_t> cuts_;
     std::vector<Kind> kinds_;
     std::vector<Lit> lit_;
     SpanIndex index_;

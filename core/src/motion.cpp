@@ -27,9 +27,15 @@ double driftLevel(const Drift& drift, double end, FrameTime time)
 
 Motion::Motion(const Project& project)
     : framesPerSecond_(project.rate.perSecond()), drift_(project.drift),
-      driftEnd_(static_cast<double>(project.length())), master_(project.master),
-      move_(project.shot ? project.shot->move : std::vector<MoveKey>())
+      driftEnd_(static_cast<double>(project.length())), master_(project.master)
 {
+    double first = 0;
+    for (const Shot& shot : project.shots) {
+        moves_.push_back({first, shot.in, shot.speed, shot.move});
+        first += static_cast<double>(shot.length);
+    }
+    if (std::all_of(moves_.begin(), moves_.end(), [](const ShotMove& move) { return move.keys.empty(); }))
+        moves_.clear();
     const auto take = [&](const std::string& group, const Overlap& overlap) {
         auto stage = std::make_unique<const Stage>(project, group, overlap);
         if (stage->empty())
@@ -75,7 +81,7 @@ MotionSample Motion::at(FrameTime time) const
         for (const Axis axis : allAxes)
             sum[axis] = master_.moves(axis) ? sum[axis] * over : 0.0;
     }
-    const MoveKey move = moveAt(move_, time);
+    const MoveKey move = moveAt(time);
     // Adding 0.0 turns a negative zero into a plain one, so that files never show "-0".
     Pose& pose = sample.pose;
     pose.x = move.x + sum[Axis::x] + 0.0;
@@ -87,6 +93,16 @@ MotionSample Motion::at(FrameTime time) const
     return sample;
 }
 
+MoveKey Motion::moveAt(FrameTime time) const
+{
+    if (moves_.empty())
+        return {};
+    const auto after = std::upper_bound(moves_.begin() + 1, moves_.end(), time,
+                                        [](FrameTime t, const ShotMove& move) { return t < move.first - 0.5; });
+    const ShotMove& own = *(after - 1);
+    return ember::moveAt(own.keys, own.in + (time - own.first) * own.speed);
+}
+
 LightNow Motion::lightAt(FrameTime time) const
 {
     if (master_.bypass)
@@ -96,7 +112,7 @@ LightNow Motion::lightAt(FrameTime time) const
 
 std::vector<FrameSpan> Motion::moving(std::int64_t last) const
 {
-    if (!move_.empty() || (drift_.on && !master_.bypass))
+    if (!moves_.empty() || (drift_.on && !master_.bypass))
         return {{0, last}};
     std::vector<FrameSpan> found;
     for (const StrikeSpan& span : spans_) {

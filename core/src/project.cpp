@@ -15,14 +15,6 @@ const FieldSpec direction{"direction", "Direction", "°", -360,
                           360,         90,          5,   "Where the blow goes: 0 right, 90 down, 180 left"};
 } // namespace strikefield
 
-namespace movefield {
-const FieldSpec x{"x", "x", "px", -20000, 20000, 0, 1, "How far the picture is moved to the right"};
-const FieldSpec y{"y", "y", "px", -20000, 20000, 0, 1, "How far the picture is moved down"};
-const FieldSpec zoom{"zoom", "zoom", "%", 0.25, 4, 1, 0.01, "How much the picture is enlarged"};
-const FieldSpec roll{"roll", "roll", "°", -360, 360, 0, 0.5, "How far the picture is turned, clockwise"};
-const FieldSpec ease = choiceField("ease", "Ease", easeWords, 1, "How it goes on to the next key");
-} // namespace movefield
-
 namespace {
 
 constexpr std::array<std::string_view, 4> kindNames{"blast", "landing", "hit", "beat"};
@@ -131,27 +123,6 @@ bool Master::moves(Axis on) const
     return !bypass && axis[static_cast<std::size_t>(on)] && !(flat && turns);
 }
 
-MoveKey moveAt(const std::vector<MoveKey>& keys, FrameTime time)
-{
-    if (keys.empty())
-        return {};
-    const auto after = std::upper_bound(keys.begin(), keys.end(), time, [](FrameTime t, const MoveKey& key) {
-        return t < static_cast<double>(key.frame.index);
-    });
-    if (after == keys.begin())
-        return keys.front();
-    MoveKey at = *(after - 1);
-    if (after == keys.end())
-        return at;
-    const double share =
-        eased(at.ease, (time - static_cast<double>(at.frame.index)) / static_cast<double>(after->frame - at.frame));
-    at.x += (after->x - at.x) * share;
-    at.y += (after->y - at.y) * share;
-    at.zoom += (after->zoom - at.zoom) * share;
-    at.roll += (after->roll - at.roll) * share;
-    return at;
-}
-
 std::string_view edgeName(EdgeMode mode)
 {
     return edgeNames[static_cast<std::size_t>(mode)];
@@ -201,9 +172,19 @@ Strike* Project::strike(StrikeId id)
 StrikeId Project::addStrike(Strike strike)
 {
     strike.id = nextId(strikes);
+    for (const Shot& shot : shots)
+        strike.id = std::max(strike.id, nextId(shot.trimmed));
     const auto id = strike.id;
     strikes.push_back(std::move(strike));
     sortStrikes();
+    return id;
+}
+
+ShotId Project::addShot(Shot shot, std::size_t index)
+{
+    shot.id = nextId(shots);
+    const auto id = shot.id;
+    shots.insert(shots.begin() + static_cast<std::ptrdiff_t>(std::min(index, shots.size())), std::move(shot));
     return id;
 }
 

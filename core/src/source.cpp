@@ -269,8 +269,11 @@ double gateAt(const Bursts& bursts, double sincePeak, std::uint64_t seed)
 double sourceValue(const Source& source, const SourceMoment& moment, Axis axis, std::uint64_t seed)
 {
     const auto* drawn = std::get_if<Drawn>(&source);
-    if (moment.sinceOnset < 0 && (drawn == nullptr || !drawn->asDrawn))
-        return -1.0;
+    if (moment.sinceOnset < 0) {
+        const bool runs = drawn != nullptr ? drawn->asDrawn : moment.builds && !std::holds_alternative<Kick>(source);
+        if (!runs)
+            return -1.0;
+    }
     return std::visit([&](const auto& s) { return valueOf(s, moment, axis, seed); }, source);
 }
 

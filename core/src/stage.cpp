@@ -61,6 +61,21 @@ double gainUnder(const Overlap& overlap, double total, double strongest)
     return std::max(bent, strongest) / total;
 }
 
+/// Where a strand is in its run. A lead that builds up gets faster towards the strike as it later gets slower.
+SourceMoment momentOf(const Score::Part& part, const Envelope& envelope, double since, double framesPerSecond)
+{
+    const bool builds = envelope.builds();
+    const double onset = envelope.onset();
+    if (builds && since >= onset - leadBreaksOff)
+        since = std::max(since, onset);
+    const double peak = envelope.peak();
+    const double run = since - (part.kick ? envelope.holdEnd() : peak);
+    const double way = builds && since < onset ? -1.0 : 1.0;
+    const double pace = way * paceSincePeak(part.rate, way * (since - peak));
+    const double cycles = way * cyclesSincePeak(part.rate, way * run, framesPerSecond);
+    return {since - onset, envelope[EnvelopeField::attack], pace, cycles, pace / framesPerSecond, builds};
+}
+
 double smooth(double u)
 {
     return eased(Ease::smooth, std::clamp(u, 0.0, 1.0));
@@ -274,13 +289,10 @@ double Stage::addHit(AxisValues& sum, const Hit& hit, FrameTime time, double sha
         strongest = std::max(strongest, felt);
         if (part.asDrawn)
             felt = 1;
-        const double peak = envelope.peak();
-        const double run = since - (part.kick ? envelope.holdEnd() : peak);
-        const double pace = paceSincePeak(part.rate, since - peak);
-        const SourceMoment moment{since - envelope.onset(), envelope[EnvelopeField::attack], pace,
-                                  cyclesSincePeak(part.rate, run, framesPerSecond_), pace / framesPerSecond_};
+        const SourceMoment moment = momentOf(part, envelope, since, framesPerSecond_);
         if (part.bursts.mode != BurstMode::off)
-            felt *= gateAt(part.bursts, since - peak, mixSeed(hit.seed, static_cast<std::uint64_t>(part.salt), 0xb5));
+            felt *= gateAt(part.bursts, since - envelope.peak(),
+                           mixSeed(hit.seed, static_cast<std::uint64_t>(part.salt), 0xb5));
         felt *= scale * share;
         const double blow = part.kick ? sourceValue(part.source, moment, Axis::x, 0) : 0.0;
         for (std::size_t v = 0; v < part.voiceCount; ++v) {

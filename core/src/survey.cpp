@@ -23,7 +23,7 @@ bool sameExposure(const Finish& a, const Finish& b)
 /// All but the strikes and their recipes, which is what most edits change.
 bool sameStage(const Project& a, const Project& b)
 {
-    return a.width == b.width && a.height == b.height && a.rate == b.rate && a.shot == b.shot &&
+    return a.width == b.width && a.height == b.height && a.rate == b.rate && a.shots == b.shots &&
            a.overlap == b.overlap && a.groups == b.groups && a.settles == b.settles && a.drift == b.drift &&
            a.master == b.master && sameExposure(a.finish, b.finish);
 }

@@ -13,6 +13,7 @@
 #include "ember/project/file.h"
 #include "ember/project/motion_library.h"
 #include "ember/project/shipped_recipes.h"
+#include "ember/project/shot_edits.h"
 #include "operator.h"
 #include "scene.h"
 #include "sound.h"
@@ -69,7 +70,8 @@ std::string trueStrikes()
 Project demoProject(const std::string& film)
 {
     Project project = newProject(demo::width, demo::height, *FrameRate::make(framesPerSecond, 1));
-    project.shot = Shot{std::filesystem::absolute(film).string(), frames};
+    project.addShot(Shot{std::filesystem::absolute(film).string(), frames});
+    project.shots.front().available = frames;
     for (const TrueStrike& s : demo::strikes) {
         auto [next, id] = withStrike(std::move(project), Frame{s.frame}, s.kind, s.strength);
         project = std::move(next);
@@ -88,6 +90,40 @@ Project demoProject(const std::string& film)
     return project;
 }
 
+constexpr int cutFrame = 144;
+
+/// What the second camera filmed from the cut on.
+Status filmClose(const std::string& path)
+{
+    auto writer = FilmWriter::create(path, filmSettings());
+    if (!writer)
+        return writer.error();
+    for (int frame = cutFrame; frame < frames; ++frame)
+        if (auto status = writer.value()->addFrame(*closeFrame(frame)); !status)
+            return status;
+    return writer.value()->finish();
+}
+
+/// The film cut from the first camera to the second, with the cut thrown; the sound goes through.
+Project cutProject(Project project, const std::string& close)
+{
+    project.sound.file = project.shots.front().clip;
+    project = withOutTrimmed(project, project.shots.front().id, cutFrame - frames);
+    Shot shot{std::filesystem::absolute(close).string(), frames - cutFrame};
+    shot.available = shot.length;
+    project.addShot(std::move(shot));
+    // What the second camera saw hits on the same frames as before.
+    std::vector<Strike> late = std::move(project.shots.front().trimmed);
+    project.shots.front().trimmed.clear();
+    for (Strike& strike : late)
+        project.strikes.push_back(std::move(strike));
+    project.sortStrikes();
+    auto [next, id] = withCutStrike(std::move(project), cutFrame);
+    next.strike(id)->name = "Closer";
+    next.strike(id)->direction = 180;
+    return next;
+}
+
 Status makeAll(const std::filesystem::path& folder)
 {
     std::error_code error;
@@ -97,7 +133,13 @@ Status makeAll(const std::filesystem::path& folder)
         return status;
     if (auto status = writeFileSafely((folder / "night-shift-strikes.csv").string(), trueStrikes()); !status)
         return status;
-    return saveProject(demoProject(film), (folder / "night-shift.vember").string());
+    const Project project = demoProject(film);
+    if (auto status = saveProject(project, (folder / "night-shift.vember").string()); !status)
+        return status;
+    const std::string close = (folder / "night-shift-close.mp4").string();
+    if (auto status = filmClose(close); !status)
+        return status;
+    return saveProject(cutProject(project, close), (folder / "night-shift-cut.vember").string());
 }
 
 /// The night shift as somebody with a camera on the shoulder filmed it.

@@ -70,14 +70,28 @@ Similarity operatorMotion(Operator who, double seconds)
     return swayed(who, seconds).after(swayed(who, 0).inverse());
 }
 
-ImagePtr filmFrame(Operator who, int frame)
+namespace {
+
+ImagePtr seenFrom(const Pose& pose, int frame)
 {
-    const Similarity moved = operatorMotion(who, static_cast<double>(frame) / framesPerSecond);
     FrameLook look;
-    look.exposure = Exposure::of(Pose{moved.x, moved.y, moved.zoom * room, moved.roll});
+    look.exposure = Exposure::of(pose);
     look.projectWidth = width;
     look.projectHeight = height;
     return renderFrame(std::make_shared<const Image>(drawFrame(frame)), look, width, height);
+}
+
+} // namespace
+
+ImagePtr filmFrame(Operator who, int frame)
+{
+    const Similarity moved = operatorMotion(who, static_cast<double>(frame) / framesPerSecond);
+    return seenFrom(Pose{moved.x, moved.y, moved.zoom * room, moved.roll}, frame);
+}
+
+ImagePtr closeFrame(int frame)
+{
+    return seenFrom(Pose{0, -150, 1.75, 0}, frame);
 }
 
 } // namespace ember::demo

@@ -29,4 +29,7 @@ Similarity operatorMotion(Operator who, double seconds);
 /// A frame of the foundry film as this operator saw it; a little enlarged, so that no border shows.
 ImagePtr filmFrame(Operator who, int frame);
 
+/// The same from a second camera, close to the shop floor, that holds still.
+ImagePtr closeFrame(int frame);
+
 } // namespace ember::demo

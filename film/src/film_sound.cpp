@@ -165,7 +165,7 @@ Result<std::unique_ptr<SoundReader>> openFilmSound(const FilmSound& sound, Sound
 {
     std::unique_ptr<SoundReader> track;
     if (sound.track) {
-        auto opened = SoundReader::open(sound.track->path, sound.track->originSeconds, wanted);
+        auto opened = openSound(*sound.track, wanted);
         if (!opened)
             return opened.error();
         track = std::move(opened).value();

@@ -22,7 +22,7 @@ struct Shown {
 
 Result<SoundTrace> listenTo(const SoundSource& source, double seconds, const Progress& progress)
 {
-    auto opened = SoundReader::open(source.path, source.originSeconds, {});
+    auto opened = openSound(source, {});
     if (!opened)
         return opened.error();
     SoundReader& reader = *opened.value();
@@ -98,10 +98,11 @@ Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t le
     return watcher.finish();
 }
 
-Result<std::vector<ShotChange>> findCuts(ClipReader& clip, const Progress& progress)
+Result<std::vector<ShotChange>> findCuts(ClipReader& clip, FrameRate rate, std::int64_t length,
+                                         const Progress& progress)
 {
     CutWatcher watcher;
-    const auto status = showAll(clip, clip.info().rate, clip.info().length, progress,
+    const auto status = showAll(clip, rate, length, progress,
                                 [&](const Image& picture, Frame frame) { watcher.watch(picture, frame); });
     if (!status)
         return status.error();

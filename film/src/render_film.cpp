@@ -16,9 +16,9 @@
 #include <oneapi/tbb/task_arena.h>
 
 #include "ember/core/motion.h"
+#include "ember/film/film_reader.h"
 #include "ember/film/film_sound.h"
 #include "ember/film/layer_pictures.h"
-#include "ember/film/new_project.h"
 #include "ember/media/sound_reader.h"
 #include "ember/render/frame.h"
 #include "lane.h"
@@ -155,7 +155,7 @@ public:
             return Done{};
         SoundReader::Format wanted{soundRateFor(format, 48000), 2};
         if (sound.track) {
-            if (auto native = SoundReader::open(sound.track->path, sound.track->originSeconds, {}))
+            if (auto native = openSound(*sound.track, {}))
                 wanted = {soundRateFor(format, native.value()->rate()),
                           std::min(native.value()->channels(), mostSoundChannels)};
             else
@@ -250,14 +250,19 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
                      "there are no frames between " + std::to_string(asked.first.index) + " and " +
                          std::to_string(asked.last.index)};
     const bool mayBeDeep = holdsDepth(*format) && asked.depth != Depth::eight;
-    auto clip = openShot(project, mayBeDeep);
+    auto clip = openFilm(project, mayBeDeep);
     if (!clip)
         return clip.error();
     std::error_code ignored;
-    for (const std::string& source : {project.shot->clip, project.sound.file})
-        if (std::filesystem::equivalent(out, source, ignored))
+    std::vector<std::string> sources{project.sound.file};
+    for (const Shot& shot : project.shots)
+        sources.push_back(shot.clip);
+    for (const HeardStrike& strike : heardStrikes(project))
+        sources.push_back(strike.sound.file);
+    for (const std::string& source : sources)
+        if (!source.empty() && std::filesystem::equivalent(out, source, ignored))
             return Error{ErrorCode::exists, out,
-                         "it is the clip or the sound of this project, which are never overwritten"};
+                         "it is a clip or a sound of this project, which are never overwritten"};
 
     auto pictures = layerPictures(project);
     if (!pictures)
@@ -343,7 +348,7 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
 
 Status renderStill(const Project& project, Frame frame, const std::string& out, bool overwrite)
 {
-    auto clip = openShot(project, true);
+    auto clip = openFilm(project, true);
     if (!clip)
         return clip.error();
     auto pictures = layerPictures(project);

@@ -1,15 +1,119 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "ember/film/sound_source.h"
 
+#include <algorithm>
+#include <cmath>
+
 namespace ember {
 
-std::optional<SoundSource> soundOf(const Project& project, const ClipInfo& clip)
+namespace {
+
+/// The sounds of shots one after the other.
+class ReelSound final : public SoundReader {
+public:
+    /// A part with its samples of the film: [first, end).
+    struct Laid {
+        std::unique_ptr<SoundReader> reader;
+        std::int64_t first;
+        std::int64_t end;
+    };
+    ReelSound(std::vector<Laid> parts, int rate, int channels, double originSeconds)
+        : parts_(std::move(parts)), rate_(rate), channels_(channels), origin_(std::llround(originSeconds * rate))
+    {
+        seek(0);
+    }
+
+    int rate() const override { return rate_; }
+    int channels() const override { return channels_; }
+    double seconds() const override { return static_cast<double>(parts_.back().end - origin_) / rate_; }
+    bool atEnd() const override { return position_ >= parts_.back().end; }
+    void seek(std::int64_t sample) override
+    {
+        position_ = sample + origin_;
+        sought_ = false;
+    }
+
+    SoundBuffer read(std::int64_t count) override
+    {
+        SoundBuffer out{rate_, channels_, {}};
+        const auto channels = static_cast<std::size_t>(channels_);
+        out.samples.resize(static_cast<std::size_t>(count) * channels);
+        const std::int64_t end = position_ + count;
+        for (Laid& part : parts_) {
+            const std::int64_t from = std::max(position_, part.first);
+            const std::int64_t to = std::min(end, part.end);
+            if (from >= to)
+                continue;
+            if (!sought_ || from == part.first) // else it goes on where it was left
+                part.reader->seek(from - part.first);
+            const SoundBuffer piece = part.reader->read(to - from);
+            std::copy(piece.samples.begin(), piece.samples.end(),
+                      out.samples.begin() + static_cast<std::ptrdiff_t>(from - position_) * channels_);
+        }
+        position_ = end;
+        sought_ = true;
+        return out;
+    }
+
+private:
+    std::vector<Laid> parts_; ///< never empty
+    int rate_;
+    int channels_;
+    std::int64_t origin_;
+    std::int64_t position_ = 0;
+    bool sought_ = false; ///< the readers stand where the last read ended
+};
+
+} // namespace
+
+std::optional<SoundSource> soundOf(const Project& project, const ClipInfo& film)
 {
     if (!project.sound.file.empty())
         return SoundSource{project.sound.file, -project.sound.offset};
-    if (!clip.hasSound)
+    if (film.shots.empty())
+        return film.hasSound ? std::optional(SoundSource{film.path, film.originSeconds - project.sound.offset})
+                             : std::nullopt;
+    SoundSource source;
+    source.originSeconds = -project.sound.offset;
+    std::int64_t first = 0;
+    for (std::size_t i = 0; i < std::min(film.shots.size(), project.shots.size()); ++i) {
+        const Shot& shot = project.shots[i];
+        const ClipInfo& clip = film.shots[i];
+        const auto second = [&](std::int64_t frame) { return project.rate.seconds(static_cast<double>(frame)); };
+        if (clip.hasSound)
+            source.parts.push_back({clip.path, clip.originSeconds + project.rate.seconds(shot.in), second(first),
+                                    second(first + shot.length), shot.speed});
+        first += shot.length;
+    }
+    if (source.parts.empty())
         return std::nullopt;
-    return SoundSource{clip.path, clip.originSeconds - project.sound.offset};
+    source.path = source.parts.front().path;
+    return source;
+}
+
+Result<std::unique_ptr<SoundReader>> openSound(const SoundSource& source, SoundReader::Format wanted)
+{
+    if (source.parts.empty())
+        return SoundReader::open(source.path, source.originSeconds, wanted);
+    std::vector<ReelSound::Laid> parts;
+    for (const SoundPart& part : source.parts) {
+        if (wanted.rate == 0 || wanted.channels == 0) {
+            auto first = SoundReader::open(part.path, 0, wanted);
+            if (!first)
+                return first.error();
+            wanted = {first.value()->rate(), first.value()->channels()};
+        }
+        // Read at another rate and played at the film's it runs as much faster or slower.
+        const SoundReader::Format format{std::max(1000, static_cast<int>(std::lround(wanted.rate / part.speed))),
+                                         wanted.channels};
+        auto opened = SoundReader::open(part.path, part.originSeconds, format);
+        if (!opened)
+            return opened.error();
+        parts.push_back(
+            {std::move(opened).value(), std::llround(part.start * wanted.rate), std::llround(part.end * wanted.rate)});
+    }
+    return std::unique_ptr<SoundReader>(
+        std::make_unique<ReelSound>(std::move(parts), wanted.rate, wanted.channels, source.originSeconds));
 }
 
 } // namespace ember

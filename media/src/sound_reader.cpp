@@ -227,27 +227,23 @@ Result<std::unique_ptr<SoundReader>> SoundReader::open(const std::string& path, 
     return FileSoundReader::open(path, originSeconds, wanted);
 }
 
-Result<Waveform> readWaveform(const std::string& path, double originSeconds, double seconds, double slotSeconds,
+Result<Waveform> readWaveform(SoundReader& sound, const std::string& name, double seconds, double slotSeconds,
                               const std::function<bool(double)>& progress)
 {
-    auto opened = SoundReader::open(path, originSeconds, {});
-    if (!opened)
-        return opened.error();
-    SoundReader& reader = *opened.value();
     Waveform wave;
     wave.slotsPerSecond = 1.0 / slotSeconds;
     const auto slots = static_cast<std::int64_t>(std::ceil(seconds / slotSeconds));
-    reader.seek(0);
+    sound.seek(0);
     std::int64_t done = 0;
     for (std::int64_t slot = 0; slot < slots; ++slot) {
-        const auto end = std::llround(static_cast<double>(slot + 1) * slotSeconds * reader.rate());
-        const SoundBuffer part = reader.read(end - done);
+        const auto end = std::llround(static_cast<double>(slot + 1) * slotSeconds * sound.rate());
+        const SoundBuffer part = sound.read(end - done);
         done = end;
         const auto [low, high] = std::minmax_element(part.samples.begin(), part.samples.end());
         wave.low.push_back(part.samples.empty() ? 0.f : *low);
         wave.high.push_back(part.samples.empty() ? 0.f : *high);
         if (slot % 64 == 0 && !progress(static_cast<double>(slot) / static_cast<double>(slots)))
-            return Error{ErrorCode::cancelled, path, ""};
+            return Error{ErrorCode::cancelled, name, ""};
     }
     return wave;
 }

@@ -29,8 +29,8 @@ bool turns(Axis axis)
 /// Only what strikes do: nothing else moves the film.
 Project strikesOnly(Project project)
 {
-    if (project.shot)
-        project.shot->move.clear();
+    for (Shot& shot : project.shots)
+        shot.move.clear();
     project.drift = {};
     project.master = {};
     return project;

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "ember/project/film_edits.h"
+#include "ember/project/shot_edits.h"
 
 #include <algorithm>
 #include <cmath>
@@ -47,9 +48,9 @@ Project withIntensityKey(Project project, const IntensityKey& key)
 
 Project withMoveKey(Project project, const MoveKey& key)
 {
-    if (project.shot)
-        put(project.shot->move, key);
-    return project;
+    std::vector<MoveKey> keys = filmMove(project);
+    put(keys, key);
+    return withFilmMove(std::move(project), keys);
 }
 
 Project withSettleAt(Project project, std::size_t index, const SettleMark& mark)
@@ -66,9 +67,9 @@ Project withIntensityKeyAt(Project project, std::size_t index, const IntensityKe
 
 Project withMoveKeyAt(Project project, std::size_t index, const MoveKey& key)
 {
-    if (project.shot)
-        replace(project.shot->move, index, key);
-    return project;
+    std::vector<MoveKey> keys = filmMove(project);
+    replace(keys, index, key);
+    return withFilmMove(std::move(project), keys);
 }
 
 Project withoutSettle(Project project, std::size_t index)
@@ -88,9 +89,9 @@ Project withoutIntensityKey(Project project, std::size_t index)
 
 Project withoutMoveKey(Project project, std::size_t index)
 {
-    if (project.shot)
-        remove(project.shot->move, index);
-    return project;
+    std::vector<MoveKey> keys = filmMove(project);
+    remove(keys, index);
+    return withFilmMove(std::move(project), keys);
 }
 
 Project withGroup(Project project, const std::string& name)
@@ -136,11 +137,10 @@ IntensityKey intensityKeyHere(const Project& project, Frame frame)
 
 MoveKey moveKeyHere(const Project& project, Frame frame)
 {
-    const std::vector<MoveKey> keys = project.shot ? project.shot->move : std::vector<MoveKey>();
-    MoveKey key = moveAt(keys, static_cast<double>(frame.index));
+    MoveKey key = moveAt(project, static_cast<double>(frame.index));
     key.frame = frame;
     key.ease = Ease::smooth;
-    for (const MoveKey& before : keys) // goes on as the move does here
+    for (const MoveKey& before : filmMove(project)) // goes on as the move does here
         if (before.frame < frame)
             key.ease = before.ease;
     return key;

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <algorithm>
+#include <cmath>
 #include <filesystem>
 
 #include "ember/project/file.h"
@@ -58,6 +59,8 @@ Strike readStrike(const Json& json, const std::string& place, const Project& pro
     strike.direction = object.optionalNumber(strikefield::direction);
     strike.seed = static_cast<std::uint32_t>(object.needInteger("seed", 0, UINT32_MAX));
     strike.locked = object.flag("locked", false);
+    strike.pinned = object.flag("pinned", false);
+    strike.onCut = object.flag("on_cut", false);
     strike.group = object.text("group", {});
     if (!strike.group.empty() && project.group(strike.group) == nullptr)
         object.wrong("group", "names \"" + strike.group + "\", which is not among the groups");
@@ -137,13 +140,27 @@ BeatGrid readBeats(const Json& json, JsonTrouble& trouble)
     return beats;
 }
 
-Shot readShot(const Json& json, const std::string& place, const std::string& folder, JsonTrouble& trouble)
+Shot readShot(const Json& json, const std::string& place, const std::string& folder, const Project& project,
+              bool wholeClips, JsonTrouble& trouble)
 {
     JsonObject object(json, place, trouble);
     Shot shot;
-    shot.clip = readPath(object, "clip", object.needText("clip"), folder, "should be the path of a clip");
+    readList(object, "trimmed", false, [&](const Json& item, const std::string& where) {
+        shot.trimmed.push_back(readStrike(item, where, project, trouble));
+    });
     shot.length = object.needInteger("length", 1, longestFilm);
+    if (object.flag("gap", false))
+        return shot;
+    shot.clip = readPath(object, "clip", object.needText("clip"), folder, "should be the path of a clip");
     shot.still = object.flag("still", false);
+    if (!shot.still) {
+        shot.in = object.number("in", 0, static_cast<double>(longestFilm), 0);
+        shot.speed = object.number("speed", shotfield::speed.min, shotfield::speed.max, 1);
+        if (object.find("clip_length") != nullptr)
+            shot.available = object.needInteger("clip_length", 1, longestFilm);
+        else if (wholeClips) // before version 7
+            shot.available = shot.length;
+    }
     readList(object, "move", false, [&](const Json& item, const std::string& where) {
         shot.move.push_back(readMoveKey(item, where, trouble));
     });
@@ -254,12 +271,6 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
     else
         object.wrong("rate",
                      "is \"" + rate + "\", but should be a fraction such as \"24000/1001\", 1 to 1000 a second");
-    readList(object, "shots", true, [&](const Json& shot, const std::string& where) {
-        if (project.shot)
-            trouble.add(ErrorCode::unsupported, where, "is a second shot; this version plays one");
-        else
-            project.shot = readShot(shot, where, folder, trouble);
-    });
     if (const Json* sound = object.find("sound"))
         project.sound = readSound(*sound, folder, trouble);
     if (const Json* beats = object.find("beats"))
@@ -275,6 +286,14 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
     });
     readMeeting(object, project, trouble);
     StrikeId id = 0;
+    readList(object, "shots", true, [&](const Json& item, const std::string& where) {
+        Shot shot = readShot(item, where, folder, project, json["vember"].get<int>() < 7, trouble);
+        for (Strike& strike : shot.trimmed)
+            strike.id = ++id;
+        project.addShot(std::move(shot));
+    });
+    if (project.length() > longestFilm)
+        trouble.add(ErrorCode::badValue, "shots", "are longer together than a film can be");
     readList(object, "strikes", true, [&](const Json& item, const std::string& where) {
         Strike strike = readStrike(item, where, project, trouble);
         strike.id = ++id;

@@ -35,6 +35,10 @@ Json toJson(const Strike& strike, const Project& project)
     json["seed"] = strike.seed;
     if (strike.locked)
         json["locked"] = true;
+    if (strike.pinned)
+        json["pinned"] = true;
+    if (strike.onCut)
+        json["on_cut"] = true;
     const Recipe* recipe = project.recipe(strike.recipe);
     json["recipe"] = recipe != nullptr ? recipe->name : std::string();
     if (!strike.group.empty())
@@ -53,11 +57,23 @@ std::string relativeTo(const std::string& clip, const std::string& folder)
     return relative.empty() ? clip : relative.generic_string();
 }
 
-Json toJson(const Shot& shot, const std::string& folder)
+Json toJson(const Shot& shot, const Project& project, const std::string& folder)
 {
-    Json json{{"clip", relativeTo(shot.clip, folder)}, {"length", shot.length}};
+    Json json{{"length", shot.length}};
+    if (shot.gap())
+        json["gap"] = true;
+    else
+        json["clip"] = relativeTo(shot.clip, folder);
     if (shot.still)
         json["still"] = true;
+    if (shot.available > 0)
+        json["clip_length"] = shot.available;
+    if (shot.in != 0)
+        json["in"] = shot.in;
+    if (shot.speed != 1)
+        json["speed"] = shot.speed;
+    for (const Strike& strike : shot.trimmed)
+        json["trimmed"].push_back(toJson(strike, project));
     for (const MoveKey& key : shot.move)
         json["move"].push_back({{"frame", key.frame.index},
                                 {"x", key.x},
@@ -128,8 +144,8 @@ std::string projectToJson(const Project& project, const std::string& folder)
     json["frame"] = {{"width", project.width}, {"height", project.height}};
     json["rate"] = std::to_string(project.rate.num()) + "/" + std::to_string(project.rate.den());
     json["shots"] = Json::array();
-    if (project.shot)
-        json["shots"].push_back(toJson(*project.shot, folder));
+    for (const Shot& shot : project.shots)
+        json["shots"].push_back(toJson(shot, project, folder));
     json["sound"] = valuesToJson(project.sound);
     if (!project.sound.file.empty())
         json["sound"]["file"] = relativeTo(project.sound.file, folder);

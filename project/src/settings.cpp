@@ -9,6 +9,7 @@
 #include "ember/core/values.h"
 #include "ember/project/motion_library.h"
 #include "ember/project/recipe_edits.h"
+#include "ember/project/shot_edits.h"
 
 namespace ember {
 
@@ -181,8 +182,10 @@ public:
             setBeats(key);
         else if (key == "settles")
             setList<SettleMark>(project_.settles, settleFrom, "FRAME:cut or FRAME:ease:FRAMES, …");
-        else if (key == "move" && project_.shot)
-            setList<MoveKey>(project_.shot->move, moveKeyFrom, "FRAME:X:Y:ZOOM:ROLL:EASE, …");
+        else if (key == "move" && !project_.shots.empty())
+            setMove();
+        else if (take(key, "shot."))
+            setShot(key);
         else if (take(key, "recipe."))
             setRecipe(key);
         else if (take(key, "strike."))
@@ -238,6 +241,45 @@ private:
             list = std::move(*items);
         else
             wrong(std::string(wanted) + ", each frame once");
+    }
+
+    void setMove()
+    {
+        std::vector<MoveKey> keys;
+        setList<MoveKey>(keys, moveKeyFrom, "FRAME:X:Y:ZOOM:ROLL:EASE, …");
+        if (!error_)
+            project_ = withFilmMove(std::move(project_), keys);
+    }
+
+    /// What belongs to the shot goes with it.
+    void setShot(std::string_view key)
+    {
+        const auto dot = key.find('.');
+        const auto which = numberFrom<std::size_t>(key.substr(0, dot));
+        if (dot == std::string_view::npos || !which || *which < 1 || *which > project_.shots.size())
+            return unknown();
+        key.remove_prefix(dot + 1);
+        std::vector<Shot> shots = project_.shots;
+        Shot& shot = shots[*which - 1];
+        if (key == "length") {
+            const auto length = numberFrom<std::int64_t>(setting_->second);
+            if (!length || *length < 1 || *length > std::max(shot.length, shot.longest()))
+                return wrong("whole frames, 1 to " + std::to_string(std::max(shot.length, shot.longest())));
+            shot.length = *length;
+        } else if (key == "in" && shot.available > 0) {
+            const auto in = numberFrom<double>(setting_->second);
+            const double last = static_cast<double>(shot.available) - static_cast<double>(shot.length) * shot.speed;
+            if (!in || !(*in >= 0 && *in <= std::max(0.0, last)))
+                return wrong("a frame of the clip, 0 to " + number(std::max(0.0, last)) + " with this length");
+            shot.in = *in;
+        } else if (key == "speed" && shot.available > 0) {
+            if (const auto speed = valueFor(shotfield::speed))
+                project_ = withShotSpeed(project_, shot.id, *speed);
+            return;
+        } else {
+            return unknown();
+        }
+        project_ = withShots(std::move(project_), std::move(shots));
     }
 
     /// A grid that is not there yet begins as 120 BPM.
@@ -386,7 +428,7 @@ private:
         const std::string& text = setting_->second;
         if (key == "frame") {
             const auto frame = frameFrom(text);
-            if (!frame || (project_.shot && frame->index >= project_.length()))
+            if (!frame || (!project_.shots.empty() && frame->index >= project_.length()))
                 return wrong("a frame of the film, 0 to " + std::to_string(project_.length() - 1));
             strike.frame = *frame;
         } else if (key == "kind") {
@@ -411,10 +453,10 @@ private:
             if (!seed)
                 return wrong("a whole number from 0 to 4294967295");
             strike.seed = *seed;
-        } else if (key == "locked") {
+        } else if (key == "locked" || key == "pinned" || key == "on_cut") {
             if (text != "on" && text != "off")
                 return wrong("one of off, on");
-            strike.locked = text == "on";
+            (key == "locked" ? strike.locked : key == "pinned" ? strike.pinned : strike.onCut) = text == "on";
         } else if (key == "recipe") {
             const Recipe* recipe = project_.recipeNamed(text);
             if (recipe == nullptr)
@@ -487,6 +529,8 @@ void addStrike(std::vector<Setting>& list, const Project& project, const Strike&
                       strike.direction ? valueText(strikefield::direction, *strike.direction) : "seed");
     list.emplace_back(prefix + "seed", std::to_string(strike.seed));
     list.emplace_back(prefix + "locked", strike.locked ? "on" : "off");
+    list.emplace_back(prefix + "pinned", strike.pinned ? "on" : "off");
+    list.emplace_back(prefix + "on_cut", strike.onCut ? "on" : "off");
     list.emplace_back(prefix + "recipe", recipe != nullptr ? recipe->name : "");
     list.emplace_back(prefix + "group", strike.group);
     if (recipe == nullptr)
@@ -535,8 +579,17 @@ std::vector<Setting> settingsOf(const Project& project)
     list.emplace_back("master.keys", listText(project.master.keys, [](const IntensityKey& k) {
                           return std::to_string(k.frame.index) + ":" + number(k.value);
                       }));
-    if (project.shot)
-        list.emplace_back("move", listText(project.shot->move, [](const MoveKey& k) {
+    for (std::size_t i = 0; i < project.shots.size(); ++i) {
+        const Shot& shot = project.shots[i];
+        const std::string prefix = "shot." + std::to_string(i + 1) + ".";
+        list.emplace_back(prefix + "length", std::to_string(shot.length));
+        if (shot.available > 0) {
+            list.emplace_back(prefix + "in", number(shot.in));
+            list.emplace_back(prefix + "speed", number(shot.speed));
+        }
+    }
+    if (!project.shots.empty())
+        list.emplace_back("move", listText(filmMove(project), [](const MoveKey& k) {
                               return std::to_string(k.frame.index) + ":" + number(k.x) + ":" + number(k.y) + ":" +
                                      number(k.zoom) + ":" + number(k.roll) + ":" + std::string(easeText(k.ease));
                           }));

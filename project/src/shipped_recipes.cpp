@@ -85,6 +85,51 @@ void addHits(BookEntries& book)
                           strand("Rattle", Noise{2, 0.5, 2}, {10, 5, 6}, {.y = 2, .roll = 0.15})}));
 }
 
+/// What throws one shot into the next: it builds up before the cut, breaks off there, and settles after it.
+Envelope overCut(double lead, double level, double bend, const Shape& after)
+{
+    Envelope e = shaped(after);
+    e.set(F::lead, lead);
+    e.set(F::leadLevel, level);
+    e.set(F::leadShape, static_cast<double>(LeadShape::build));
+    e.set(F::leadCurve, bend);
+    return e;
+}
+
+void addCuts(BookEntries& book)
+{
+    const Course asFelt{Course::By::envelope};
+    BookEntry thrown = entry("Thrown over", "cut: the picture is thrown aside and the next one arrives",
+                             overCut(8, 0.95, 5, {0, 0, 14, 5}),
+                             {strand("Throw", Kick{0.75}, {1.6, 1.4, 8}, {.x = 190, .y = 110}),
+                              strand("Rattle", Noise{2, 0.5, 2}, {12, 6, 6}, {.x = 5, .y = 4, .roll = 0.3})});
+    thrown.recipe.effects.streak = {80, Toward::motion, 0, asFelt};
+    thrown.recipe.sound = {SoundKind::whoosh, -6, {}};
+    book.push_back(std::move(thrown));
+    BookEntry rammed = entry("Rammed through", "cut: pushed into the picture and out into the next one",
+                             overCut(9, 0.95, 5, {0, 0, 15, 5}),
+                             {strand("Push", Kick{0.8}, {1.5, 1.4, 8}, {.zoom = -0.16}),
+                              strand("Rattle", Noise{2, 0.5, 2}, {13, 6, 6}, {.x = 6, .y = 5, .roll = 0.4})});
+    rammed.recipe.effects.radial.length = 90;
+    rammed.recipe.effects.radial.course = asFelt;
+    rammed.recipe.sound = {SoundKind::whoosh, -6, {}};
+    book.push_back(std::move(rammed));
+    BookEntry shaken = entry("Shaken over", "cut: a rattle that swells into the cut and dies after it",
+                             overCut(14, 0.8, 3, {0, 1, 22, 4}),
+                             {strand("Rattle", Noise{3, 0.55, 2}, {14, 5, 10}, {.x = 22, .y = 16, .roll = 0.9}),
+                              strand("Sway", Noise{1, 0.5, 2}, {4, 2, 16}, {.x = 8, .y = 6})});
+    shaken.recipe.effects.fringe = {4, Toward::motion, 0, asFelt};
+    shaken.recipe.sound = {SoundKind::thump, -6, {}};
+    book.push_back(std::move(shaken));
+    BookEntry turned = entry("Turned over", "cut: the picture turns out of itself into the next one",
+                             overCut(9, 0.95, 5, {0, 0, 16, 5}),
+                             {strand("Turn", Kick{0.7}, {1.6, 1.4, 8}, {.x = 60, .y = 60, .roll = 7}),
+                              strand("Rattle", Noise{2, 0.5, 2}, {12, 6, 6}, {.x = 4, .y = 4, .roll = 0.3})});
+    turned.recipe.effects.streak = {36, Toward::motion, 0, asFelt};
+    turned.recipe.sound = {SoundKind::whoosh, -8, {}};
+    book.push_back(std::move(turned));
+}
+
 void addBlasts(BookEntries& book)
 {
     book.push_back(entry("Blast and rumble", "blast, near", shaped({1, 2, 34, 4, 0.16, 96, 48}),
@@ -157,9 +202,15 @@ const BookEntries& shippedRecipes()
         addBlasts(made);
         addBeats(made);
         addStates(made);
+        addCuts(made);
         return made;
     }();
     return book;
+}
+
+std::string_view cutRecipeName()
+{
+    return "Thrown over";
 }
 
 std::string_view starterRecipeName(StrikeKind kind)

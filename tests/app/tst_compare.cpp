@@ -63,7 +63,7 @@ private slots:
     void differencesAreToldByName()
     {
         Project a;
-        a.shot = Shot{"night.mkv", 100, false};
+        a.addShot(Shot{"night.mkv", 100, false});
         a.addRecipe(Recipe{0, "Blow", {}, {}});
         Project b = a;
         QVERIFY(differences(a, b).empty());

@@ -241,7 +241,7 @@ private slots:
         // Two hours in a thousand pixels: a strike of half a second is far narrower than a pixel.
         Project project;
         project.width = 1280;
-        project.shot = Shot{"x", 172800};
+        project.addShot(Shot{"x", 172800});
         Envelope e;
         e.set(F::rumble, 0);
         project.addRecipe(test::plainRecipe(Noise{2, 0.5, 2}, test::amountOf(Axis::y, 30), e));
@@ -277,7 +277,7 @@ private slots:
     {
         // As on the Anvil's rows: the strike's recipe as it is felt, without what stands around it.
         Project project;
-        project.shot = Shot{"x", 500};
+        project.addShot(Shot{"x", 500});
         Envelope e = shape();
         e.set(F::rumbleUntil, static_cast<double>(RumbleUntil::nextStrike));
         project.addRecipe(test::plainRecipe(Noise{2, 0.5, 2}, test::amountOf(Axis::y, 30), e));

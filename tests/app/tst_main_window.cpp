@@ -610,7 +610,7 @@ private slots:
                 action->trigger();
         QTRY_COMPARE(session().length(), std::int64_t{120}); // a still, for five seconds
         QCOMPARE(test::numberIn(shown()), 2);
-        QVERIFY(project().shot->still);
+        QVERIFY(project().shots.front().still);
     }
     void droppingOpens()
     {

@@ -114,7 +114,7 @@ private slots:
         Project project;
         project.width = 192;
         project.height = 128;
-        project.shot = Shot{clip_, 100};
+        project.addShot(Shot{clip_, 100});
         store.setProject(project);
         QVERIFY(store.thumb(42) == nullptr);
         QTRY_VERIFY(store.thumb(42) != nullptr);

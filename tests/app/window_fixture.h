@@ -13,6 +13,7 @@
 #include <QLineEdit>
 #include <QMouseEvent>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QSettings>
 #include <QTemporaryDir>
 #include <QTest>
@@ -123,6 +124,7 @@ protected:
     }
     void click(const char* name)
     {
+        bringIntoView(child<QAbstractButton>(name));
         QTest::mouseClick(child<QAbstractButton>(name), Qt::LeftButton);
         turn();
     }
@@ -138,9 +140,18 @@ protected:
         }
         QCOMPARE(list()->currentIndex(), wanted);
     }
+    /// Scrolls to where a widget is.
+    static void bringIntoView(QWidget* widget)
+    {
+        for (QWidget* above = widget->parentWidget(); above != nullptr; above = above->parentWidget())
+            if (auto* area = qobject_cast<QScrollArea*>(above))
+                area->ensureWidgetVisible(widget);
+        turn();
+    }
     /// Clicks on a number, types another and presses Enter.
     void type(QWidget* field, const QString& text)
     {
+        bringIntoView(field);
         QTest::mouseClick(field, Qt::LeftButton);
         auto* editor = field->findChild<QLineEdit*>();
         QVERIFY(editor != nullptr);

@@ -25,7 +25,7 @@ Project project()
     p.width = 640;
     p.height = 360;
     p.rate = *FrameRate::make(24, 1);
-    p.shot = Shot{"clip", 120};
+    p.addShot(Shot{"clip", 120});
     p.addRecipe(test::plainRecipe(Kick{}, test::amountOf(Axis::x, 40), shape()));
     Strike strike;
     strike.frame = Frame{40};

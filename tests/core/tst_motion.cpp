@@ -28,7 +28,7 @@ Envelope shortEnvelope(double attack = 1, double hold = 0, double decay = 12)
 Project withRecipe(const Recipe& recipe)
 {
     Project project;
-    project.shot = Shot{"none.mp4", 1000};
+    project.addShot(Shot{"none.mp4", 1000});
     project.addRecipe(recipe);
     return project;
 }
@@ -64,7 +64,7 @@ Project busyProject(int strikes, std::int64_t length)
     recipe.strands.push_back({"Kick", Kick{0.2}, Rate{}, test::amountOf(Axis::y, 20)});
     recipe.strands.push_back({"Turn", Noise{1, 0.5, 2}, Rate{}, test::amountOf(Axis::roll, 2)});
     Project project = withRecipe(recipe);
-    project.shot->length = length;
+    project.shots.front().length = length;
     for (int i = 0; i < strikes; ++i)
         project.strikes.push_back([&] {
             Strike s = strikeAt(random.whole(0, static_cast<int>(length) - 1), random.between(0.1, 1.5),

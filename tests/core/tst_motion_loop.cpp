@@ -30,7 +30,7 @@ Project swayingFilm(int width, FrameRate rate, const MotionLoop& loop)
     project.width = width;
     project.height = width * 9 / 16;
     project.rate = rate;
-    project.shot = Shot{"clip.mp4", 100000};
+    project.addShot(Shot{"clip.mp4", 100000});
     project.drift = {};
     project.drift.on = true;
     project.drift.captured.motion = loop;
@@ -184,7 +184,7 @@ private slots:
             amount[Axis::roll] = 1;
             amount[Axis::zoom] = 0.02;
             Project project;
-            project.shot = Shot{"clip.mp4", 400};
+            project.addShot(Shot{"clip.mp4", 400});
             Recipe recipe = test::plainRecipe(Captured{loop, 0.5 + 0.01 * seed}, amount, e);
             Strike strike;
             strike.frame = {100};
@@ -220,7 +220,7 @@ private slots:
         e.set(F::hold, 200);
         Project project;
         project.rate = *FrameRate::make(25, 1);
-        project.shot = Shot{"clip.mp4", 400};
+        project.addShot(Shot{"clip.mp4", 400});
         Strike strike;
         strike.frame = {100};
         strike.recipe = project.addRecipe(test::plainRecipe(Captured{loop, 1}, amountsAsFilmed(loop, 640), e));

@@ -18,7 +18,7 @@ namespace {
 Project pushes(const Envelope& envelope, OverlapRule rule)
 {
     Project project;
-    project.shot = Shot{"none.mp4", 400};
+    project.addShot(Shot{"none.mp4", 400});
     project.addRecipe(test::plainRecipe(Drawn{}, test::amountOf(Axis::zoom, 0.1), envelope));
     project.overlap.rule = rule;
     return project;
@@ -98,7 +98,7 @@ private slots:
     {
         Recipe recipe = test::plainRecipe(Noise{}, test::amountOf(Axis::x, 10), straight(20));
         Project project;
-        project.shot = Shot{"none.mp4", 400};
+        project.addShot(Shot{"none.mp4", 400});
         project.addRecipe(recipe);
         project.overlap.rule = OverlapRule::stronger;
         strike(project, 100, 1, 1);
@@ -134,7 +134,7 @@ private slots:
         test::Random random(4);
         for (int i = 0; i < 30; ++i) {
             Project project;
-            project.shot = Shot{"none.mp4", 400};
+            project.addShot(Shot{"none.mp4", 400});
             project.addRecipe(test::plainRecipe(Noise{2, 0.5, 2}, test::amountOf(Axis::x, 10), straight(30, 2)));
             project.overlap.rule = static_cast<OverlapRule>(rule);
             strike(project, 100, random.between(0.3, 1), 2);
@@ -301,7 +301,7 @@ private slots:
         for (const Axis axis : allAxes)
             recipe.strands[0].amount[axis] = axis == Axis::zoom ? 0.1 : 5;
         Project project;
-        project.shot = Shot{"none.mp4", 400};
+        project.addShot(Shot{"none.mp4", 400});
         project.addRecipe(recipe);
         strike(project, 100, 1);
         const Pose all = Motion(project).poseAt(100);
@@ -326,7 +326,8 @@ private slots:
     {
         Project project = pushes(straight(20), OverlapRule::add);
         strike(project, 100, 1);
-        project.shot->move = {{Frame{50}, 0, 0, 1, 0, Ease::linear}, {Frame{150}, 100, -50, 2, 10, Ease::smooth}};
+        project.shots.front().move = {{Frame{50}, 0, 0, 1, 0, Ease::linear},
+                                      {Frame{150}, 100, -50, 2, 10, Ease::smooth}};
         const Motion motion(project);
         QVERIFY(motion.poseAt(20).atRest());
         const Pose middle = motion.poseAt(75);
@@ -343,7 +344,7 @@ private slots:
     void driftRunsUnderTheWholeShot()
     {
         Project project;
-        project.shot = Shot{"none.mp4", 400};
+        project.addShot(Shot{"none.mp4", 400});
         project.drift.on = true;
         project.drift.fadeIn = 20;
         project.drift.fadeOut = 30;

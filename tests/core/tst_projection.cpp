@@ -126,7 +126,7 @@ private slots:
         Project project;
         project.width = 640;
         project.height = 360;
-        project.shot = Shot{"x", 200};
+        project.addShot(Shot{"x", 200});
         Envelope e;
         e.set(EnvelopeField::rumble, 0);
         project.addRecipe(test::plainRecipe(Noise{2, 0.5, 2}, test::amountOf(Axis::y, 14), e));
@@ -159,7 +159,7 @@ private slots:
     void coverHasALimit()
     {
         Project project;
-        project.shot = Shot{"x", 100};
+        project.addShot(Shot{"x", 100});
         project.addRecipe(test::plainRecipe(Kick{}, test::amountOf(Axis::y, 3000), Envelope()));
         Strike strike;
         strike.frame = Frame{10};

@@ -33,7 +33,7 @@ Recipe everySource()
 Project filmOf(const Recipe& recipe, std::uint32_t seed = 1, std::optional<double> direction = 90)
 {
     Project project;
-    project.shot = Shot{"none.mp4", 400};
+    project.addShot(Shot{"none.mp4", 400});
     project.addRecipe(recipe);
     Strike strike;
     strike.frame = Frame{100};

@@ -17,7 +17,7 @@ namespace {
 Project film(test::Random& random, OverlapRule rule)
 {
     Project project;
-    project.shot = Shot{"none.mp4", 900};
+    project.addShot(Shot{"none.mp4", 900});
     project.overlap.rule = rule;
     Envelope e;
     e.set(F::decay, 12);
@@ -108,7 +108,7 @@ private slots:
     {
         test::Random random(2);
         Project project = film(random, OverlapRule::add);
-        project.shot->length = 200000;
+        project.shots.front().length = 200000;
         Survey survey;
         survey.update(project, Motion(project));
         project.strikes[3].strength *= 0.5;

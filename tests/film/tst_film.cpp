@@ -7,6 +7,7 @@
 #include <QTest>
 
 #include "clips.h"
+#include "ember/film/film_reader.h"
 #include "ember/film/new_project.h"
 #include "ember/film/pose_table.h"
 #include "ember/film/render_film.h"
@@ -60,8 +61,8 @@ private slots:
         QCOMPARE(p.height, 128);
         QCOMPARE(p.length(), std::int64_t{48});
         QCOMPARE(p.rate, *FrameRate::make(24, 1));
-        QCOMPARE(p.shot->clip, clip_);
-        QVERIFY(!openShot(Project{}));
+        QCOMPARE(p.shots.front().clip, clip_);
+        QVERIFY(!openFilm(Project{}));
     }
     void framesAtRestAreTheSourceBitForBit()
     {
@@ -165,7 +166,7 @@ private slots:
     {
         Project p = project();
         p.finish.edges = EdgeMode::transparent;
-        p.shot->move = {{Frame{0}, 60, 0, 1, 0}};
+        p.shots.front().move = {{Frame{0}, 60, 0, 1, 0}};
         RenderOptions options = wholeFilm(p);
         options.last = Frame{1};
         for (const char* name : {"clear.mkv", "clear.mov", "clear_%02d.png", "clear_%02d.exr"}) {
@@ -194,7 +195,7 @@ private slots:
         QVERIFY(clip && clip.value()->info().deep);
         Project p = projectForClip(clip.value()->info());
         p.finish.cover = CoverMode::off;
-        p.shot->move = {{Frame{0}, 0, 0, 1, 0, Ease::linear}, {Frame{4}, 0, 40, 1, 0}};
+        p.shots.front().move = {{Frame{0}, 0, 0, 1, 0, Ease::linear}, {Frame{4}, 0, 40, 1, 0}};
         RenderOptions options = wholeFilm(p);
         options.last = Frame{4};
         for (const char* name : {"deep.mkv", "deep.mov", "deep_%02d.png", "deep_%02d.exr"}) {
@@ -417,7 +418,7 @@ private slots:
         QVERIFY(!renderFilm(p, clip_, options, goOn)); // never onto its own clip
         QCOMPARE(test::bytesOf(clip_), before);
         Project lost = p;
-        lost.shot->clip = at("gone.mp4");
+        lost.shots.front().clip = at("gone.mp4");
         const auto missing = renderFilm(lost, at("out.mp4"), wholeFilm(lost), goOn);
         QVERIFY(!missing && sentence(missing.error()).find("gone.mp4") != std::string::npos);
         {
@@ -458,7 +459,7 @@ private slots:
                               QStringLiteral("1"), QStringLiteral("-update"), QStringLiteral("1"),
                               folder_.filePath(QStringLiteral("still.png"))}));
         Project p = projectForClip(ClipReader::open(at("still.png")).value()->info());
-        QVERIFY(p.shot->still);
+        QVERIFY(p.shots.front().still);
         p = withStrike(std::move(p), Frame{10}, StrikeKind::landing, 1).project;
         RenderOptions options = wholeFilm(p);
         options.last = Frame{20};

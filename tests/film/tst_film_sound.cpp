@@ -43,7 +43,7 @@ class FilmSoundTest : public QObject {
     }
     static std::unique_ptr<SoundReader> opened(const Project& p, SoundReader::Format format = {48000, 2})
     {
-        auto reader = openFilmSound(filmSoundOf(p, ClipReader::open(p.shot->clip).value()->info()), format);
+        auto reader = openFilmSound(filmSoundOf(p, ClipReader::open(p.shots.front().clip).value()->info()), format);
         return reader ? std::move(reader).value() : nullptr;
     }
     static std::vector<float> heard(SoundReader& reader, std::int64_t from, std::int64_t count)

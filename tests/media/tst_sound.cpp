@@ -123,16 +123,18 @@ private slots:
         QVERIFY(test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
                               QStringLiteral("aevalsrc='if(gte(t,1),0.8*sin(2*PI*500*t),0)':s=44100:d=2"), wav}));
         int told = 0;
-        const auto wave = readWaveform(wav.toStdString(), 0, 2.0, 0.01, [&](double share) {
-            ++told;
-            return share <= 1;
-        });
+        const auto wave =
+            readWaveform(*SoundReader::open(wav.toStdString(), 0, {}).value(), "wave", 2.0, 0.01, [&](double share) {
+                ++told;
+                return share <= 1;
+            });
         QVERIFY(wave);
         QCOMPARE(wave->low.size(), std::size_t{200});
         QVERIFY(told > 0);
         for (std::size_t i = 0; i < 200; ++i)
             QVERIFY(i < 99 ? wave->high[i] < 0.01f : i > 100 ? wave->high[i] > 0.7f && wave->low[i] < -0.7f : true);
-        const auto stopped = readWaveform(wav.toStdString(), 0, 2.0, 0.01, [](double) { return false; });
+        const auto stopped = readWaveform(*SoundReader::open(wav.toStdString(), 0, {}).value(), "wave", 2.0, 0.01,
+                                          [](double) { return false; });
         QVERIFY(!stopped && stopped.error().code == ErrorCode::cancelled);
     }
 };

@@ -19,7 +19,7 @@ class BakeTest : public QObject {
     static Project film()
     {
         Project project;
-        project.shot = Shot{"night.mkv", 240, false};
+        project.addShot(Shot{"night.mkv", 240, false});
         for (const BookEntry& entry : shippedRecipes())
             project.addRecipe(entry.recipe);
         return project;

@@ -32,7 +32,7 @@ BookEntry kept(const std::string& name, double y)
 Project filmOf(const BookEntry& entry, std::uint32_t seed)
 {
     Project project;
-    project.shot = Shot{"none.mp4", 900};
+    project.addShot(Shot{"none.mp4", 900});
     Strike strike;
     strike.frame = Frame{30};
     strike.direction = 90;
@@ -91,7 +91,8 @@ private slots:
             QVERIFY(std::sqrt(squares / count) > 0.2 || recipe.name == "Tap");
             QVERIFY(motion.poseAt(29).atRest() || recipe.envelope[F::lead] > 0);
             QVERIFY(motion.poseAt(30 + recipe.envelope.end()).atRest());
-            QVERIFY(coverOf(project, motion).needed < 1.3);
+            // What throws a cut moves far; the others hardly ask for a cover.
+            QVERIFY(coverOf(project, motion).needed < (recipe.envelope.builds() ? 1.6 : 1.3));
         }
     }
     void thereAreEnoughAndTheyAreApart()

@@ -21,7 +21,7 @@ namespace {
 Project film(std::int64_t length = 300)
 {
     Project project = newProject(1280, 720, FrameRate());
-    project.shot = Shot{"a.mp4", length};
+    project.addShot(Shot{"a.mp4", length});
     return project;
 }
 
@@ -159,7 +159,7 @@ private slots:
         QFETCH(int, width);
         QFETCH(int, rate);
         Project project = newProject(width, width * 9 / 16, *FrameRate::make(rate, 1));
-        project.shot = Shot{"a", 100000};
+        project.addShot(Shot{"a", 100000});
         QCOMPARE(project.recipes.size(), std::size_t{4});
         int at = 1000;
         for (const Recipe& recipe : std::vector<Recipe>(project.recipes)) {

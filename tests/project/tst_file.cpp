@@ -22,7 +22,7 @@ namespace {
 Project fullProject()
 {
     Project project = newProject(1920, 1080, *FrameRate::make(24000, 1001));
-    project.shot = Shot{"/films/night shift/clip \"one\".mp4", 480, false};
+    project.addShot(Shot{"/films/night shift/clip \"one\".mp4", 480, false});
     test::Random random(1);
     for (int i = 0; i < 12; ++i) {
         auto [next, id] = withStrike(std::move(project), Frame{random.whole(0, 479)}, static_cast<StrikeKind>(i % 4),
@@ -120,7 +120,7 @@ Project fullProject()
     project.master.flat = true;
     project.master.axis[1] = false;
     project.master.keys = {{Frame{0}, 0.5}, {Frame{9}, 1.5}};
-    project.shot->move = {{Frame{3}, 1, 2, 1.5, -4, Ease::in}, {Frame{30}, 0, 0, 1, 0, Ease::smooth}};
+    project.shots.front().move = {{Frame{3}, 1, 2, 1.5, -4, Ease::in}, {Frame{30}, 0, 0, 1, 0, Ease::smooth}};
     return project;
 }
 
@@ -168,17 +168,17 @@ private slots:
     void pathsAreRelativeToTheProject()
     {
         Project project = newProject(64, 64, FrameRate());
-        project.shot = Shot{folder_.filePath(QStringLiteral("clips/a.mp4")).toStdString(), 10};
+        project.addShot(Shot{folder_.filePath(QStringLiteral("clips/a.mp4")).toStdString(), 10});
         QVERIFY(saveProject(project, at("p.vember")));
         QVERIFY(test::bytesOf(at("p.vember")).contains("\"clips/a.mp4\""));
         QDir(folder_.path()).mkpath(QStringLiteral("moved/clips"));
         QVERIFY(QFile::rename(folder_.filePath(QStringLiteral("p.vember")),
                               folder_.filePath(QStringLiteral("moved/p.vember"))));
-        QCOMPARE(loadProject(at("moved/p.vember"))->shot->clip,
+        QCOMPARE(loadProject(at("moved/p.vember"))->shots.front().clip,
                  folder_.filePath(QStringLiteral("moved/clips/a.mp4")).toStdString());
-        project.shot->clip = folder_.filePath(QStringLiteral("above.mp4")).toStdString();
+        project.shots.front().clip = folder_.filePath(QStringLiteral("above.mp4")).toStdString();
         QVERIFY(saveProject(project, at("moved/q.vember")));
-        QCOMPARE(loadProject(at("moved/q.vember"))->shot->clip, project.shot->clip);
+        QCOMPARE(loadProject(at("moved/q.vember"))->shots.front().clip, project.shots.front().clip);
     }
     void earlierVersionsAreRead()
     {
@@ -201,7 +201,7 @@ private slots:
             QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
         };
         row("\"vember\": 1,", "", "vember");
-        row("\"vember\": 1", "\"vember\": 7", "version 7");
+        row("\"vember\": 1", "\"vember\": 8", "version 8");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
         row("\"width\": 640", "\"width\": 0", "frame.width");
         row("\"width\": 640", "\"width\": 1e300", "frame.width");
@@ -214,7 +214,7 @@ private slots:
         row("\"length\": 100", "\"length\": -3", "shots[0].length");
         row("\"a.mp4\"", "\"\"", "shots[0].clip");
         row("{\"clip\": \"a.mp4\", \"length\": 100}",
-            "{\"clip\": \"a.mp4\", \"length\": 100}, {\"clip\": \"b.mp4\", \"length\": 1}", "shots[1]");
+            "{\"clip\": \"a.mp4\", \"length\": 100}, {\"clip\": \"b.mp4\", \"length\": 0}", "shots[1]");
         row("\"name\": \"R\"", "\"name\": \"\"", "recipes[0].name");
         row("\"kick\"", "\"wobble\"", "recipes[0].strands[0].source");
         row("\"damping\": 0.2", "\"damping\": 7", "recipes[0].strands[0].damping");

@@ -15,7 +15,7 @@ namespace {
 Project film()
 {
     Project project;
-    project.shot = Shot{"none.mp4", 200};
+    project.addShot(Shot{"none.mp4", 200});
     return project;
 }
 

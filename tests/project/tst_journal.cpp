@@ -22,7 +22,7 @@ class JournalTest : public QObject {
     static Project film(int strikes)
     {
         Project project;
-        project.shot = Shot{"/clips/night.mkv", 100000, false};
+        project.addShot(Shot{"/clips/night.mkv", 100000, false});
         for (int i = 0; i < strikes; ++i) {
             Strike strike;
             strike.frame = Frame{10 * i};

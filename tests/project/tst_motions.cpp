@@ -26,7 +26,7 @@ namespace {
 Project film()
 {
     Project project = newProject(1280, 720, FrameRate());
-    project.shot = Shot{"/films/a.mp4", 300};
+    project.addShot(Shot{"/films/a.mp4", 300});
     Recipe recipe;
     recipe.name = "Shouldered";
     recipe.add({"Camera", Captured{MotionLoop(test::swayingMotion()), 1.5}, Rate{}, {}});

@@ -17,7 +17,7 @@ namespace {
 Project film()
 {
     Project project = newProject(1280, 720, FrameRate());
-    project.shot = Shot{"a.mp4", 300};
+    project.addShot(Shot{"a.mp4", 300});
     for (const int frame : {10, 100, 200})
         project = withStrike(std::move(project), Frame{frame}, StrikeKind::landing, 1).project;
     return project;

@@ -14,7 +14,7 @@ namespace {
 Project film()
 {
     Project project = newProject(1280, 720, FrameRate());
-    project.shot = Shot{"a.mp4", 300};
+    project.addShot(Shot{"a.mp4", 300});
     for (const int frame : {10, 100})
         project = withStrike(std::move(project), Frame{frame}, StrikeKind::landing, 1).project;
     Recipe drawn;
@@ -75,7 +75,7 @@ private slots:
         Project project = film();
         project.settles = {{Frame{5}, SettleMode::cut, 12}, {Frame{80}, SettleMode::ease, 7.5}};
         project.master.keys = {{Frame{0}, 0.5}, {Frame{9}, 1.5}};
-        project.shot->move = {{Frame{3}, 1, 2.25, 1.5, -4, Ease::in}};
+        project.shots.front().move = {{Frame{3}, 1, 2.25, 1.5, -4, Ease::in}};
         std::get<Drawn>(project.recipes.back().strands[0].source).keys[1] = tidied({{4, -0.5, Ease::out}}, false);
         project.strikes[0].overrides.set("envelope.decay", 5);
         project.strikes[0].overrides.set("strand.Kick.muted", 1);

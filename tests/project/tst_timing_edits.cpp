@@ -14,7 +14,7 @@ namespace {
 Project withStrikesOn(const std::vector<std::int64_t>& frames, StrikeIds& ids)
 {
     Project project = newProject(1280, 720, FrameRate());
-    project.shot = Shot{"clip.mp4", 200};
+    project.addShot(Shot{"clip.mp4", 200});
     for (const auto frame : frames) {
         auto [next, id] = withStrike(std::move(project), Frame{frame}, StrikeKind::hit, 0.8);
         project = std::move(next);

@@ -368,8 +368,8 @@ private slots:
         Project project;
         project.width = 320;
         project.height = 200;
-        project.shot =
-            Shot{"clip", 100, false, {{Frame{0}, 0, 0, 1, 0, Ease::linear}, {Frame{10}, 240, -120, 1.2, 20}}};
+        project.addShot(
+            Shot{"clip", 100, false, {{Frame{0}, 0, 0, 1, 0, Ease::linear}, {Frame{10}, 240, -120, 1.2, 20}}});
         project.finish.shutter = 180;
         const Motion motion(project);
         const Exposure own = exposureOf(project, motion, 5);

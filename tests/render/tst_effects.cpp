@@ -226,7 +226,7 @@ private slots:
         Project project;
         project.width = width;
         project.height = height;
-        project.shot = Shot{"clip", 50, false, {{Frame{0}, 12, 0, 1, 0}}};
+        project.addShot(Shot{"clip", 50, false, {{Frame{0}, 12, 0, 1, 0}}});
         project.finish.cover = CoverMode::off;
         Layer layer;
         layer.in = 10;

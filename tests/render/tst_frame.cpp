@@ -171,7 +171,7 @@ private slots:
         Project project;
         project.width = 200;
         project.height = 100;
-        project.shot = Shot{"clip", 20, false, {{Frame{0}, 4, 0, 1, 0}}};
+        project.addShot(Shot{"clip", 20, false, {{Frame{0}, 4, 0, 1, 0}}});
         project.finish.edges = EdgeMode::plain;
         project.finish.plain = {1, 2, 3};
         project.finish.letterbox = 2.39;

@@ -41,10 +41,10 @@ double neededCover(const Project& project, const Motion& motion, std::int64_t fr
 inline constexpr double largestCover = 4.0;
 
 struct Cover {
-    double zoom = 1;             ///< of every frame; when breathing, the largest
+    double zoom = 1;             ///< of every frame; where frames have their own, the largest
     double needed = 1;           ///< what would be needed; more than zoom when there is no help
     std::int64_t worstFrame = 0; ///< the frame that needs it
-    std::vector<double> breath;  ///< each frame's own, when breathing
+    std::vector<double> breath;  ///< each frame's own, when breathing or of several shots
 
     double at(std::int64_t frame) const
     {

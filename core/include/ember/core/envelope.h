@@ -14,6 +14,8 @@ namespace ember {
 enum class EnvelopeField : std::size_t {
     lead,
     leadLevel,
+    leadShape, ///< a LeadShape
+    leadCurve,
     anchor, ///< an Anchor
     attack,
     attackSlope, ///< a Slope
@@ -29,11 +31,17 @@ enum class EnvelopeField : std::size_t {
     releaseSlope, ///< a Slope
     releaseCurve,
 };
-inline constexpr std::size_t envelopeFieldCount = 16;
+inline constexpr std::size_t envelopeFieldCount = 18;
 
 const FieldSpec& specOf(EnvelopeField field);
 /// Every envelope field, in order.
 std::span<const EnvelopeField> envelopeFields();
+
+/// What comes before the onset.
+enum class LeadShape {
+    swing, ///< a gentle swing the other way and back
+    build, ///< it builds up, ever faster, and breaks off in the attack: what throws one shot into the next
+};
 
 /// Which moment of the envelope falls on the strike's frame.
 enum class Anchor {
@@ -62,7 +70,8 @@ enum class RumbleUntil {
 ///
 /// Time 0 is the strike. The attack rises from 0 at onset() to 1 at peak(); the hold stays there; the decay falls to
 /// the rumble level, which lasts `rumbleLength` and is released to exactly 0. A lead, if any, swings gently the other
-/// way before the onset.
+/// way before the onset; or, from a frame on, it builds up to its level, and the attack goes on from there. It has
+/// built up half a frame before the onset, where two shots meet, so that no open shutter sees both.
 class Envelope {
 public:
     Envelope();
@@ -81,6 +90,10 @@ public:
     /// Frames from the strike at which each part begins or ends.
     double start() const { return onset() - (*this)[EnvelopeField::lead]; }
     double onset() const;
+    bool builds() const
+    {
+        return (*this)[EnvelopeField::lead] >= 1 && chosen<LeadShape>(EnvelopeField::leadShape) == LeadShape::build;
+    }
     double peak() const { return onset() + (*this)[EnvelopeField::attack]; }
     double holdEnd() const { return peak() + (*this)[EnvelopeField::hold]; }
     double decayEnd() const { return holdEnd() + (*this)[EnvelopeField::decay]; }
@@ -101,6 +114,9 @@ public:
 private:
     std::array<double, envelopeFieldCount> values_{};
 };
+
+/// How long before the onset a lead that builds up breaks off, in frames.
+inline constexpr double leadBreaksOff = 0.5;
 
 /// Intensity at `t` frames from the strike, 0 to 1; exactly 0 outside [start, end), exactly 1 from the peak to the end
 /// of the hold. How long the rumble lasts is taken from `rumbleLength` (see envelopeOf in project.h for the others).

@@ -90,7 +90,15 @@ private:
     Drift drift_;
     double driftEnd_ = 0; ///< the shot's length
     Master master_;
-    std::vector<MoveKey> move_;
+    /// A shot's own move, on the frames of its clip.
+    struct ShotMove {
+        double first; ///< frame of the film
+        double in;
+        double speed;
+        std::vector<MoveKey> keys;
+    };
+    MoveKey moveAt(FrameTime time) const;
+    std::vector<ShotMove> moves_; ///< none where no shot has keys
 };
 
 } // namespace ember

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <algorithm>
 #include <array>
 #include <cstdint>
 #include <optional>
@@ -12,39 +13,11 @@
 #include "ember/core/beat_grid.h"
 #include "ember/core/effects.h"
 #include "ember/core/recipe.h"
+#include "ember/core/shot.h"
+#include "ember/core/strike.h"
 #include "ember/core/time.h"
 
 namespace ember {
-
-/// What hits. It says which recipe a new strike starts with; the motion itself is the recipe's.
-enum class StrikeKind { blast, landing, hit, beat };
-std::string_view kindName(StrikeKind kind);
-std::optional<StrikeKind> kindFromName(std::string_view name);
-
-/// Identities the project hands out; 0 is nobody.
-using StrikeId = std::int64_t;
-
-/// A moment something hits.
-struct Strike {
-    StrikeId id = 0;
-    Frame frame;
-    StrikeKind kind = StrikeKind::hit;
-    std::string name;                ///< may be empty
-    double strength = 1;             ///< ratio, 0 to 4
-    std::optional<double> direction; ///< degrees, 0 right, 90 down; none: the seed decides
-    std::uint32_t seed = 1;
-    bool locked = false; ///< an approved variation: the seed is not changed by asking for another
-    RecipeId recipe = 0;
-    std::string group; ///< of the project's groups; empty: the project's own overlap
-    Overrides overrides;
-
-    bool operator==(const Strike&) const = default;
-};
-
-namespace strikefield {
-extern const FieldSpec strength;
-extern const FieldSpec direction;
-} // namespace strikefield
 
 /// What happens where strikes meet.
 enum class OverlapRule {
@@ -188,38 +161,10 @@ extern const FieldSpec in;
 extern const FieldSpec length;
 } // namespace layerfield
 
-/// A key of a shot's own move.
-struct MoveKey {
-    Frame frame;
-    double x = 0;             ///< pixels
-    double y = 0;             ///< pixels
-    double zoom = 1;          ///< ratio, 0.25 to 4
-    double roll = 0;          ///< degrees
-    Ease ease = Ease::smooth; ///< on the way to the next key
-
-    bool operator==(const MoveKey&) const = default;
-};
-
-namespace movefield {
-extern const FieldSpec x;
-extern const FieldSpec y;
-extern const FieldSpec zoom;
-extern const FieldSpec roll;
-extern const FieldSpec ease;
-} // namespace movefield
 namespace settlefield {
 extern const FieldSpec mode;
 extern const FieldSpec frames;
 } // namespace settlefield
-
-/// The clip or still a project shakes. Its path is as the project knows it; files are resolved elsewhere.
-struct Shot {
-    std::string clip;
-    std::int64_t length = 1;        ///< frames, at the project's rate
-    bool still = false;             ///< a single picture, though its name may look like one of a numbered series
-    std::vector<MoveKey> move = {}; ///< in order; shakes are added to it
-    bool operator==(const Shot&) const = default;
-};
 
 /// What the film sounds like.
 struct Soundtrack {
@@ -229,15 +174,12 @@ struct Soundtrack {
     bool operator==(const Soundtrack&) const = default;
 };
 
-/// The shot's own move at an instant: its keys, level before the first and after the last.
-MoveKey moveAt(const std::vector<MoveKey>& keys, FrameTime time);
-
 /// The whole document, a plain value.
 struct Project {
     int width = 1280;
     int height = 720;
     FrameRate rate;
-    std::optional<Shot> shot;
+    std::vector<Shot> shots; ///< one after the other; where two meet is a cut
     Soundtrack sound;
     std::optional<BeatGrid> beats;
     std::vector<Recipe> recipes;
@@ -250,7 +192,20 @@ struct Project {
     Finish finish;
     std::vector<Layer> layers; ///< the first is the lowest
 
-    std::int64_t length() const { return shot ? shot->length : 0; }
+    /// Frames of all shots.
+    std::int64_t length() const;
+    /// The shot on show at a frame; nothing beyond the film.
+    std::optional<ShotPlace> shotAt(Frame frame) const;
+    /// Where the shot of this place in the list stands, and the one with this identity.
+    ShotPlace placeOf(std::size_t index) const;
+    std::optional<ShotPlace> placeOfShot(ShotId id) const;
+    /// The first clip's path; empty while there is none. What the film is called by.
+    std::string firstClip() const;
+    /// Frames on which a shot begins that another one is followed by, in order.
+    std::vector<std::int64_t> cuts() const;
+    bool isCut(Frame frame) const;
+    /// The strike peaks on a cut and goes where that goes.
+    bool boundToCut(const Strike& strike) const { return strike.onCut && isCut(strike.frame); }
 
     const Recipe* recipe(RecipeId id) const;
     Recipe* recipe(RecipeId id);
@@ -261,6 +216,8 @@ struct Project {
 
     /// Adds with an identity of its own, which is returned. Strikes are kept in the order of their frames.
     StrikeId addStrike(Strike strike);
+    /// Puts a shot with an identity of its own before the one at `index`, or last.
+    ShotId addShot(Shot shot, std::size_t index = static_cast<std::size_t>(-1));
     RecipeId addRecipe(Recipe recipe);
     void sortStrikes();
 
@@ -270,6 +227,21 @@ struct Project {
 /// The recipe a strike is felt with: with the strike's own values in place, and every rumble's length worked out where
 /// it lasts until the next strike or to the end of the shot. An empty recipe when the strike's is gone.
 Recipe recipeOf(const Project& project, const Strike& strike);
+
+/// The move of the shot that is on show at an instant (see OwnShot); its frame is the clip's.
+MoveKey moveAt(const Project& project, FrameTime time);
+
+/// The instants at which the frame at an instant is seen: those of its own shot. Shots meet half way between the last
+/// frame of one and the first of the next, so that an open shutter never sees past a cut.
+class OwnShot {
+public:
+    OwnShot(const Project& project, FrameTime time);
+    FrameTime operator()(FrameTime time) const { return std::clamp(time, from_, to_); }
+
+private:
+    FrameTime from_;
+    FrameTime to_;
+};
 
 /// Its envelope.
 Envelope envelopeOf(const Project& project, const Strike& strike);

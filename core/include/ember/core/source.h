@@ -155,11 +155,13 @@ struct SourceMoment {
     double pace = 0;       ///< paceSincePeak at this moment
     double cycles = 0;     ///< cyclesSincePeak at this moment; for a kick since the end of the hold
     double seconds = 0;    ///< the pace in seconds
+    bool builds = false;   ///< the lead builds up
 };
 
 /// The normalised value of a source on an axis, -1 to 1 and exactly 1 at the peak, whatever the seed. A kick and a
 /// drawn curve do not depend on the seed; the others are another run for each. Before the onset all are -1: the lead
-/// goes the other way. For a captured motion the seed of all axes is the same.
+/// goes the other way. While a lead builds up only blows and drawn curves do; the others run as they do later. For a
+/// captured motion the seed of all axes is the same.
 double sourceValue(const Source& source, const SourceMoment& moment, Axis axis, std::uint64_t seed);
 
 /// Gradient noise of one axis without a peak, for motion that runs under a whole shot; -1 to 1, mean 0.

@@ -20,8 +20,9 @@ Result<SoundTrace> listenTo(const SoundSource& source, double seconds, const Pro
 /// Watches a clip from its first frame to its last. Decoding and watching go on at once, on two threads.
 Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t length, const Progress& progress);
 
-/// Finds where one shot of a clip ends and the next begins.
-Result<std::vector<ShotChange>> findCuts(ClipReader& clip, const Progress& progress);
+/// Finds where one shot of a clip ends and the next begins, on frames of a film of this rate and length.
+Result<std::vector<ShotChange>> findCuts(ClipReader& clip, FrameRate rate, std::int64_t length,
+                                         const Progress& progress);
 
 /// Gives strikes, as values of their own, the envelopes that their sounds have until the strike that follows.
 Project withShapesFromSound(Project project, const std::vector<StrikeId>& ids, const SoundTrace& sound);

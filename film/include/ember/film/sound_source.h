@@ -1,23 +1,43 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <memory>
 #include <optional>
 #include <string>
+#include <vector>
 
 #include "ember/core/project.h"
 #include "ember/media/clip.h"
+#include "ember/media/sound_reader.h"
 
 namespace ember {
 
+/// The sound of one shot within a film's, in seconds of the film.
+struct SoundPart {
+    std::string path;
+    double originSeconds = 0; ///< of the file, where the shot begins
+    double start = 0;
+    double end = 0;
+    double speed = 1; ///< seconds of the file in one of the film; it sounds as much higher
+
+    bool operator==(const SoundPart&) const = default;
+};
+
 /// Where the sound of a film is read, and which of its seconds is the film's second 0.
 struct SoundSource {
-    std::string path;
+    std::string path; ///< of a sound of parts: of the first
     double originSeconds = 0;
+    std::vector<SoundPart> parts = {}; ///< those of its shots, in order; between them there is silence
 
     bool operator==(const SoundSource&) const = default;
 };
 
-/// The project's own sound file, else the clip's sound, laid as late as the project says. Nothing where there is none.
-std::optional<SoundSource> soundOf(const Project& project, const ClipInfo& clip);
+/// The project's own sound file, else the sounds of its clips, laid as late as the project says. Nothing where there is
+/// none. `film`: what openFilm told.
+std::optional<SoundSource> soundOf(const Project& project, const ClipInfo& film);
+
+/// The sound as one stream. Where the format asks for the file's and there are several, it is the first one's. An error
+/// where a file cannot be read.
+Result<std::unique_ptr<SoundReader>> openSound(const SoundSource& source, SoundReader::Format wanted);
 
 } // namespace ember

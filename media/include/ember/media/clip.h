@@ -31,6 +31,7 @@ struct ClipInfo {
     bool alpha = false;
     bool deep = false;              ///< more than 8 bits a channel are stored
     std::vector<std::string> notes; ///< things worth knowing, as sentences
+    std::vector<ClipInfo> shots;    ///< of a film of shots each one's clip; a gap's has no path
 };
 
 struct ClipOptions {

@@ -36,9 +36,9 @@ public:
     virtual bool atEnd() const = 0;
 };
 
-/// The waveform of a whole file's sound in slots of `slotSeconds`, from second 0 to `seconds`. Memory is bounded:
-/// samples are not kept. `progress` is given 0 to 1 and stops it by returning false.
-Result<Waveform> readWaveform(const std::string& path, double originSeconds, double seconds, double slotSeconds,
+/// The waveform of a sound in slots of `slotSeconds`, from second 0 to `seconds`. Memory is bounded: samples are not
+/// kept. `progress` is given 0 to 1 and stops it by returning false. `name`: what an error calls it.
+Result<Waveform> readWaveform(SoundReader& sound, const std::string& name, double seconds, double slotSeconds,
                               const std::function<bool(double)>& progress);
 
 } // namespace ember

@@ -16,6 +16,9 @@ const BookEntries& shippedRecipes();
 /// The shipped recipe a strike of a kind starts with. A new project has these four.
 std::string_view starterRecipeName(StrikeKind kind);
 
+/// The shipped recipe a strike on a cut starts with.
+std::string_view cutRecipeName();
+
 /// An empty project of this size and rate with the starter recipes in it.
 Project newProject(int width, int height, FrameRate rate);
 

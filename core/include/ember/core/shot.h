@@ -1,0 +1,72 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstdint>
+#include <string>
+#include <vector>
+
+#include "ember/core/field.h"
+#include "ember/core/strike.h"
+#include "ember/core/time.h"
+
+namespace ember {
+
+/// A key of a shot's own move.
+struct MoveKey {
+    Frame frame;
+    double x = 0;             ///< pixels
+    double y = 0;             ///< pixels
+    double zoom = 1;          ///< ratio, 0.25 to 4
+    double roll = 0;          ///< degrees
+    Ease ease = Ease::smooth; ///< on the way to the next key
+
+    bool operator==(const MoveKey&) const = default;
+};
+
+namespace movefield {
+extern const FieldSpec x;
+extern const FieldSpec y;
+extern const FieldSpec zoom;
+extern const FieldSpec roll;
+extern const FieldSpec ease;
+} // namespace movefield
+
+/// The move of keys at an instant: level before the first and after the last.
+MoveKey moveAt(const std::vector<MoveKey>& keys, FrameTime time);
+
+/// Identities the project hands out; 0 is nobody.
+using ShotId = std::int64_t;
+
+/// A part of a clip, a still or a gap. The clip's path is as the project knows it; files are resolved elsewhere.
+struct Shot {
+    std::string clip;               ///< empty: a gap, black and silent
+    std::int64_t length = 1;        ///< frames of the film
+    bool still = false;             ///< a single picture, though its name may look like one of a numbered series
+    std::vector<MoveKey> move = {}; ///< in order, on frames of the clip; shakes are added to it
+    double in = 0;                  ///< the clip's frame that is shown first, at the project's rate
+    double speed = 1;               ///< frames of the clip that go by in one of the film
+    std::int64_t available = 0;     ///< frames the clip has, at the project's rate; 0: there is no end
+    ShotId id = 0;
+    /// Strikes on frames of the clip that were trimmed away; their frames are the clip's. They come back with these.
+    std::vector<Strike> trimmed = {};
+
+    bool gap() const { return clip.empty(); }
+    /// The clip's frame that is on show `since` frames after the shot's first.
+    double clipFrame(double since) const { return in + since * speed; }
+    /// The longest it can be from its in on; a still and a gap know no end.
+    std::int64_t longest() const;
+    bool operator==(const Shot&) const = default;
+};
+
+namespace shotfield {
+extern const FieldSpec speed;
+} // namespace shotfield
+
+/// Where a shot stands: frames [first, end) of the film.
+struct ShotPlace {
+    std::size_t index = 0;
+    std::int64_t first = 0;
+    std::int64_t end = 0;
+};
+
+} // namespace ember

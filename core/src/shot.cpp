@@ -1,0 +1,131 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/core/shot.h"
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+#include <numeric>
+
+#include "ember/core/project.h"
+
+namespace ember {
+
+namespace movefield {
+const FieldSpec x{"x", "x", "px", -20000, 20000, 0, 1, "How far the picture is moved to the right"};
+const FieldSpec y{"y", "y", "px", -20000, 20000, 0, 1, "How far the picture is moved down"};
+const FieldSpec zoom{"zoom", "zoom", "%", 0.25, 4, 1, 0.01, "How much the picture is enlarged"};
+const FieldSpec roll{"roll", "roll", "°", -360, 360, 0, 0.5, "How far the picture is turned, clockwise"};
+const FieldSpec ease = choiceField("ease", "Ease", easeWords, 1, "How it goes on to the next key");
+} // namespace movefield
+
+namespace shotfield {
+const FieldSpec speed{"speed", "Speed", "%", 0.05, 20, 1, 0.05, "How fast the clip runs in this shot"};
+} // namespace shotfield
+
+MoveKey moveAt(const std::vector<MoveKey>& keys, FrameTime time)
+{
+    if (keys.empty())
+        return {};
+    const auto after = std::upper_bound(keys.begin(), keys.end(), time, [](FrameTime t, const MoveKey& key) {
+        return t < static_cast<double>(key.frame.index);
+    });
+    if (after == keys.begin())
+        return keys.front();
+    MoveKey at = *(after - 1);
+    if (after == keys.end())
+        return at;
+    const double share =
+        eased(at.ease, (time - static_cast<double>(at.frame.index)) / static_cast<double>(after->frame - at.frame));
+    at.x += (after->x - at.x) * share;
+    at.y += (after->y - at.y) * share;
+    at.zoom += (after->zoom - at.zoom) * share;
+    at.roll += (after->roll - at.roll) * share;
+    return at;
+}
+
+std::int64_t Shot::longest() const
+{
+    if (gap() || still || available == 0)
+        return 100'000'000;
+    return std::max<std::int64_t>(
+        1, static_cast<std::int64_t>(std::ceil((static_cast<double>(available) - in) / speed - 1e-6)));
+}
+
+std::int64_t Project::length() const
+{
+    return std::accumulate(shots.begin(), shots.end(), std::int64_t{0},
+                           [](std::int64_t sum, const Shot& shot) { return sum + shot.length; });
+}
+
+ShotPlace Project::placeOf(std::size_t index) const
+{
+    std::int64_t first = 0;
+    for (std::size_t i = 0; i < index; ++i)
+        first += shots[i].length;
+    return {index, first, first + shots[index].length};
+}
+
+std::optional<ShotPlace> Project::shotAt(Frame frame) const
+{
+    std::int64_t first = 0;
+    for (std::size_t i = 0; i < shots.size() && first <= frame.index; ++i) {
+        const std::int64_t end = first + shots[i].length;
+        if (frame.index < end)
+            return ShotPlace{i, first, end};
+        first = end;
+    }
+    return std::nullopt;
+}
+
+std::optional<ShotPlace> Project::placeOfShot(ShotId id) const
+{
+    for (std::size_t i = 0; i < shots.size(); ++i)
+        if (shots[i].id == id)
+            return placeOf(i);
+    return std::nullopt;
+}
+
+std::string Project::firstClip() const
+{
+    const auto found = std::find_if(shots.begin(), shots.end(), [](const Shot& shot) { return !shot.gap(); });
+    return found == shots.end() ? std::string() : found->clip;
+}
+
+std::vector<std::int64_t> Project::cuts() const
+{
+    std::vector<std::int64_t> frames;
+    std::int64_t first = 0;
+    for (std::size_t i = 0; i + 1 < shots.size(); ++i)
+        frames.push_back(first += shots[i].length);
+    return frames;
+}
+
+bool Project::isCut(Frame frame) const
+{
+    const auto place = shotAt(frame);
+    return place && place->index > 0 && place->first == frame.index;
+}
+
+MoveKey moveAt(const Project& project, FrameTime time)
+{
+    const auto last = std::max<std::int64_t>(0, project.length() - 1);
+    const auto place = project.shotAt(Frame{std::clamp<std::int64_t>(std::llround(time), 0, last)});
+    if (!place)
+        return {};
+    const Shot& shot = project.shots[place->index];
+    return moveAt(shot.move, shot.clipFrame(time - static_cast<double>(place->first)));
+}
+
+OwnShot::OwnShot(const Project& project, FrameTime time) : from_(-std::numeric_limits<double>::infinity()), to_(-from_)
+{
+    if (project.shots.size() < 2)
+        return;
+    const auto last = std::max<std::int64_t>(0, project.length() - 1);
+    const auto place = project.shotAt(Frame{std::clamp<std::int64_t>(std::llround(time), 0, last)});
+    if (place->index > 0)
+        from_ = static_cast<double>(place->first) - 0.5;
+    if (place->index + 1 < project.shots.size())
+        to_ = static_cast<double>(place->end) - 0.5 - 1e-6;
+}
+
+} // namespace ember

@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The pictures of a film of shots.
+#pragma once
+
+#include <map>
+#include <memory>
+#include <string>
+#include <utility>
+
+#include "ember/core/error.h"
+#include "ember/core/project.h"
+#include "ember/media/clip.h"
+
+namespace ember {
+
+/// What is known of clips, by their paths and whether they are a single picture, so that a film of them can be opened
+/// without a look at each.
+using KnownClips = std::map<std::pair<std::string, bool>, ClipInfo>;
+
+/// Whether two projects show the same pictures on the same frames before anything is done to them.
+bool sameFilm(const Project& a, const Project& b);
+
+/// The film as if it were one clip: picture n is what stands on frame n. A clip of another shape than the project's
+/// fills the frame, and what is then over is left out at both sides alike. Gaps are black. A single shot that is all of
+/// a clip is that clip. `deep`: pictures are given as deep as they are. Clips that are known are opened when a picture
+/// of them is asked for. An error when there is no shot or a clip cannot be read.
+Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool deep = false, const KnownClips& known = {});
+
+/// The first clip of a project that cannot be opened; empty when all can.
+std::string missingClip(const Project& project);
+
+} // namespace ember

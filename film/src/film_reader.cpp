@@ -1,0 +1,183 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/film/film_reader.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstring>
+#include <filesystem>
+#include <list>
+#include <vector>
+
+namespace ember {
+
+namespace {
+
+constexpr std::size_t mostOpen = 4; ///< clips at once
+
+Result<std::unique_ptr<ClipReader>> openClip(const Project& project, const Shot& shot, bool deep)
+{
+    ClipOptions options;
+    options.sequenceRate = project.rate;
+    options.neverSequence = shot.still;
+    options.deep = deep;
+    return ClipReader::open(shot.clip, options);
+}
+
+/// The middle of a picture that has the shape of a frame, as large as there is.
+ImagePtr inShape(ImagePtr picture, int width, int height)
+{
+    const auto across = static_cast<std::int64_t>(picture->width()) * height;
+    const auto down = static_cast<std::int64_t>(picture->height()) * width;
+    const int wide = across > down ? std::max(1, static_cast<int>(std::lround(static_cast<double>(down) / height)))
+                                   : picture->width();
+    const int high = across < down ? std::max(1, static_cast<int>(std::lround(static_cast<double>(across) / width)))
+                                   : picture->height();
+    if (std::abs(wide - picture->width()) <= 1 && std::abs(high - picture->height()) <= 1)
+        return picture; // a rounded size is not another shape
+    auto out = std::make_shared<Image>(wide, high, picture->depth());
+    out->setOpaque(picture->opaque());
+    const int left = (picture->width() - wide) / 2;
+    const int top = (picture->height() - high) / 2;
+    const bool isDeep = picture->depth() == Depth::sixteen;
+    for (int y = 0; y < high; ++y) {
+        const auto bytes = static_cast<std::size_t>(wide) * (isDeep ? 8 : 4);
+        if (isDeep)
+            std::memcpy(out->deepAt(0, y), picture->deepAt(left, top + y), bytes);
+        else
+            std::memcpy(out->at(0, y), picture->at(left, top + y), bytes);
+    }
+    return out;
+}
+
+class FilmReader final : public ClipReader {
+public:
+    FilmReader(const Project& project, bool deep, std::vector<ClipInfo> clips) : project_(project), deep_(deep)
+    {
+        info_.kind = ClipKind::video;
+        info_.width = project.width;
+        info_.height = project.height;
+        info_.rate = project.rate;
+        info_.length = info_.pictures = project.length();
+        for (const ClipInfo& clip : clips) {
+            if (info_.path.empty()) {
+                info_.path = clip.path;
+                info_.codec = clip.codec;
+            }
+            info_.hasSound = info_.hasSound || clip.hasSound;
+            info_.alpha = info_.alpha || clip.alpha;
+            info_.deep = info_.deep || clip.deep;
+        }
+        info_.shots = std::move(clips);
+    }
+
+    std::int64_t pictureAt(Frame frame, FrameRate) const override
+    {
+        return std::clamp<std::int64_t>(frame.index, 0, info_.pictures - 1);
+    }
+
+    Result<ImagePtr> picture(std::int64_t index) override
+    {
+        const auto place = project_.shotAt(Frame{index});
+        if (!place)
+            return Error{ErrorCode::badValue, "The film", "it has no frame " + std::to_string(index)};
+        const Shot& shot = project_.shots[place->index];
+        if (shot.gap()) {
+            if (!black_) {
+                auto black = std::make_shared<Image>(project_.width, project_.height);
+                black->fill(0, 0, 0);
+                black->setOpaque(true);
+                black_ = std::move(black);
+            }
+            return black_;
+        }
+        auto clip = clipOf(shot);
+        if (!clip)
+            return clip.error();
+        // A hair more, so that rounding in a speed does not show a picture twice.
+        const auto at =
+            static_cast<std::int64_t>(std::floor(shot.clipFrame(static_cast<double>(index - place->first)) + 1e-6));
+        auto picture = clip.value()->frame(Frame{at}, project_.rate);
+        if (!picture)
+            return picture;
+        return inShape(std::move(picture).value(), project_.width, project_.height);
+    }
+
+private:
+    Result<ClipReader*> clipOf(const Shot& shot)
+    {
+        const auto found = std::find_if(open_.begin(), open_.end(), [&](const Opened& opened) {
+            return opened.path == shot.clip && opened.still == shot.still;
+        });
+        if (found != open_.end()) {
+            open_.splice(open_.begin(), open_, found);
+            return open_.front().clip.get();
+        }
+        auto clip = openClip(project_, shot, deep_);
+        if (!clip)
+            return clip.error();
+        open_.push_front({shot.clip, shot.still, std::move(clip).value()});
+        if (open_.size() > mostOpen)
+            open_.pop_back();
+        return open_.front().clip.get();
+    }
+
+    struct Opened {
+        std::string path;
+        bool still;
+        std::unique_ptr<ClipReader> clip;
+    };
+    Project project_;
+    bool deep_;
+    std::list<Opened> open_; ///< the one used last comes first
+    ImagePtr black_;
+};
+
+} // namespace
+
+bool sameFilm(const Project& a, const Project& b)
+{
+    return a.width == b.width && a.height == b.height && a.rate == b.rate &&
+           std::equal(a.shots.begin(), a.shots.end(), b.shots.begin(), b.shots.end(), [](const Shot& x, const Shot& y) {
+               return x.clip == y.clip && x.still == y.still && x.length == y.length && x.in == y.in &&
+                      x.speed == y.speed;
+           });
+}
+
+Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool deep, const KnownClips& known)
+{
+    if (project.shots.empty())
+        return Error{ErrorCode::failed, "The project", "it has no clip"};
+    std::vector<ClipInfo> clips;
+    KnownClips seen = known;
+    for (const Shot& shot : project.shots) {
+        if (shot.gap()) {
+            clips.emplace_back();
+            continue;
+        }
+        const bool whole = project.shots.size() == 1 && shot.in == 0 && shot.speed == 1;
+        if (const auto one = seen.find({shot.clip, shot.still}); one != seen.end() && !whole) {
+            clips.push_back(one->second);
+            continue;
+        }
+        auto clip = openClip(project, shot, deep);
+        if (!clip)
+            return clip.error();
+        const ClipInfo& info = clip.value()->info();
+        const bool shaped = info.width == project.width && info.height == project.height;
+        if (whole && shaped)
+            return clip;
+        clips.push_back(info);
+        seen[{shot.clip, shot.still}] = info;
+    }
+    return std::unique_ptr<ClipReader>(std::make_unique<FilmReader>(project, deep, std::move(clips)));
+}
+
+std::string missingClip(const Project& project)
+{
+    for (const Shot& shot : project.shots)
+        if (!shot.gap() && !openClip(project, shot, false))
+            return shot.clip;
+    return {};
+}
+
+} // namespace ember
