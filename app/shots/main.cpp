@@ -223,14 +223,6 @@ void takeFinding(const QString& clip, const QDir& folder)
     window.finder().setCurrent(4);
     settle(4000);
     take(window, folder, "finding");
-    ember::FindOptions options = window.finder().options();
-    options.from = ember::FindFrom::sound;
-    options.sensitivity = 0.5;
-    window.finder().setOptions(options);
-    window.finder().setProposed(ember::app::Propose::everyBeat);
-    window.finder().setCurrent(window.finder().proposals().size() - 4);
-    settle(1500);
-    take(window, folder, "beat-grid");
 }
 
 /// A list from elsewhere before it is imported.

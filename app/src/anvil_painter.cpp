@@ -88,8 +88,10 @@ void paintCuts(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pictu
             continue;
         const double x = std::round(layout.map.toPixel(frame)) + 0.5;
         p.setPen(QPen(theme::dim, 1.5, Qt::DashLine));
-        p.drawLine(QPointF(x, layout.plot.top()), QPointF(x, layout.frames.bottom()));
-        p.drawText(QRectF(x - 34, layout.ruler.top() - 16, 30, 15), Qt::AlignRight | Qt::AlignVCenter, tr("cut"));
+        p.drawLine(QPointF(x, layout.plot.top()), QPointF(x, layout.ruler.top()));
+        p.drawLine(QPointF(x, layout.ruler.bottom()), QPointF(x, layout.frames.bottom()));
+        if (layout.map.toPixel(frame + 0.5) - x > 30) // between the numbers of the frames it parts
+            p.drawText(QRectF(x - 20, layout.ruler.top(), 40, layout.ruler.height()), Qt::AlignCenter, tr("cut"));
     }
 }
 

@@ -1,11 +1,17 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
+#include <cmath>
 #include <filesystem>
 #include <ostream>
 
 #include "command.h"
+#include "ember/film/film_reader.h"
+#include "ember/film/find_strikes.h"
 #include "ember/film/new_project.h"
 #include "ember/project/edits.h"
 #include "ember/project/file.h"
+#include "ember/project/shot_edits.h"
+#include "media_source.h"
 
 namespace ember {
 
@@ -17,6 +23,9 @@ public:
     {
         app.add_option("CLIP", clip_, "The clip: a video, a picture, or one of a numbered series of pictures")
             ->required();
+        app.add_option("--then", then_, "Another clip, a shot after the last (may be given several times)")
+            ->allow_extra_args(false);
+        app.add_flag("--split-at-cuts", split_, "Take the film apart at its cuts, a shot for each piece");
         app.add_option("-o,--output", output_, "The project to write, NAME.vember")->required();
         app.add_option("--strike", strikes_, "Put a strike: FRAME:KIND:STRENGTH (may be given several times)")
             ->allow_extra_args(false) // one value each time, so that the clip may follow it
@@ -46,6 +55,8 @@ public:
         for (const auto& note : clip.value()->info().notes)
             streams.err << note << '\n';
         Project project = projectForClip(clip.value()->info());
+        if (auto status = addShots(project, options, streams); !status)
+            return status;
         if (const auto rule = overlapFromName(overlap_))
             project.overlap.rule = *rule;
         const auto chosen = chosenRecipe(project, streams.err);
@@ -69,6 +80,34 @@ public:
     }
 
 private:
+    Status addShots(Project& project, ClipOptions options, const BatchStreams& streams) const
+    {
+        options.sequenceRate = project.rate;
+        for (const std::string& path : then_) {
+            const auto clip = ClipReader::open(path, options);
+            if (!clip)
+                return clip.error();
+            Shot shot = shotOf(clip.value()->info(), project.rate);
+            if (shot.still) // as long as in the window
+                shot.length = std::max<std::int64_t>(1, std::llround(2 * project.rate.perSecond()));
+            project.addShot(std::move(shot));
+        }
+        if (!split_)
+            return Done{};
+        auto film = openFilm(project);
+        if (!film)
+            return film.error();
+        const auto changes = findCuts(*film.value(), project.rate, project.length(), progressOn(streams));
+        if (!changes)
+            return changes.error();
+        std::vector<std::int64_t> cuts;
+        for (const ShotChange& change : changes.value())
+            if (change.kind == ChangeKind::cut)
+                cuts.push_back(change.frame.index);
+        project = withShotsSplit(project, cuts);
+        return Done{};
+    }
+
     /// The recipe that was asked for, in the project now; 0 when none was.
     Result<RecipeId> chosenRecipe(Project& project, std::ostream& err) const
     {
@@ -86,6 +125,8 @@ private:
     }
 
     std::string clip_;
+    std::vector<std::string> then_;
+    bool split_ = false;
     std::string output_;
     std::vector<std::string> strikes_;
     std::string recipe_;

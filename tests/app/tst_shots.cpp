@@ -16,6 +16,8 @@
 #include "reel_geometry.h"
 #include "runner.h"
 #include "side_column.h"
+#include "value_control.h"
+#include "value_field.h"
 #include "window_fixture.h"
 #include "work_sheet.h"
 
@@ -245,19 +247,19 @@ private slots:
         turn();
         session().setPlayhead(140);
         QCOMPARE(child<QLabel>("shot-name")->text(), QStringLiteral("Shot 2 of 2: other.mkv"));
-        type(within<QWidget>("shot-values", "length"), QStringLiteral("30"));
+        type(within<ValueControl>("shot-values", "length")->field(), QStringLiteral("30"));
         QCOMPARE(project().length(), std::int64_t{150});
         QCOMPARE(strikeFrames(), (Frames{119}));
         QCOMPARE(session().playhead(), std::int64_t{120});
-        type(within<QWidget>("shot-values", "in"), QStringLiteral("15"));
+        type(within<ValueControl>("shot-values", "in")->field(), QStringLiteral("15"));
         QCOMPARE(project().shots[1].in, 15.0);
         QCOMPARE(strikeFrames(), (Frames{119, 145})); // its frame is shown again
-        type(within<QWidget>("shot-values", "speed"), QStringLiteral("50"));
+        type(within<ValueControl>("shot-values", "speed")->field(), QStringLiteral("50"));
         QCOMPARE(project().shots[1].length, std::int64_t{60});
         QCOMPARE(strikeFrames(), (Frames{119, 170}));
         // A strike that waits is put on a frame, another deleted.
         session().setPlayhead(0);
-        type(within<QWidget>("shot-values", "length"), QStringLiteral("100"));
+        type(within<ValueControl>("shot-values", "length")->field(), QStringLiteral("100"));
         QCOMPARE(project().shots[0].trimmed.size(), std::size_t{1});
         QVERIFY(child<QLabel>("waiting-0")->isVisible());
         session().setPlayhead(50);

@@ -62,7 +62,7 @@ private slots:
     {
         for (const char* command :
              {"", "new", "info", "poses", "recipes", "set", "spot", "tempo", "import", "export-strikes", "drop",
-              "capture", "motions", "cuts", "rumble", "cover", "still", "render"})
+              "capture", "motions", "cuts", "conform", "rumble", "cover", "still", "render"})
             for (const char* flag : {"--help", "--version"}) {
                 std::vector<std::string> arguments;
                 if (*command != 0)
@@ -112,6 +112,67 @@ private slots:
                  50);
         QCOMPARE(run({"cuts", at("nowhere.mkv")}), 1);
         QCOMPARE(run({"cuts"}), 2);
+    }
+    void filmsOfSeveralShots()
+    {
+        const std::string p = at("shots.vember");
+        QCOMPARE(run({"new", clip_, "--then", clip_, "-o", p, "--strike", "20:hit", "--strike", "100:blast:2"}), 0);
+        QCOMPARE(run({"info", p}), 0);
+        QJsonObject info = QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object();
+        QCOMPARE(info[QStringLiteral("frames")].toInt(), 144);
+        const QJsonArray shots = info[QStringLiteral("shots")].toArray();
+        QCOMPARE(shots.size(), 2);
+        QCOMPARE(shots[1].toObject()[QStringLiteral("first")].toInt(), 72);
+        QCOMPARE(run({"cover", p}), 0);
+        const QStringList rows = QString::fromStdString(out_).trimmed().split(QLatin1Char('\n'));
+        QCOMPARE(rows.size(), 3);
+        QVERIFY(rows[1].startsWith(QStringLiteral("1,0,71,")) && rows[2].startsWith(QStringLiteral("2,72,143,")));
+        const double first = rows[1].split(QLatin1Char(','))[5].toDouble();
+        QVERIFY(first > 1.01 && first < rows[2].split(QLatin1Char(','))[5].toDouble()); // each has its own
+        // The first shot ten frames shorter: the blast comes ten frames sooner.
+        QCOMPARE(run({"set", p, "shot.1.length=62"}), 0);
+        QCOMPARE(run({"set", p, "--list"}), 0);
+        QVERIFY(out_.find("strike.2.frame=90\n") != std::string::npos);
+        QCOMPARE(run({"render", p, "-o", at("shots.mkv"), "--frames", "60-63"}), 0);
+        auto film = ClipReader::open(at("shots.mkv"));
+        QCOMPARE(film.value()->info().length, std::int64_t{4});
+        for (const int f : {0, 1, 2, 3})
+            QCOMPARE(test::numberIn(*film.value()->picture(f).value()), f < 2 ? 60 + f : f - 2);
+        QCOMPARE(run({"new", clip_, "--then", at("nowhere.mkv"), "-o", at("no.vember")}), 1);
+        QVERIFY(errHas("nowhere.mkv"));
+    }
+    void aFilmIsSplitAtItsCuts()
+    {
+        const std::string clip = at("three.mkv");
+        QVERIFY(test::ffmpeg({"-i", QString::fromStdString(clip_), "-vf",
+                              "drawbox=t=fill:c=black:enable='between(n,30,49)'", "-c:v", "ffv1",
+                              QString::fromStdString(clip)}));
+        QCOMPARE(run({"new", clip, "--split-at-cuts", "-o", at("split.vember"), "--force"}), 0);
+        const auto project = loadProject(at("split.vember"));
+        QCOMPARE(project.value().cuts(), (std::vector<std::int64_t>{30, 50}));
+        QCOMPARE(project.value().shots[2].in, 50.0);
+    }
+    void aNewEditIsConformed()
+    {
+        const std::string p = made("old.vember", {"--strike", "40:hit", "--strike", "60:beat"});
+        const std::string edit = at("edit.mkv"); // without frames 30 to 49
+        QVERIFY(test::ffmpeg({"-i", QString::fromStdString(clip_), "-vf",
+                              "select='lt(n,30)+gte(n,50)',setpts=N*1001/24000/TB", "-r", "24000/1001", "-an", "-c:v",
+                              "ffv1", QString::fromStdString(edit)}));
+        QCOMPARE(run({"conform", p, "--clip", edit, "-o", at("new.vember")}), 0);
+        const QStringList rows = QString::fromStdString(out_).trimmed().split(QLatin1Char('\n'));
+        QCOMPARE(rows.size(), 4);
+        QCOMPARE(rows[0], QStringLiteral("strike,name,from,to,state,confidence"));
+        QVERIFY(rows[1].startsWith(QStringLiteral("1,landing,20,20,stayed,")));
+        QVERIFY(rows[2].startsWith(QStringLiteral("2,hit,40,,unmatched,")));
+        QVERIFY(rows[3].startsWith(QStringLiteral("3,beat,60,40,moved,")));
+        const auto project = loadProject(at("new.vember"));
+        QCOMPARE(project.value().strikes.size(), std::size_t{2});
+        QCOMPARE(project.value().shots[0].trimmed.size(), std::size_t{1});
+        QCOMPARE(project.value().length(), std::int64_t{52});
+        QCOMPARE(run({"conform", p, "--clip", at("gone.mkv"), "-o", at("none.vember")}), 1);
+        QVERIFY(errHas("gone.mkv") && !QFile::exists(QString::fromStdString(at("none.vember"))));
+        QCOMPARE(run({"conform", p, "-o", at("none.vember")}), 2);
     }
     void rumbleIsWritten()
     {

@@ -6,6 +6,7 @@
 #include <QTest>
 
 #include "ember/analysis/candidates.h"
+#include "ember/analysis/film_match.h"
 #include "ember/project/motion_library.h"
 #include "operator.h"
 #include "pictures.h"
@@ -127,6 +128,58 @@ private slots:
         QCOMPARE(byEye.size(), std::size_t{6});
         for (std::size_t i = 0; i < byEye.size(); ++i)
             QVERIFY(std::abs(byEye[i].frame.index - demo::strikes[i].frame) <= 1);
+    }
+    void strikesAreFoundInANewEdit()
+    {
+        // The camera stands still and four blows are alike: only their order tells them apart.
+        const SoundBuffer sound = demo::foundrySound();
+        std::vector<Image> small;
+        for (int i = 0; i < demo::frames; i += 2) {
+            auto other = std::async(std::launch::async, demo::drawFrame, i + 1);
+            for (const Image& whole : {demo::drawFrame(i), other.get()}) {
+                Image picture(demo::width / 8, demo::height / 8);
+                for (int y = 0; y < picture.height(); ++y)
+                    for (int x = 0; x < picture.width(); ++x)
+                        std::copy_n(whole.at(8 * x, 8 * y), 4, picture.at(x, y));
+                small.push_back(std::move(picture));
+            }
+        }
+        const auto printOf = [&](const std::vector<int>& frames) {
+            FilmPrinter printer;
+            for (const int f : frames) {
+                const auto first = static_cast<std::ptrdiff_t>(f) * 2 * 48000 / demo::framesPerSecond;
+                const auto end = static_cast<std::ptrdiff_t>(f + 1) * 2 * 48000 / demo::framesPerSecond;
+                printer.add(small[static_cast<std::size_t>(f)],
+                            {sound.samples.begin() + first, sound.samples.begin() + end}, 2);
+            }
+            return printer.finish();
+        };
+        const auto range = [](int first, int last) {
+            std::vector<int> frames;
+            for (int f = first; f <= last; ++f)
+                frames.push_back(f);
+            return frames;
+        };
+        const auto joined = [](std::vector<int> a, const std::vector<int>& b) {
+            a.insert(a.end(), b.begin(), b.end());
+            return a;
+        };
+        const FilmPrint before = printOf(range(0, demo::frames - 1));
+        for (const std::vector<int>& edit :
+             {joined(range(0, 77), range(114, 270)), joined(range(48, 199), range(212, 287)), range(20, 287),
+              joined(range(110, 200), range(0, 109))}) {
+            const auto matches = matchFrames(before, printOf(edit), [](double) { return true; });
+            QVERIFY(matches.ok());
+            for (const auto& strike : demo::strikes) {
+                const auto place = std::find(edit.begin(), edit.end(), strike.frame);
+                const auto truth = place == edit.end() ? -1 : place - edit.begin();
+                const auto found = matches.value()[static_cast<std::size_t>(strike.frame)].frame;
+                QVERIFY2(found == truth, qPrintable(QStringLiteral("%1: %2, not %3")
+                                                        .arg(QString::fromStdString(std::string(strike.name)))
+                                                        .arg(found)
+                                                        .arg(truth)));
+            }
+        }
     }
     void strikesAreSeenOnTheirFrame()
     {
