@@ -1,12 +1,19 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // How well and how fast the motion of a camera is read, beside the plain way: features followed from frame to frame, a
 // robust similarity for each step, steps added up (OpenCV's goodFeaturesToTrack, calcOpticalFlowPyrLK and
-// estimateAffinePartial2D with their usual settings). Clips of known motion, one thread for both.
+// estimateAffinePartial2D with their usual settings), and beside FFmpeg's stabiliser at its most careful, where the
+// ffmpeg command has it. Clips of known motion, one thread for the first two.
+#include <array>
 #include <chrono>
 #include <cmath>
 #include <cstdio>
+#include <fstream>
 #include <numbers>
+#include <sstream>
+#include <string>
+#include <vector>
 
+#include <QProcess>
 #include <QTemporaryDir>
 
 #include <opencv2/calib3d.hpp>
@@ -14,6 +21,7 @@
 #include <opencv2/video/tracking.hpp>
 
 #include "ember/analysis/capture.h"
+#include "ember/media/film_writer.h"
 #include "filmed.h"
 
 namespace {
@@ -73,6 +81,83 @@ CapturedMotion byOurs(const std::vector<const Image*>& pictures)
     return capture.finish();
 }
 
+/// The steps from picture to picture that FFmpeg's stabiliser finds, as it tells them itself; empty where it is not
+/// there.
+std::vector<std::array<double, 4>> stabiliserSteps(const QTemporaryDir& folder,
+                                                   const std::vector<const Image*>& pictures, double& seconds)
+{
+    const std::string clip = folder.filePath("stabiliser.mkv").toStdString();
+    FilmSettings settings;
+    settings.format = FilmFormat::mkv;
+    settings.width = width;
+    settings.height = height;
+    settings.overwrite = true;
+    auto writer = FilmWriter::create(clip, settings);
+    if (!writer)
+        return {};
+    for (const Image* picture : pictures)
+        if (!writer.value()->addFrame(*picture))
+            return {};
+    if (!writer.value()->finish())
+        return {};
+    const auto start = std::chrono::steady_clock::now();
+    const auto run = [&](const QString& filter) {
+        QProcess process;
+        process.setWorkingDirectory(folder.path());
+        process.start("ffmpeg", {"-v", "error", "-y", "-i", "stabiliser.mkv", "-vf", filter, "-f", "null", "-"});
+        return process.waitForFinished(-1) && process.exitCode() == 0;
+    };
+    if (!run("format=yuv444p,vidstabdetect=shakiness=10:accuracy=15:stepsize=4:mincontrast=0.2:result=steps.trf") ||
+        !run("format=yuv444p,vidstabtransform=input=steps.trf:debug=1:smoothing=0:optzoom=0:crop=black"))
+        return {};
+    seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
+    std::ifstream file(folder.filePath("global_motions.trf").toStdString());
+    std::vector<std::array<double, 4>> steps;
+    for (std::string line; std::getline(file, line);) {
+        double mark = 0;
+        std::array<double, 4> step{}; // x and y in pixels, a turn in radians, a zoom in percent
+        std::istringstream cells(line);
+        if (line.starts_with("#") || !(cells >> mark >> step[0] >> step[1] >> step[2] >> step[3]))
+            continue;
+        steps.push_back(step);
+    }
+    return steps;
+}
+
+CapturedMotion added(const std::vector<std::array<double, 4>>& steps, std::size_t frames, double side, double zoomSide)
+{
+    CapturedMotion motion{width, height, {}, {{{}, 1}}};
+    // It tells a step for each picture, the first of which has none.
+    for (std::size_t i = steps.size() >= frames ? 1 : 0; i < steps.size() && motion.frames.size() < frames; ++i) {
+        const auto& [x, y, turn, zoom] = steps[i];
+        const Similarity step{side * x, side * y, side * turn * 180 / std::numbers::pi, 1 + zoomSide * zoom / 100};
+        motion.frames.push_back({step.after(motion.frames.back().moved), 1});
+    }
+    return motion;
+}
+
+struct Errors {
+    double all = 0; ///< root of the mean square at the corners
+    double end = 0;
+};
+
+Errors errorOf(const CapturedMotion& motion, const test::CaptureCase& filmed)
+{
+    double squares = 0;
+    double last = 0;
+    for (std::size_t i = 0; i < motion.frames.size(); ++i) {
+        last = cornerDistance(motion.frames[i].moved, filmed.filming.moved(static_cast<double>(i)), width, height);
+        squares += last * last;
+    }
+    return {std::sqrt(squares / static_cast<double>(motion.frames.size())), last};
+}
+
+void tell(const char* how, const Errors& errors, const CapturedMotion& motion, double seconds)
+{
+    std::printf("  %-28s error %8.4f px, at the end %8.4f, %3zu bridged, %5.1f frames a second\n", how, errors.all,
+                errors.end, motion.bridged(), static_cast<double>(motion.frames.size()) / seconds);
+}
+
 template <typename Read>
 void measure(const char* how, const test::CaptureCase& filmed, const std::vector<const Image*>& pictures, Read read,
              double& seconds)
@@ -80,15 +165,30 @@ void measure(const char* how, const test::CaptureCase& filmed, const std::vector
     const auto start = std::chrono::steady_clock::now();
     const CapturedMotion motion = read(pictures);
     seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
-    double squares = 0;
-    double last = 0;
-    for (std::size_t i = 0; i < motion.frames.size(); ++i) {
-        last = cornerDistance(motion.frames[i].moved, filmed.filming.moved(static_cast<double>(i)), width, height);
-        squares += last * last;
+    tell(how, errorOf(motion, filmed), motion, seconds);
+}
+
+/// What is told of the stabiliser is the best of what its signs may mean.
+void measureStabiliser(const test::CaptureCase& filmed, const std::vector<const Image*>& pictures,
+                       const QTemporaryDir& folder)
+{
+    double seconds = 0;
+    const auto steps = stabiliserSteps(folder, pictures, seconds);
+    if (steps.empty()) {
+        std::printf("  FFmpeg's stabiliser is not there\n");
+        return;
     }
-    std::printf("  %-28s error %8.4f px, at the end %8.4f, %3zu bridged, %5.1f frames a second\n", how,
-                std::sqrt(squares / static_cast<double>(motion.frames.size())), last, motion.bridged(),
-                static_cast<double>(motion.frames.size()) / seconds);
+    CapturedMotion best;
+    Errors least{1e9, 0};
+    for (const double side : {-1.0, 1.0})
+        for (const double zoomSide : {-1.0, 1.0}) {
+            const CapturedMotion motion = added(steps, pictures.size(), side, zoomSide);
+            if (const Errors now = errorOf(motion, filmed); now.all < least.all) {
+                least = now;
+                best = motion;
+            }
+        }
+    tell("FFmpeg's stabiliser", least, best, seconds);
 }
 
 } // namespace
@@ -116,6 +216,7 @@ int main()
         double plain = 0;
         double ours = 0;
         measure("frame-to-frame flow", filmed, pictures, byPlainFlow, plain);
+        measureStabiliser(filmed, pictures, folder);
         measure("ours", filmed, pictures, byOurs, ours);
         std::printf("  time against the flow's: %.2f\n", ours / plain);
         std::fflush(stdout);

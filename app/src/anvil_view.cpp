@@ -479,6 +479,8 @@ void AnvilView::refresh()
         if (field == F::rumbleLength && until != RumbleUntil::length)
             control->setBarred(until == RumbleUntil::nextStrike ? tr("The rumble lasts until the next strike")
                                                                 : tr("The rumble lasts to the end of the shot"));
+        else if (field == F::leadCurve && recipe != nullptr && !envelope.builds())
+            control->setBarred(tr("Only a lead that builds up has a bend"));
         else
             control->setBarred(reason);
     scope_->setEnabled(recipe != nullptr);
