@@ -47,6 +47,7 @@ ConformSheet::ConformSheet(const Project& before, Conformed conformed, const QSt
     table->verticalHeader()->hide();
     table->setEditTriggers(QAbstractItemView::NoEditTriggers);
     table->setSelectionMode(QAbstractItemView::NoSelection);
+    table->setFocusPolicy(Qt::NoFocus);
     for (std::size_t i = 0; i < conformed_.strikes.size(); ++i) {
         const ConformedStrike& strike = conformed_.strikes[i];
         const int row = static_cast<int>(i);

@@ -83,7 +83,8 @@ void Session::undo()
     const auto before = document_.snapshot();
     document_.undo();
     documentChanged(*before);
-    selectChanged(*before);
+    if (sameFilm(*before, project())) // else all strikes that were taken along would be
+        selectChanged(*before);
     emit told(tr("Taken back: %1").arg(what));
 }
 
@@ -94,7 +95,8 @@ void Session::redo()
     const auto before = document_.snapshot();
     document_.redo();
     documentChanged(*before);
-    selectChanged(*before);
+    if (sameFilm(*before, project())) // else all strikes that were taken along would be
+        selectChanged(*before);
     emit told(tr("Done again: %1").arg(QString::fromStdString(document_.undoText())));
 }
 

@@ -8,13 +8,40 @@
 
 namespace ember {
 
+namespace {
+
+template <typename Pointer, typename P>
+std::vector<Pointer> gathered(P& project)
+{
+    std::vector<Pointer> all;
+    for (auto& strike : project.strikes)
+        all.push_back(&strike);
+    for (auto& shot : project.shots)
+        for (auto& strike : shot.trimmed)
+            all.push_back(&strike);
+    return all;
+}
+
+} // namespace
+
+std::vector<Strike*> everyStrike(Project& project)
+{
+    return gathered<Strike*>(project);
+}
+
+std::vector<const Strike*> everyStrike(const Project& project)
+{
+    return gathered<const Strike*>(project);
+}
+
 std::uint32_t freshSeed(const Project& project)
 {
-    for (std::uint64_t i = project.strikes.size() + 1;; ++i) {
+    const auto all = everyStrike(project);
+    for (std::uint64_t i = all.size() + 1;; ++i) {
         // Five digits at most: a seed is read aloud and typed.
         const auto seed = static_cast<std::uint32_t>(mixSeed(0xeb3e, i) % 99'999 + 1);
-        const bool used = std::any_of(project.strikes.begin(), project.strikes.end(),
-                                      [seed](const Strike& strike) { return strike.seed == seed; });
+        const bool used =
+            std::any_of(all.begin(), all.end(), [seed](const Strike* strike) { return strike->seed == seed; });
         if (!used)
             return seed;
     }

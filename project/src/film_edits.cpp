@@ -107,9 +107,9 @@ Project withoutGroup(Project project, std::size_t index)
 {
     if (index >= project.groups.size())
         return project;
-    for (Strike& strike : project.strikes)
-        if (strike.group == project.groups[index].name)
-            strike.group.clear();
+    for (Strike* strike : everyStrike(project))
+        if (strike->group == project.groups[index].name)
+            strike->group.clear();
     project.groups.erase(project.groups.begin() + static_cast<std::ptrdiff_t>(index));
     return project;
 }
@@ -118,9 +118,9 @@ Project withGroupRenamed(Project project, std::size_t index, const std::string& 
 {
     if (index >= project.groups.size() || name.empty() || project.group(name) != nullptr)
         return project;
-    for (Strike& strike : project.strikes)
-        if (strike.group == project.groups[index].name)
-            strike.group = name;
+    for (Strike* strike : everyStrike(project))
+        if (strike->group == project.groups[index].name)
+            strike->group = name;
     project.groups[index].name = name;
     return project;
 }

@@ -16,14 +16,14 @@ void dropDeadOverrides(Project& project, RecipeId id)
     const Recipe* recipe = project.recipe(id);
     if (recipe == nullptr)
         return;
-    for (Strike& strike : project.strikes) {
-        if (strike.recipe != id || strike.overrides.empty())
+    for (Strike* strike : everyStrike(project)) {
+        if (strike->recipe != id || strike->overrides.empty())
             continue;
-        const Recipe own = withOverrides(*recipe, strike.overrides);
-        const auto values = strike.overrides.all();
+        const Recipe own = withOverrides(*recipe, strike->overrides);
+        const auto values = strike->overrides.all();
         for (const auto& [key, value] : values)
             if (specOfValue(own, key) == nullptr)
-                strike.overrides.clear(key);
+                strike->overrides.clear(key);
     }
 }
 
@@ -120,20 +120,27 @@ Project withRecipeMoved(Project project, RecipeId id, int by)
 
 Project withoutRecipe(Project project, RecipeId id, RecipeId instead)
 {
-    StrikeIds users;
-    for (const Strike& strike : project.strikes)
-        if (strike.recipe == id)
-            users.push_back(strike.id);
     std::erase_if(project.recipes, [id](const Recipe& recipe) { return recipe.id == id; });
-    if (project.recipe(instead) == nullptr)
-        return withoutStrikes(std::move(project), users);
-    return withRecipeApplied(std::move(project), users, instead);
+    const auto uses = [id](const Strike& strike) { return strike.recipe == id; };
+    if (project.recipe(instead) == nullptr) {
+        std::erase_if(project.strikes, uses);
+        for (Shot& shot : project.shots)
+            std::erase_if(shot.trimmed, uses);
+        return project;
+    }
+    for (Strike* strike : everyStrike(project))
+        if (uses(*strike)) {
+            strike->recipe = instead;
+            strike->overrides = {};
+        }
+    return project;
 }
 
 std::size_t usersOf(const Project& project, RecipeId id)
 {
-    return static_cast<std::size_t>(std::count_if(project.strikes.begin(), project.strikes.end(),
-                                                  [id](const Strike& strike) { return strike.recipe == id; }));
+    const auto all = everyStrike(project);
+    return static_cast<std::size_t>(
+        std::count_if(all.begin(), all.end(), [id](const Strike* strike) { return strike->recipe == id; }));
 }
 
 Project withStrand(Project project, RecipeId id, Strand strand)
@@ -168,14 +175,14 @@ Project withStrandRenamed(Project project, RecipeId id, std::size_t index, const
         return project;
     const std::string before = "strand." + recipe->strands[index].name + ".";
     const std::string after = "strand." + name + ".";
-    for (Strike& strike : project.strikes) {
-        if (strike.recipe != id)
+    for (Strike* strike : everyStrike(project)) {
+        if (strike->recipe != id)
             continue;
-        const auto values = strike.overrides.all();
+        const auto values = strike->overrides.all();
         for (const auto& [key, value] : values)
             if (key.starts_with(before)) {
-                strike.overrides.clear(key);
-                strike.overrides.set(after + key.substr(before.size()), value);
+                strike->overrides.clear(key);
+                strike->overrides.set(after + key.substr(before.size()), value);
             }
     }
     recipe->strands[index].name = name;

@@ -252,7 +252,7 @@ StrikeAdded withCutStrike(Project project, std::int64_t cut)
     Strike strike;
     strike.frame = Frame{cut};
     strike.onCut = true;
-    strike.direction = 0;
+    strike.direction = 180; // the next picture arrives from the left
     strike.seed = freshSeed(project);
     if (const Recipe* known = project.recipeNamed(cutRecipeName()))
         strike.recipe = known->id;

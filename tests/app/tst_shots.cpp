@@ -106,9 +106,11 @@ private slots:
         QCOMPARE(project().shots[0].trimmed.size(), std::size_t{1});
         QCOMPARE(session().playhead(), std::int64_t{89});
         QCOMPARE(test::numberIn(shown()), 89);
-        // One step back brings both.
+        // One step back brings both; what was selected stays selected.
+        session().select({project().strikes[0].id});
         key(Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(strikeFrames(), (Frames{100, 140}));
+        QCOMPARE(session().selection().size(), std::size_t{1});
         // The in of the second, 12 frames to the right.
         drag(&reel, inLane(120, 3), inLane(120, 3 + 12 / layout().map.framesPerPixel()));
         QCOMPARE(project().shots[1].in, 12.0);

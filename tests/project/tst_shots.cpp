@@ -4,7 +4,9 @@
 #include <QTest>
 
 #include "ember/project/file.h"
+#include "ember/project/film_edits.h"
 #include "ember/project/recipe_book.h"
+#include "ember/project/recipe_edits.h"
 #include "ember/project/settings.h"
 #include "ember/project/shipped_recipes.h"
 #include "ember/project/shot_edits.h"
@@ -206,6 +208,44 @@ private slots:
             }
             QCOMPARE(withShots(project, project.shots), project);
         }
+    }
+
+    void whatWaitsKeepsWhatItNeeds()
+    {
+        // Recipes, strands and groups that only a waiting strike uses change or go: the file can still be read.
+        Project project = film();
+        project = withGroup(std::move(project), "Late");
+        const StrikeId last = project.strikes.back().id;
+        project = withStrikesInGroup(std::move(project), {last}, "Late");
+        auto [own, recipe] = withOwnRecipe(std::move(project), last);
+        project = withRecipeValue(std::move(own), {last}, "strand.Rattle.amount.x", 3, ShapeScope::strike);
+        project = withOutTrimmed(project, project.shots[2].id, -60);
+        const auto waiting = [&]() -> const Strike& { return project.shots[2].trimmed.at(0); };
+        QCOMPARE(waiting().id, last);
+        QCOMPARE(usersOf(project, recipe), std::size_t{1});
+        const auto readable = [&] {
+            const auto read = projectFromJson(projectToJson(project, "/films"), "/films", "p");
+            return read.ok() ? std::string() : sentence(read.error());
+        };
+        project = withGroupRenamed(std::move(project), 0, "Later");
+        QCOMPARE(waiting().group, std::string("Later"));
+        QCOMPARE(readable(), std::string());
+        project = withoutGroup(std::move(project), 0);
+        QCOMPARE(readable(), std::string());
+        const auto strands = project.recipe(recipe)->strands;
+        for (std::size_t i = 0; i < strands.size(); ++i)
+            if (strands[i].name == "Rattle")
+                project = withStrandRenamed(std::move(project), recipe, i, "Clatter");
+        QCOMPARE(waiting().overrides["strand.Clatter.amount.x"], std::optional(3.0));
+        QCOMPARE(readable(), std::string());
+        Project left = withoutRecipe(project, recipe, project.recipes[0].id);
+        QCOMPARE(left.shots[2].trimmed[0].recipe, project.recipes[0].id);
+        std::swap(project, left);
+        QCOMPARE(readable(), std::string());
+        while (!project.recipes.empty())
+            project = withoutRecipe(std::move(project), project.recipes[0].id, 0);
+        QVERIFY(everyStrike(project).empty());
+        QCOMPARE(readable(), std::string());
     }
 
     // --- moves

@@ -11,6 +11,11 @@ namespace ember {
 
 using StrikeIds = std::vector<StrikeId>;
 
+/// All strikes of a project, those that wait with their shots too: they name recipes and groups as well. The pointers
+/// hold until strikes are added or taken away.
+std::vector<Strike*> everyStrike(Project& project);
+std::vector<const Strike*> everyStrike(const Project& project);
+
 struct StrikeAdded {
     Project project;
     StrikeId id;
