@@ -4,7 +4,6 @@
 #include <algorithm>
 #include <cmath>
 #include <optional>
-#include <span>
 
 #include "small_picture.h"
 
@@ -98,15 +97,18 @@ void standardise(FilmPrint& a, FilmPrint& b, std::size_t count, float least, Get
     }
 }
 
-/// Half the mean squared difference: about 1 for frames that have nothing to do with each other.
-float distanceOf(std::span<const float> a, std::span<const float> b)
+/// The sum of squared differences, each at most `farthest`. `Count` is a multiple of eight: eight sums are kept, so
+/// that the compiler may add them at once.
+template <std::size_t Count>
+float squaresApart(const float* a, const float* b)
 {
-    float sum = 0;
-    for (std::size_t i = 0; i < a.size(); ++i) {
-        const float d = a[i] - b[i];
-        sum += std::min(farthest, d * d);
-    }
-    return sum / (2 * static_cast<float>(a.size()));
+    std::array<float, 8> sums{};
+    for (std::size_t i = 0; i < Count; i += sums.size())
+        for (std::size_t k = 0; k < sums.size(); ++k) {
+            const float d = a[i + k] - b[i + k];
+            sums[k] += std::min(farthest, d * d);
+        }
+    return ((sums[0] + sums[4]) + (sums[1] + sums[5])) + ((sums[2] + sums[6]) + (sums[3] + sums[7]));
 }
 
 struct Pair {
@@ -114,13 +116,24 @@ struct Pair {
     const FilmPrint& after;
     bool heard;
 
-    float distance(std::int64_t i, std::int64_t j) const
+    /// Half the mean squared difference: about 1 for frames that have nothing to do with each other. Not worked out
+    /// further where it is more than `most` in any case.
+    float distance(std::int64_t i, std::int64_t j, float most = 1e9F) const
     {
+        constexpr std::size_t step = parts / 3;
         const FramePrint& a = before.frames[static_cast<std::size_t>(i)];
         const FramePrint& b = after.frames[static_cast<std::size_t>(j)];
-        const float seen = 0.7F * distanceOf(std::span(a.look).first<parts>(), std::span(b.look).first<parts>()) +
-                           0.3F * distanceOf(std::span(a.look).last<2>(), std::span(b.look).last<2>());
-        return heard ? 0.5F * seen + 0.5F * distanceOf(a.sound, b.sound) : seen;
+        const float seen = heard ? 0.5F : 1.F;
+        float sum = 0;
+        for (std::size_t k = parts; k < FramePrint::looks; ++k) {
+            const float d = a.look[k] - b.look[k];
+            sum += seen * 0.3F / (2 * (FramePrint::looks - parts)) * std::min(farthest, d * d);
+        }
+        if (heard)
+            sum += 0.5F / (2 * FramePrint::octaves) * squaresApart<FramePrint::octaves>(a.sound.data(), b.sound.data());
+        for (std::size_t k = 0; k < parts && sum < most; k += step)
+            sum += seen * 0.7F / (2 * parts) * squaresApart<step>(&a.look[k], &b.look[k]);
+        return sum;
     }
 };
 
@@ -150,7 +163,8 @@ public:
             float gapAcross = never;
             std::uint8_t* way = &ways_[static_cast<std::size_t>(i) * width];
             for (std::size_t j = 0; j < width; ++j) {
-                const float apart = pair_.distance(before_.first + i, after_.first + static_cast<std::int64_t>(j));
+                const float apart = pair_.distance(before_.first + i, after_.first + static_cast<std::int64_t>(j),
+                                                   (1 - worst) * unlike);
                 const float like = std::max(worst, 1 - apart / unlike);
                 const float matched = diagonal + like;
                 diagonal = best[j];

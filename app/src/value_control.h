@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include <QElapsedTimer>
 #include <QWidget>
 
 #include "ember/core/field.h"
@@ -55,6 +56,8 @@ private:
     bool own_ = false;
     ValueField* field_ = nullptr;
     QComboBox* list_ = nullptr;
+    QElapsedTimer chosen_; ///< when a word of it was chosen last
+    quint64 choosing_ = 0; ///< the gesture it belongs to
     QToolButton* switch_ = nullptr;
     QLineEdit* colour_ = nullptr;
 };
