@@ -288,7 +288,6 @@ void paintReelGround(QPainter& p, const ReelLayout& layout, const ReelPicture& p
     paintRuler(p, layout, picture);
     paintThumbs(p, layout, picture);
     paintSound(p, layout, picture);
-    paintShots(p, layout, picture);
 }
 
 void paintReelStrikes(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
@@ -296,6 +295,7 @@ void paintReelStrikes(QPainter& p, const ReelLayout& layout, const ReelPicture& 
     if (picture.project.length() == 0)
         return;
     p.setClipRect(paperRect(layout));
+    paintShots(p, layout, picture);
     p.setRenderHint(QPainter::Antialiasing);
     paintTrace(p, layout, picture);
     paintSettles(p, layout, picture);

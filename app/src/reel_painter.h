@@ -45,7 +45,7 @@ void paintShotHere(QPainter& painter, const ReelLayout& layout, const ReelPictur
 
 /// What lies under the strikes: the ruler, the thumbnails, the sound.
 void paintReelGround(QPainter& painter, const ReelLayout& layout, const ReelPicture& picture);
-/// Settle marks, strikes and the trace, which every edit may change.
+/// Shots, settle marks, strikes and the trace, which every edit may change.
 void paintReelStrikes(QPainter& painter, const ReelLayout& layout, const ReelPicture& picture);
 void paintReelPlayhead(QPainter& painter, const ReelLayout& layout, std::int64_t playhead);
 /// Proposed strikes over frames and sound, the beats they may fall on.

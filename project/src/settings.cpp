@@ -10,6 +10,7 @@
 #include "ember/project/motion_library.h"
 #include "ember/project/recipe_edits.h"
 #include "ember/project/shot_edits.h"
+#include "json_reader.h"
 
 namespace ember {
 
@@ -71,11 +72,6 @@ std::optional<Ease> easeFrom(std::string_view word)
     return static_cast<Ease>(found - easeWords.begin());
 }
 
-std::string_view easeText(Ease ease)
-{
-    return easeWords[static_cast<std::size_t>(ease)];
-}
-
 std::optional<DrawnKey> drawnKeyFrom(const std::vector<std::string_view>& parts)
 {
     if (parts.size() < 2 || parts.size() > 3)
@@ -120,27 +116,6 @@ std::optional<MoveKey> moveKeyFrom(const std::vector<std::string_view>& parts)
     if (!frame || !x || !y || !zoom || !roll || !ease)
         return std::nullopt;
     return MoveKey{*frame, *x, *y, *zoom, *roll, *ease};
-}
-
-std::string number(double value)
-{
-    return valueText(FieldSpec{}, value);
-}
-
-template <typename List, typename Text>
-std::string listText(const List& list, Text text)
-{
-    std::string all;
-    for (const auto& item : list)
-        all += (all.empty() ? "" : ",") + text(item);
-    return all;
-}
-
-std::string drawnText(const std::vector<DrawnKey>& keys)
-{
-    return listText(keys, [](const DrawnKey& k) {
-        return number(k.frame) + ":" + number(k.value) + ":" + std::string(easeText(k.ease));
-    });
 }
 
 /// Makes settings one after the other and keeps the first error.
@@ -270,7 +245,7 @@ private:
             const auto in = numberFrom<double>(setting_->second);
             const double last = static_cast<double>(shot.available) - static_cast<double>(shot.length) * shot.speed;
             if (!in || !(*in >= 0 && *in <= std::max(0.0, last)))
-                return wrong("a frame of the clip, 0 to " + number(std::max(0.0, last)) + " with this length");
+                return wrong("a frame of the clip, 0 to " + plainNumber(std::max(0.0, last)) + " with this length");
             shot.in = *in;
         } else if (key == "speed" && shot.available > 0) {
             if (const auto speed = valueFor(shotfield::speed))
@@ -491,56 +466,6 @@ private:
     std::optional<Error> error_;
 };
 
-void addValues(std::vector<Setting>& list, const std::string& prefix, const Values& values)
-{
-    for (const Value& value : values)
-        list.emplace_back(prefix + value.key, valueText(*value.spec, value.get()));
-}
-
-std::string motionText(const MotionLoop& motion)
-{
-    return motion.empty() ? "none" : motion.kept().name;
-}
-
-void addRecipe(std::vector<Setting>& list, const Recipe& recipe)
-{
-    const std::string prefix = "recipe." + recipe.name + ".";
-    for (const std::string& key : keysOf(recipe))
-        list.emplace_back(prefix + key, valueText(*specOfValue(recipe, key), readValue(recipe, key).value_or(0)));
-    for (const Strand& strand : recipe.strands) {
-        if (const auto* captured = std::get_if<Captured>(&strand.source))
-            list.emplace_back(prefix + "strand." + strand.name + ".motion", motionText(captured->motion));
-        if (const auto* drawn = std::get_if<Drawn>(&strand.source))
-            for (const Axis axis : allAxes)
-                list.emplace_back(prefix + "strand." + strand.name + ".keys." + std::string(axisName(axis)),
-                                  drawnText(drawn->keys[static_cast<std::size_t>(axis)]));
-    }
-}
-
-void addStrike(std::vector<Setting>& list, const Project& project, const Strike& strike, std::size_t number)
-{
-    const std::string prefix = "strike." + std::to_string(number) + ".";
-    const Recipe* recipe = project.recipe(strike.recipe);
-    list.emplace_back(prefix + "frame", std::to_string(strike.frame.index));
-    list.emplace_back(prefix + "kind", kindName(strike.kind));
-    list.emplace_back(prefix + "name", strike.name);
-    list.emplace_back(prefix + "strength", valueText(strikefield::strength, strike.strength));
-    list.emplace_back(prefix + "direction",
-                      strike.direction ? valueText(strikefield::direction, *strike.direction) : "seed");
-    list.emplace_back(prefix + "seed", std::to_string(strike.seed));
-    list.emplace_back(prefix + "locked", strike.locked ? "on" : "off");
-    list.emplace_back(prefix + "pinned", strike.pinned ? "on" : "off");
-    list.emplace_back(prefix + "on_cut", strike.onCut ? "on" : "off");
-    list.emplace_back(prefix + "recipe", recipe != nullptr ? recipe->name : "");
-    list.emplace_back(prefix + "group", strike.group);
-    if (recipe == nullptr)
-        return;
-    const Recipe own = withOverrides(*recipe, strike.overrides);
-    for (const auto& [key, value] : strike.overrides.all())
-        if (const FieldSpec* spec = specOfValue(own, key))
-            list.emplace_back(std::string(prefix).append("own.").append(key), valueText(*spec, value));
-}
-
 } // namespace
 
 Result<Setting> settingFromText(const std::string& text)
@@ -557,55 +482,6 @@ Result<Project> withSettings(Project project, const std::vector<Setting>& settin
     for (const Setting& setting : settings)
         setter.set(setting);
     return setter.done();
-}
-
-std::vector<Setting> settingsOf(const Project& project)
-{
-    Project copy = project;
-    std::vector<Setting> list;
-    addValues(list, "sound.", valuesOf(copy.sound));
-    if (copy.beats)
-        addValues(list, "beats.", valuesOf(*copy.beats));
-    addValues(list, "overlap.", valuesOf(copy.overlap));
-    for (StrikeGroup& group : copy.groups)
-        addValues(list, "group." + group.name + ".", valuesOf(group.overlap));
-    list.emplace_back("settles", listText(project.settles, [](const SettleMark& m) {
-                          return std::to_string(m.frame.index) +
-                                 (m.mode == SettleMode::cut ? ":cut" : ":ease:" + number(m.frames));
-                      }));
-    list.emplace_back("drift.motion", motionText(copy.drift.captured.motion));
-    addValues(list, "drift.", valuesOf(copy.drift));
-    addValues(list, "master.", valuesOf(copy.master));
-    list.emplace_back("master.keys", listText(project.master.keys, [](const IntensityKey& k) {
-                          return std::to_string(k.frame.index) + ":" + number(k.value);
-                      }));
-    for (std::size_t i = 0; i < project.shots.size(); ++i) {
-        const Shot& shot = project.shots[i];
-        const std::string prefix = "shot." + std::to_string(i + 1) + ".";
-        list.emplace_back(prefix + "length", std::to_string(shot.length));
-        if (shot.available > 0) {
-            list.emplace_back(prefix + "in", number(shot.in));
-            list.emplace_back(prefix + "speed", number(shot.speed));
-        }
-    }
-    if (!project.shots.empty())
-        list.emplace_back("move", listText(filmMove(project), [](const MoveKey& k) {
-                              return std::to_string(k.frame.index) + ":" + number(k.x) + ":" + number(k.y) + ":" +
-                                     number(k.zoom) + ":" + number(k.roll) + ":" + std::string(easeText(k.ease));
-                          }));
-    addValues(list, "finish.", valuesOf(copy.finish));
-    list.emplace_back("finish.plain", colourText(project.finish.plain));
-    for (std::size_t i = 0; i < copy.layers.size(); ++i) {
-        const std::string prefix = "layer." + std::to_string(i + 1) + ".";
-        list.emplace_back(prefix + "picture", copy.layers[i].picture);
-        list.emplace_back(prefix + "name", copy.layers[i].name);
-        addValues(list, prefix, valuesOf(copy.layers[i]));
-    }
-    for (const Recipe& recipe : project.recipes)
-        addRecipe(list, recipe);
-    for (std::size_t i = 0; i < project.strikes.size(); ++i)
-        addStrike(list, project, project.strikes[i], i + 1);
-    return list;
 }
 
 } // namespace ember
