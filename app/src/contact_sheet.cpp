@@ -193,11 +193,12 @@ void ContactSheet::fetch()
     others_.clear();
     for (std::size_t i = 0; i < steps_.size(); ++i)
         steps_[i]->setChecked(spans[i] == step_);
-    both_ = both_ && takes_.other() >= 0;
+    both_ = both_ && takes_.comparable();
     bothButton_->setChecked(both_);
-    bothButton_->setEnabled(takes_.other() >= 0);
-    bothButton_->setToolTip(takes_.other() >= 0 ? tr("Each frame twice: left as the other take has it")
-                                                : tr("Keep a take first (Ctrl+1), then change something"));
+    bothButton_->setEnabled(takes_.comparable());
+    bothButton_->setToolTip(takes_.comparable()   ? tr("Each frame twice: left as the other take has it")
+                            : takes_.other() >= 0 ? tr("The other take has other shots")
+                                                  : tr("Keep a take first (Ctrl+1), then change something"));
     update();
     const std::string clip = session_.project().firstClip();
     if (!film_ || film_->path != clip) {

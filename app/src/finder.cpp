@@ -188,7 +188,7 @@ void Finder::projectChanged()
         sound_.reset();
         found_ = {};
     }
-    if (picture_ && !sameFilm(session_.project(), watched_)) {
+    if (picture_ && !sameFrames(session_.project(), watched_)) {
         picture_.reset();
         found_ = {};
     }

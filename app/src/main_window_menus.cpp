@@ -293,6 +293,10 @@ void MainWindow::showSplit(int split)
         say(tr("Keep the project as a take first (Ctrl+1), then change it"));
         return;
     }
+    if (on && wanted == PictureView::Split::take && !takes_->comparable()) {
+        say(tr("The other take has other shots: their frames cannot be held against each other"));
+        return;
+    }
     picture_->setSplit(on ? wanted : PictureView::Split::none);
     say(!on                                   ? tr("No split")
         : wanted == PictureView::Split::plain ? tr("Left of the line the frame is unshaken; drag the line")

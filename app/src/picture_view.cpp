@@ -127,7 +127,7 @@ std::optional<FrameLook> PictureView::leftLook(FrameTime at) const
 {
     if (split_ == Split::plain)
         return plainLook(session_.project());
-    if (split_ == Split::take && takes_ != nullptr && takes_->other() >= 0) {
+    if (split_ == Split::take && takes_ != nullptr && takes_->comparable()) {
         const auto take = takes_->take(takes_->other());
         return lookOf(*take->project, take->motion, take->cover, at, session_.layerPictures());
     }

@@ -156,6 +156,10 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     connect(start_, &QPushButton::clicked, this, &RenderPanel::start);
     connect(cancel_, &QPushButton::clicked, this, &RenderPanel::cancel);
     connect(&session_, &Session::opened, this, &RenderPanel::suggest);
+    connect(&session_, &Session::filmEdited, this, [this] {
+        first_->setValue(0);
+        last_->setValue(static_cast<double>(std::max<std::int64_t>(0, session_.length() - 1)));
+    });
     connect(&session_, &Session::loopChanged, this, &RenderPanel::showState);
     suggest();
 }

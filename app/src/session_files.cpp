@@ -180,10 +180,15 @@ void Session::relinkClip(const QString& path)
         if (missing.empty() ? &shot == &next.shots.front() : shot.clip == missing) {
             shot.clip = found.clip;
             shot.still = found.still;
+            // It may go on further than it was known to; never less far than it is used.
+            if (!shot.still)
+                shot.available = std::max(shot.available, found.available);
         }
     edit(std::move(next), tr("Clip found at %1").arg(path));
     emit fileChanged();
     emit opened();
+    if (!clipTrouble_.isEmpty()) // another one is missing too
+        emit trouble(clipTrouble_);
 }
 
 bool Session::save(const QString& path)

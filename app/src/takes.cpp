@@ -33,6 +33,12 @@ int Takes::other() const
     return -1;
 }
 
+bool Takes::comparable() const
+{
+    const int which = other();
+    return which >= 0 && sameFrames(*take(which)->project, session_.project());
+}
+
 void Takes::keep(int which)
 {
     const auto project = session_.document().snapshot();

@@ -31,6 +31,9 @@ public:
     int current() const;
     /// The one to compare with: the other than the current, or the only one there is. -1 for none.
     int other() const;
+    /// The other take shows the same frames of the same clips, so that both can be held against each other. False where
+    /// there is none.
+    bool comparable() const;
 
     void keep(int which);
     /// The project becomes the other take: one step of undo.

@@ -134,13 +134,46 @@ private:
 
 } // namespace
 
+namespace {
+
+bool sameSize(const Project& a, const Project& b)
+{
+    return a.width == b.width && a.height == b.height && a.rate == b.rate;
+}
+
+bool sameShown(const Shot& x, const Shot& y)
+{
+    return x.clip == y.clip && x.still == y.still && x.length == y.length && x.in == y.in && x.speed == y.speed;
+}
+
+/// Shots that go on where the one before ends are one.
+std::vector<Shot> joined(const Project& project)
+{
+    std::vector<Shot> whole;
+    for (const Shot& shot : project.shots) {
+        Shot* last = whole.empty() ? nullptr : &whole.back();
+        const bool still = shot.gap() || shot.still;
+        if (last != nullptr && last->clip == shot.clip && last->still == shot.still && last->speed == shot.speed &&
+            (still || std::abs(last->clipFrame(static_cast<double>(last->length)) - shot.in) < 1e-6))
+            last->length += shot.length;
+        else
+            whole.push_back(shot);
+    }
+    return whole;
+}
+
+} // namespace
+
+bool sameFrames(const Project& a, const Project& b)
+{
+    const auto x = joined(a);
+    const auto y = joined(b);
+    return sameSize(a, b) && std::equal(x.begin(), x.end(), y.begin(), y.end(), sameShown);
+}
+
 bool sameFilm(const Project& a, const Project& b)
 {
-    return a.width == b.width && a.height == b.height && a.rate == b.rate &&
-           std::equal(a.shots.begin(), a.shots.end(), b.shots.begin(), b.shots.end(), [](const Shot& x, const Shot& y) {
-               return x.clip == y.clip && x.still == y.still && x.length == y.length && x.in == y.in &&
-                      x.speed == y.speed;
-           });
+    return sameSize(a, b) && std::equal(a.shots.begin(), a.shots.end(), b.shots.begin(), b.shots.end(), sameShown);
 }
 
 Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool deep, const KnownClips& known)

@@ -372,6 +372,22 @@ private slots:
         QVERIFY(QFile::rename(at(QStringLiteral("moved.mkv")), QString::fromStdString(other_)));
     }
 
+    void takesOfOtherShotsAreNotHeldAgainstEachOther()
+    {
+        strikeOn(40);
+        key(Qt::Key_1, Qt::ControlModifier);
+        session().setPlayhead(20);
+        key(Qt::Key_Slash, Qt::ControlModifier); // the same frames still
+        key(Qt::Key_V, Qt::ShiftModifier);
+        QCOMPARE(window_->picture().split(), PictureView::Split::take);
+        key(Qt::Key_V, Qt::ShiftModifier);
+        session().setPlayhead(10);
+        key(Qt::Key_Period, Qt::AltModifier);
+        key(Qt::Key_V, Qt::ShiftModifier);
+        QCOMPARE(window_->picture().split(), PictureView::Split::none);
+        QVERIFY(child<QLabel>("told")->text().contains(QStringLiteral("other shots")));
+    }
+
     // --- geometry
     void gripsInTheLane()
     {

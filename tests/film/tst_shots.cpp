@@ -115,6 +115,11 @@ private slots:
         QVERIFY(film.ok() && film.value()->info().shots.empty());
         QVERIFY(sameFilm(project, project));
         QVERIFY(!sameFilm(project, withInTrimmed(project, project.shots[0].id, 1)));
+        // Cut in two it is the same frames, but not the same shots.
+        const Project split = withShotsSplit(project, {20, 41});
+        QVERIFY(sameFrames(project, split) && !sameFilm(project, split));
+        QVERIFY(!sameFrames(project, withShotMoved(split, split.shots[2].id, 0)));
+        QVERIFY(!sameFrames(project, withOutTrimmed(project, project.shots[0].id, -1)));
         Project other = project;
         other.shots[0].move = {{Frame{0}, 4, 0, 1, 0}};
         QVERIFY(sameFilm(project, other));

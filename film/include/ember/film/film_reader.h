@@ -17,8 +17,10 @@ namespace ember {
 /// without a look at each.
 using KnownClips = std::map<std::pair<std::string, bool>, ClipInfo>;
 
-/// Whether two projects show the same pictures on the same frames before anything is done to them.
+/// Whether two projects have the same shots of the same clips.
 bool sameFilm(const Project& a, const Project& b);
+/// Whether they show the same pictures on the same frames before anything is done to them, however they are cut.
+bool sameFrames(const Project& a, const Project& b);
 
 /// The film as if it were one clip: picture n is what stands on frame n. A clip of another shape than the project's
 /// fills the frame, and what is then over is left out at both sides alike. Gaps are black. A single shot that is all of
