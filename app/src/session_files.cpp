@@ -181,8 +181,13 @@ void Session::relinkClip(const QString& path)
             shot.clip = found.clip;
             shot.still = found.still;
             // It may go on further than it was known to; never less far than it is used.
-            if (!shot.still)
+            if (shot.still) {
+                shot.in = 0;
+                shot.speed = 1;
+                shot.available = 0;
+            } else {
                 shot.available = std::max(shot.available, found.available);
+            }
         }
     edit(std::move(next), tr("Clip found at %1").arg(path));
     emit fileChanged();

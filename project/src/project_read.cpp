@@ -149,22 +149,20 @@ Shot readShot(const Json& json, const std::string& place, const std::string& fol
         shot.trimmed.push_back(readStrike(item, where, project, trouble));
     });
     shot.length = object.needInteger("length", 1, longestFilm);
-    if (object.flag("gap", false))
-        return shot;
-    shot.clip = readPath(object, "clip", object.needText("clip"), folder, "should be the path of a clip");
-    shot.still = object.flag("still", false);
-    if (!shot.still) {
-        shot.in = object.number("in", 0, static_cast<double>(longestFilm), 0);
-        shot.speed = object.number("speed", shotfield::speed.min, shotfield::speed.max, 1);
-        if (object.find("clip_length") != nullptr)
-            shot.available = object.needInteger("clip_length", 1, longestFilm);
-        else if (wholeClips) // before version 7
-            shot.available = shot.length;
-    }
     readList(object, "move", false, [&](const Json& item, const std::string& where) {
         shot.move.push_back(readMoveKey(item, where, trouble));
     });
     inOrder(shot.move, object.placeOf("move"), trouble);
+    if (object.flag("gap", false))
+        return shot;
+    shot.clip = readPath(object, "clip", object.needText("clip"), folder, "should be the path of a clip");
+    shot.still = object.flag("still", false);
+    shot.in = object.number("in", 0, static_cast<double>(longestFilm), 0);
+    shot.speed = object.number("speed", shotfield::speed.min, shotfield::speed.max, 1);
+    if (object.find("clip_length") != nullptr)
+        shot.available = object.needInteger("clip_length", 1, longestFilm);
+    else if (wholeClips && !shot.still) // before version 7
+        shot.available = shot.length;
     return shot;
 }
 

@@ -236,10 +236,12 @@ Project withClipReplaced(const Project& project, ShotId id, const std::string& c
         shot.clip = clip;
         shot.still = still;
         shot.available = available;
-        if (available > 0)
+        if (available > 0) {
             shot.in = std::min(shot.in, static_cast<double>(available - 1));
-        else
+        } else { // nothing in it moves
             shot.in = 0;
+            shot.speed = 1;
+        }
         shot.length = std::min(shot.length, shot.longest());
     });
 }
