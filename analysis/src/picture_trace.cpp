@@ -16,7 +16,7 @@ constexpr int square = 8;        ///< pixels of the small picture
 constexpr int farthest = 24;     ///< that something is sought away from where it was; even
 constexpr float byteRange = 255; ///< brightness comes as 0 to 255
 
-Place placeOf(const SmallPicture& picture, float x, float y)
+Spot placeOf(const SmallPicture& picture, float x, float y)
 {
     return {static_cast<double>(x) / picture.width(), static_cast<double>(y) / picture.height()};
 }

@@ -17,7 +17,7 @@ struct Entry {
     std::unique_ptr<Command> (*make)();
 };
 
-constexpr std::array<Entry, 18> entries{{
+constexpr std::array<Entry, 20> entries{{
     {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
     {"info", "Describe a project as JSON", makeInfoCommand},
     {"poses", "List where the picture is at every frame", makePosesCommand},
@@ -37,6 +37,8 @@ constexpr std::array<Entry, 18> entries{{
     {"still", "Render one frame as a picture", makeStillCommand},
     {"render", "Render the film of a project", makeRenderCommand},
     {"rumble", "Write how strongly the film shakes as a sound for a subwoofer", makeRumbleCommand},
+    {"serve", "Be struck by OSC messages, and log what becomes of them", makeServeCommand},
+    {"send", "Send OSC messages by a pattern, as another program would", makeSendCommand},
 }};
 
 } // namespace

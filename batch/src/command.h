@@ -41,6 +41,8 @@ std::unique_ptr<Command> makeMotionsCommand();
 std::unique_ptr<Command> makeConformCommand();
 std::unique_ptr<Command> makeCutsCommand();
 std::unique_ptr<Command> makeRumbleCommand();
+std::unique_ptr<Command> makeSendCommand();
+std::unique_ptr<Command> makeServeCommand();
 
 /// The shipped and the user's recipes; what is wrong with the user's book is told on `err`.
 BookEntries knownRecipes(std::ostream& err);
@@ -58,6 +60,8 @@ CLI::Validator frameRangeSpelling();
 CLI::Validator sizeSpelling();
 CLI::Validator rateSpelling();
 CLI::Validator strikeSpelling();
+/// "PORT" or "HOST:PORT"; port 0 where `any`.
+CLI::Validator addressSpelling(bool any = false);
 
 std::optional<FrameRate> rateFrom(const std::string& text);
 struct Size {

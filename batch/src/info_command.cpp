@@ -62,9 +62,10 @@ public:
 private:
     static Json describe(const Project& project, const Strike& strike)
     {
+        const ArrivalOf arrival = arrivalOf(project, strike);
         const Envelope envelope = envelopeOf(project, strike);
         const Recipe* recipe = project.recipe(strike.recipe);
-        const auto frame = static_cast<double>(strike.frame.index);
+        const auto frame = static_cast<double>(arrival.felt.index);
         Json json{{"frame", strike.frame.index},
                   {"kind", kindName(strike.kind)},
                   {"name", strike.name},
@@ -76,6 +77,10 @@ private:
                   {"pinned", strike.pinned},
                   {"on_cut", project.boundToCut(strike)},
                   {"group", strike.group},
+                  {"place", strike.place ? Json(placeText(*strike.place)) : Json(nullptr)},
+                  {"felt_frame", arrival.felt.index},
+                  {"felt_strength", strike.strength * arrival.share},
+                  {"distance", arrival.distance},
                   {"own", Json::array()},
                   {"peak_frame", frame + envelope.peak()},
                   {"end_frame", frame + envelope.end()}};

@@ -4,6 +4,7 @@
 #include <string_view>
 
 #include "command.h"
+#include "ember/live/osc_door.h"
 
 namespace ember {
 
@@ -116,6 +117,12 @@ CLI::Validator rateSpelling()
 {
     return spelling("NUM/DEN", "a frame rate NUM/DEN, such as 24000/1001, from 1 to 1000 a second",
                     [](const std::string& t) { return rateFrom(t); });
+}
+
+CLI::Validator addressSpelling(bool any)
+{
+    return spelling("HOST:PORT", "PORT, or HOST:PORT such as 127.0.0.1:9000",
+                    [any](const std::string& t) { return oscAddressFrom(t, any); });
 }
 
 CLI::Validator strikeSpelling()

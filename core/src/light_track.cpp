@@ -88,7 +88,7 @@ LightTrack::LightTrack(const Project& project)
         lit_.push_back({frame, strike.strength, settling, alongAxis(turn, Axis::x), alongAxis(turn, Axis::y), kind});
         // One frame more: a course without a fall is there on its last frame.
         spans.push_back(
-            {frame + std::min(envelope.start(), 0.0), std::min(frame + end, settling.from + settling.frames) + 1});
+            {frame + std::min(envelope.start(), 0.0), std::min({frame + end, settling.from + settling.frames, settling.until}) + 1});
     }
     index_ = SpanIndex(spans);
 }
@@ -121,7 +121,7 @@ LightNow LightTrack::at(const Motion& motion, FrameTime time, double master) con
         const auto& [effects, envelope] = kinds_[lit.kind];
         const double t = time - lit.frame;
         const double felt = intensityAt(envelope, t);
-        const double scale = lit.strength * master * settledTo(lit.settling.from, lit.settling.frames, time);
+        const double scale = lit.strength * master * settledTo(lit.settling, time);
         const bool on = !shown_.flicker || treated(effects.flicker, lit, time);
         const auto level = [&](double amount, const Course& course, bool shown, bool flickers) {
             if (!shown || amount == 0 || (flickers && !on))

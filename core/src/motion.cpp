@@ -25,10 +25,11 @@ double driftLevel(const Drift& drift, double end, FrameTime time)
 
 } // namespace
 
-Motion::Motion(const Project& project)
-    : framesPerSecond_(project.rate.perSecond()), drift_(project.drift),
-      driftEnd_(static_cast<double>(project.length())), master_(project.master)
+Motion::Motion(const FeltProject& felt)
+    : framesPerSecond_(felt->rate.perSecond()), drift_(felt->drift), driftEnd_(static_cast<double>(felt->length())),
+      master_(felt->master)
 {
+    const Project& project = *felt;
     double first = 0;
     for (const Shot& shot : project.shots) {
         moves_.push_back({first, shot.in, shot.speed, shot.move});

@@ -5,6 +5,7 @@
 #include <array>
 #include <charconv>
 #include <cmath>
+#include <limits>
 
 namespace ember {
 
@@ -243,6 +244,26 @@ Recipe recipeOf(const Project& project, const Strike& strike)
         if (strand.envelope)
             workOutRumble(*strand.envelope, project, strike);
     return own;
+}
+
+Settling settlingOf(const Project& project, const Strike& strike)
+{
+    constexpr double never = std::numeric_limits<double>::infinity();
+    Settling settling{never, 0, never};
+    for (const SettleMark& mark : project.settles) {
+        if (mark.frame <= strike.frame)
+            continue;
+        const auto frame = static_cast<double>(mark.frame.index);
+        if (settling.from == never) {
+            settling.from = frame;
+            settling.frames = mark.mode == SettleMode::cut ? 0 : mark.frames;
+        }
+        if (mark.mode == SettleMode::cut) {
+            settling.until = frame;
+            break;
+        }
+    }
+    return settling;
 }
 
 Envelope envelopeOf(const Project& project, const Strike& strike)

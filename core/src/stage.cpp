@@ -83,20 +83,13 @@ double smooth(double u)
 
 } // namespace
 
-Settling settlingOf(const Project& project, const Strike& strike)
+double settledTo(const Settling& settling, FrameTime time)
 {
-    const auto mark = std::find_if(project.settles.begin(), project.settles.end(),
-                                   [&](const SettleMark& m) { return m.frame > strike.frame; });
-    if (mark == project.settles.end())
-        return {std::numeric_limits<double>::infinity()};
-    return {static_cast<double>(mark->frame.index), mark->mode == SettleMode::cut ? 0 : mark->frames};
-}
-
-double settledTo(double from, double frames, FrameTime time)
-{
-    if (time < from)
+    if (time < settling.from)
         return 1.0;
-    return frames > 0 ? 1.0 - smooth((time - from) / frames) : 0.0;
+    if (time >= settling.until || settling.frames <= 0)
+        return 0.0;
+    return 1.0 - smooth((time - settling.from) / settling.frames);
 }
 
 std::uint32_t seedOf(const Strike& strike, const Recipe& recipe)
@@ -247,7 +240,7 @@ void Stage::prepare(const Project& project, const Strike& strike, std::uint32_t 
     hit.settle = settling.from;
     hit.settleFrames = settling.frames;
     StrikeSpan span{strike.id, hit.frame + shared.start, hit.frame + shared.envelope.peak(),
-                    std::min(hit.frame + shared.end, hit.settle + hit.settleFrames)};
+                    std::min({hit.frame + shared.end, hit.settle + hit.settleFrames, settling.until})};
     // A mark on the way into a strike takes its lead away, not the strike.
     for (const SettleMark& mark : project.settles)
         if (mark.frame <= strike.frame && static_cast<double>(mark.frame.index) > span.start)
@@ -268,14 +261,14 @@ double Stage::levelOf(const Hit& hit, FrameTime time) const
     for (const Score::Part& part : score.parts)
         if (part.ownEnvelope)
             level = std::max(level, ember::intensityAt(part.envelope, since));
-    return level * hit.strength * settledTo(hit.settle, hit.settleFrames, time);
+    return level * hit.strength * settledTo(hit.settling(), time);
 }
 
 double Stage::addHit(AxisValues& sum, const Hit& hit, FrameTime time, double share) const
 {
     const Score& score = scores_[hit.score];
     const double since = time - hit.frame;
-    const double scale = hit.strength * settledTo(hit.settle, hit.settleFrames, time);
+    const double scale = hit.strength * settledTo(hit.settling(), time);
     const auto levelIn = [&](const Envelope& e) {
         return hit.lead || since >= e.onset() ? ember::intensityAt(e, since) : 0.0;
     };
@@ -351,7 +344,6 @@ void Stage::addStronger(AxisValues& sum, double& intensity, FrameTime time) cons
     const std::int64_t holder = strongestAt(time);
     if (holder < 0)
         return;
-    const auto& hit = hits_[static_cast<std::size_t>(holder)];
     double share = 1.0;
     std::int64_t before = strongestAt(time - handover);
     if (before >= 0 && before != holder) {
@@ -368,9 +360,9 @@ void Stage::addStronger(AxisValues& sum, double& intensity, FrameTime time) cons
         if (before >= 0 && time - to < length - 1e-6)
             share = smooth((time - to) / length);
     }
-    double felt = addHit(sum, hit, time, share);
+    double felt = addWithin(sum, static_cast<std::size_t>(holder), time, share);
     if (share < 1.0)
-        felt += addHit(sum, hits_[static_cast<std::size_t>(before)], time, 1.0 - share);
+        felt += addWithin(sum, static_cast<std::size_t>(before), time, 1.0 - share);
     intensity = std::max(intensity, felt);
 }
 
@@ -384,11 +376,11 @@ void Stage::addNewest(AxisValues& sum, double& intensity, FrameTime time) const
     const StrikeSpan& span = spans_[newest];
     const double length = std::min(handover, span.peak - span.start);
     const double share = length > 0 ? smooth((time - span.start) / length) : 1.0;
-    double felt = addHit(sum, hits_[newest], time, share);
+    double felt = addWithin(sum, newest, time, share);
     const auto older = std::lower_bound(spans_.begin(), spans_.end(), span.start,
                                         [](const StrikeSpan& s, FrameTime t) { return s.start < t; });
     if (share < 1.0 && older != spans_.begin())
-        felt += addHit(sum, hits_[static_cast<std::size_t>(older - spans_.begin()) - 1], time, 1.0 - share);
+        felt += addWithin(sum, static_cast<std::size_t>(older - spans_.begin()) - 1, time, 1.0 - share);
     intensity = std::max(intensity, felt);
 }
 

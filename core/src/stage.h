@@ -4,6 +4,7 @@
 
 #include <array>
 #include <cstdint>
+#include <limits>
 #include <vector>
 
 #include "ember/core/axes.h"
@@ -39,14 +40,8 @@ struct Score {
     explicit Score(const Recipe& recipe);
 };
 
-/// Where a settle mark begins to end a strike (infinite without one) and how long that takes.
-struct Settling {
-    double from;
-    double frames = 0;
-};
-Settling settlingOf(const Project& project, const Strike& strike);
-/// How far it has let it down, 1 to 0.
-double settledTo(double from, double frames, FrameTime time);
+/// How far settle marks have let a strike down, 1 to 0.
+double settledTo(const Settling& settling, FrameTime time);
 
 /// The seed a strike moves by, and the direction it has of its own or from that seed, in degrees.
 std::uint32_t seedOf(const Strike& strike, const Recipe& recipe);
@@ -66,6 +61,9 @@ struct alignas(64) Hit {
     std::array<std::int8_t, axisCount> side{}; ///< which way each axis moves first: 1 or -1
     bool lead = true;                          ///< false: a settle mark took it
     bool hasDirection = false;
+
+    /// Where a later mark cuts it stands in its span.
+    Settling settling() const { return {settle, settleFrames, std::numeric_limits<double>::infinity()}; }
 };
 
 /// Finds what runs at an instant: spans sorted into rows of cells, each row with cells four times as long as the row
@@ -126,6 +124,11 @@ private:
     double levelOf(const Hit& hit, FrameTime time) const;
     /// Adds `share` of what a strike does and returns how strongly that is felt.
     double addHit(AxisValues& sum, const Hit& hit, FrameTime time, double share) const;
+    /// The same, and nothing once its span is over.
+    double addWithin(AxisValues& sum, std::size_t i, FrameTime time, double share) const
+    {
+        return time < spans_[i].end ? addHit(sum, hits_[i], time, share) : 0.0;
+    }
     void addAll(AxisValues& sum, double& intensity, FrameTime time) const;
     void addStronger(AxisValues& sum, double& intensity, FrameTime time) const;
     void addNewest(AxisValues& sum, double& intensity, FrameTime time) const;

@@ -7,8 +7,10 @@
 
 namespace ember {
 
-std::vector<HeardStrike> heardStrikes(const Project& project)
+std::vector<HeardStrike> heardStrikes(const Project& whole)
 {
+    const FeltProject felt(whole);
+    const Project& project = *felt;
     std::vector<HeardStrike> heard;
     if (!project.master.sounds || project.master.bypass)
         return heard;

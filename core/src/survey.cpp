@@ -116,8 +116,10 @@ std::vector<FrameSpan> Survey::changedBy(const Project& project, const Motion& m
     return frames;
 }
 
-void Survey::update(const Project& project, const Motion& motion)
+void Survey::update(const Project& whole, const Motion& motion)
 {
+    const FeltProject felt(whole); // what the world does to a strike changes the strike
+    const Project& project = *felt;
     const auto length = project.length();
     std::vector<FrameSpan> frames;
     if (project_ && sameStage(*project_, project)) {

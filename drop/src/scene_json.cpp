@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <cmath>
+#include <numbers>
 
 #include <nlohmann/json.hpp>
 
@@ -234,12 +235,19 @@ Scene sampleScene()
     return scene;
 }
 
-std::string impactsToJsonLines(const std::vector<Impact>& impacts, const View& view)
+WorldPoint aroundCamera(Vec at, const View& view)
+{
+    constexpr double halfLens = 25 * std::numbers::pi / 180;
+    return {at.x - view.left - view.width / 2, at.y - view.bottom - view.height / 2,
+            view.width / 2 / std::tan(halfLens)};
+}
+
+std::string impactsToJsonLines(const std::vector<Impact>& impacts, const View& view, Tell tell)
 {
     std::string text;
     for (const Impact& impact : impacts) {
         const bool down = std::abs(impact.direction - 90) < 45;
-        const Json json{{"time", rounded(impact.seconds, 1e6)},
+        Json json{{"time", rounded(impact.seconds, 1e6)},
                         {"kind", impact.onFixed && down ? "landing" : "hit"},
                         {"name", impact.a + " on " + impact.b},
                         {"energy", rounded(impact.energy, 1e3)},
@@ -250,6 +258,10 @@ std::string impactsToJsonLines(const std::vector<Impact>& impacts, const View& v
                          {{"x", rounded((impact.at.x - view.left) / view.width, 1e4)},
                           {"y", rounded(1 - (impact.at.y - view.bottom) / view.height, 1e4)}}},
                         {"direction", rounded(impact.direction, 10)}};
+        if (tell == Tell::positions) {
+            const WorldPoint around = aroundCamera(impact.at, view);
+            json["position"] = {rounded(around.x, 1e3), rounded(around.y, 1e3), rounded(around.z, 1e3)};
+        }
         text += json.dump(-1, ' ', false, Json::error_handler_t::replace) + "\n";
     }
     return text;

@@ -206,6 +206,11 @@ Result<ListedStrike> strikeFromCells(const std::function<std::string(std::string
         if (!strike.seed)
             return wrong("seed", text, "a whole number from 0 to 4294967295");
     }
+    if (const std::string text = cell("position"); !trimmed(text).empty()) {
+        strike.place = placeFromText(trimmed(text));
+        if (!strike.place)
+            return wrong("position", text, "X:Y:Z in metres, or picture:X:Y:METRES");
+    }
     return strike;
 }
 
@@ -225,6 +230,8 @@ std::string cellOf(const ListedStrike& strike, std::string_view column, FrameRat
         return shortest(strike.strength);
     if (column == "direction")
         return strike.direction ? shortest(*strike.direction) : "";
+    if (column == "position")
+        return strike.place ? placeText(*strike.place) : "";
     return strike.seed ? std::to_string(*strike.seed) : "";
 }
 

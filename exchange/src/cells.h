@@ -9,8 +9,8 @@
 namespace ember {
 
 /// The names a strike's values have in lists, in the order they are written.
-inline constexpr std::array<std::string_view, 8> listColumns{"frame", "seconds",  "timecode",  "kind",
-                                                             "name",  "strength", "direction", "seed"};
+inline constexpr std::array<std::string_view, 9> listColumns{"frame",    "seconds",   "timecode", "kind",    "name",
+                                                             "strength", "direction", "seed",     "position"};
 
 /// No film is as long: eleven days.
 inline constexpr double longestSeconds = 1e6;

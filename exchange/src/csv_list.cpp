@@ -80,8 +80,11 @@ Result<StrikeList> strikesFromCsv(std::string_view text, const ListReading& read
 std::string strikesToCsv(const StrikeList& strikes, FrameRate rate)
 {
     std::string text;
-    const auto writeRow = [&text](const auto& cellFor) {
-        for (std::size_t i = 0; i < listColumns.size(); ++i)
+    // Places are few; their column is only there where one is.
+    const bool places = std::any_of(strikes.begin(), strikes.end(), [](const ListedStrike& s) { return s.place; });
+    const std::size_t columns = listColumns.size() - (places ? 0 : 1);
+    const auto writeRow = [&text, columns](const auto& cellFor) {
+        for (std::size_t i = 0; i < columns; ++i)
             text += (i == 0 ? "" : ",") + quotedWhereNeeded(cellFor(listColumns[i]));
         text += '\n';
     };

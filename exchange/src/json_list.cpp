@@ -18,6 +18,12 @@ using Json = nlohmann::ordered_json;
 /// A value as the text a row of a table would have.
 std::string textOf(const Json& value)
 {
+    if (value.is_array()) { // a position as simulators write it
+        std::string joined;
+        for (const Json& item : value)
+            joined += (joined.empty() ? "" : ":") + item.dump();
+        return joined;
+    }
     return value.is_string() ? value.get<std::string>() : value.is_null() ? std::string() : value.dump();
 }
 
@@ -172,6 +178,8 @@ Json entryOf(const ListedStrike& strike, FrameRate rate)
         entry["direction"] = *strike.direction;
     if (strike.seed)
         entry["seed"] = *strike.seed;
+    if (strike.place)
+        entry["position"] = placeText(*strike.place);
     return entry;
 }
 

@@ -158,6 +158,8 @@ std::string strikesToOtio(const StrikeList& strikes, FrameRate rate)
             ours["direction"] = *strike.direction;
         if (strike.seed)
             ours["seed"] = *strike.seed;
+        if (strike.place)
+            ours["position"] = placeText(*strike.place);
         const double perSecond = rate.perSecond();
         markers.push_back({{"OTIO_SCHEMA", "Marker.2"},
                            {"name", strike.name},

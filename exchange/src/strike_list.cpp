@@ -74,7 +74,7 @@ StrikeList listOf(const Project& project)
     StrikeList list;
     for (const Strike& strike : project.strikes)
         list.push_back({project.rate.seconds(static_cast<double>(strike.frame.index)), strike.kind, strike.name,
-                        strike.strength, strike.direction, strike.seed});
+                        strike.strength, strike.direction, strike.seed, strike.place});
     return list;
 }
 

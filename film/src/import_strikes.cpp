@@ -79,6 +79,7 @@ StrikesImported withStrikesImported(Project project, const StrikeList& list)
             strike.direction = listed.direction;
         if (listed.seed)
             strike.seed = *listed.seed;
+        strike.place = listed.place;
         imported.ids.push_back(id);
         ++imported.added;
     }

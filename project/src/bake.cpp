@@ -54,7 +54,8 @@ Project oneStrike(const Project& project, const Strike& strike, Recipe recipe)
     Project alone = strikesOnly(project);
     untilItsLength(recipe);
     alone.recipes = {std::move(recipe)};
-    Strike one = strike;
+    Strike one = feltStrike(project, strike);
+    one.frame = strike.frame; // keys count from the strike
     one.recipe = alone.recipes.front().id;
     one.strength = 1;
     one.overrides = {};

@@ -5,6 +5,7 @@
 
 #include "ember/project/file.h"
 #include "motion_json.h"
+#include "place_json.h"
 #include "recipe_json.h"
 
 namespace ember {
@@ -57,6 +58,8 @@ Strike readStrike(const Json& json, const std::string& place, const Project& pro
     strike.name = object.text("name", {});
     strike.strength = object.number(strikefield::strength);
     strike.direction = object.optionalNumber(strikefield::direction);
+    if (const Json* at = object.find("place"))
+        strike.place = placeFromJson(*at, object.placeOf("place"), trouble);
     strike.seed = static_cast<std::uint32_t>(object.needInteger("seed", 0, UINT32_MAX));
     strike.locked = object.flag("locked", false);
     strike.pinned = object.flag("pinned", false);
@@ -282,6 +285,10 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
                         "is \"" + recipe.name + "\", as another recipe's is already");
         project.addRecipe(std::move(recipe));
     });
+    if (const Json* world = object.find("world"))
+        project.world = worldFromJson(*world, trouble);
+    if (const Json* board = object.find("board"))
+        project.board = boardFromJson(*board, project, trouble);
     readMeeting(object, project, trouble);
     StrikeId id = 0;
     readList(object, "shots", true, [&](const Json& item, const std::string& where) {

@@ -3,6 +3,7 @@
 
 #include "ember/project/file.h"
 #include "motion_json.h"
+#include "place_json.h"
 #include "recipe_json.h"
 
 namespace ember {
@@ -32,6 +33,8 @@ Json toJson(const Strike& strike, const Project& project)
     json["strength"] = strike.strength;
     if (strike.direction)
         json["direction"] = *strike.direction;
+    if (strike.place)
+        json["place"] = placeToJson(*strike.place);
     json["seed"] = strike.seed;
     if (strike.locked)
         json["locked"] = true;
@@ -160,6 +163,10 @@ std::string projectToJson(const Project& project, const std::string& folder)
     json["strikes"] = Json::array();
     for (const Strike& strike : project.strikes)
         json["strikes"].push_back(toJson(strike, project));
+    if (!(project.world == World{}))
+        json["world"] = worldToJson(project.world);
+    if (!(project.board == Board{}))
+        json["board"] = boardToJson(project.board, project);
     json["overlap"] = valuesToJson(project.overlap);
     json["groups"] = listToJson(project.groups);
     json["settles"] = listToJson(project.settles);

@@ -122,7 +122,16 @@ Project withoutRecipe(Project project, RecipeId id, RecipeId instead)
 {
     std::erase_if(project.recipes, [id](const Recipe& recipe) { return recipe.id == id; });
     const auto uses = [id](const Strike& strike) { return strike.recipe == id; };
-    if (project.recipe(instead) == nullptr) {
+    const bool replaced = project.recipe(instead) != nullptr;
+    for (Pad& pad : project.board.pads)
+        std::replace(pad.recipes.begin(), pad.recipes.end(), id, replaced ? instead : RecipeId{0});
+    // A pad that has one recipe left strikes that in both states; one without any goes.
+    for (Pad& pad : project.board.pads)
+        for (RecipeId& held : pad.recipes)
+            if (held == 0)
+                held = *std::max_element(pad.recipes.begin(), pad.recipes.end());
+    std::erase_if(project.board.pads, [](const Pad& pad) { return pad.recipes.front() == 0; });
+    if (!replaced) {
         std::erase_if(project.strikes, uses);
         for (Shot& shot : project.shots)
             std::erase_if(shot.trimmed, uses);

@@ -118,6 +118,20 @@ std::optional<MoveKey> moveKeyFrom(const std::vector<std::string_view>& parts)
     return MoveKey{*frame, *x, *y, *zoom, *roll, *ease};
 }
 
+std::optional<CameraKey> cameraKeyFrom(const std::vector<std::string_view>& parts)
+{
+    const auto frame = parts.size() == 5 ? frameFrom(parts[0]) : std::nullopt;
+    if (!frame)
+        return std::nullopt;
+    const auto x = valueFromText(worldfield::coordinate, parts[1]);
+    const auto y = valueFromText(worldfield::coordinate, parts[2]);
+    const auto z = valueFromText(worldfield::coordinate, parts[3]);
+    const auto heading = valueFromText(worldfield::heading, parts[4]);
+    if (!x || !y || !z || !heading)
+        return std::nullopt;
+    return CameraKey{*frame, {*x, *y, *z}, *heading};
+}
+
 /// Makes settings one after the other and keeps the first error.
 class Setter {
 public:
@@ -135,6 +149,10 @@ public:
         std::string_view key = setting.first;
         if (take(key, "overlap."))
             assign(valuesOf(project_.overlap), key);
+        else if (key == "world.camera")
+            setList<CameraKey>(project_.world.camera, cameraKeyFrom, "FRAME:X:Y:Z:HEADING, …");
+        else if (take(key, "world."))
+            assign(valuesOf(project_.world), key);
         else if (take(key, "group."))
             setGroup(key);
         else if (key == "drift.motion")
@@ -423,6 +441,13 @@ private:
                 strike.direction = *value;
             else
                 wrong("degrees from -360 to 360, or seed");
+        } else if (key == "place") {
+            const auto place = placeFromText(text);
+            if (!place && text != "none")
+                return wrong("X:Y:Z in metres, picture:X:Y:METRES, or none");
+            strike.place = place;
+        } else if (take(key, "place.")) {
+            setPlaceSwitch(strike, key);
         } else if (key == "seed") {
             const auto seed = numberFrom<std::uint32_t>(text);
             if (!seed)
@@ -446,6 +471,15 @@ private:
         } else {
             unknown();
         }
+    }
+    void setPlaceSwitch(Strike& strike, std::string_view key)
+    {
+        if (!strike.place || (key != "weaker" && key != "later" && key != "directed"))
+            return unknown();
+        if (setting_->second != "on" && setting_->second != "off")
+            return wrong("one of off, on");
+        Place& place = *strike.place;
+        (key == "weaker" ? place.weaker : key == "later" ? place.later : place.directed) = setting_->second == "on";
     }
     void setOwn(Strike& strike, std::string_view key)
     {

@@ -74,6 +74,12 @@ void addStrike(std::vector<Setting>& list, const Project& project, const Strike&
     list.emplace_back(prefix + "strength", valueText(strikefield::strength, strike.strength));
     list.emplace_back(prefix + "direction",
                       strike.direction ? valueText(strikefield::direction, *strike.direction) : "seed");
+    list.emplace_back(prefix + "place", strike.place ? placeText(*strike.place) : "none");
+    if (strike.place) {
+        list.emplace_back(prefix + "place.weaker", strike.place->weaker ? "on" : "off");
+        list.emplace_back(prefix + "place.later", strike.place->later ? "on" : "off");
+        list.emplace_back(prefix + "place.directed", strike.place->directed ? "on" : "off");
+    }
     list.emplace_back(prefix + "seed", std::to_string(strike.seed));
     list.emplace_back(prefix + "locked", strike.locked ? "on" : "off");
     list.emplace_back(prefix + "pinned", strike.pinned ? "on" : "off");
@@ -97,6 +103,11 @@ std::vector<Setting> settingsOf(const Project& project)
     addValues(list, "sound.", valuesOf(copy.sound));
     if (copy.beats)
         addValues(list, "beats.", valuesOf(*copy.beats));
+    addValues(list, "world.", valuesOf(copy.world));
+    list.emplace_back("world.camera", listText(project.world.camera, [](const CameraKey& k) {
+                          return std::to_string(k.frame.index) + ":" + number(k.at.x) + ":" + number(k.at.y) + ":" +
+                                 number(k.at.z) + ":" + number(k.heading);
+                      }));
     addValues(list, "overlap.", valuesOf(copy.overlap));
     for (StrikeGroup& group : copy.groups)
         addValues(list, "group." + group.name + ".", valuesOf(group.overlap));

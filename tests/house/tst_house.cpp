@@ -55,6 +55,10 @@ private slots:
         QTest::addRow("sound") << QStringLiteral("sound")
                                << foreign +
                                       QStringLiteral("|ember/(render|analysis|media|exchange|project|film|batch)");
+        QTest::addRow("live") << QStringLiteral("live")
+                              << QStringLiteral(
+                                     "Q[A-Z]|libav|opencv|CLI/|ember/(render|analysis|media|exchange|film|batch)");
+        QTest::addRow("public headers of live") << QStringLiteral("live/include") << QStringLiteral("lo/|nlohmann");
         QTest::addRow("exchange") << QStringLiteral("exchange")
                                   << QStringLiteral(
                                          "Q[A-Z]|libav|CLI/|ember/(render|analysis|media|project|film|batch)");
@@ -83,7 +87,7 @@ private slots:
     {
         for (const QString& file :
              sources({QStringLiteral("core"), QStringLiteral("render"), QStringLiteral("analysis"),
-                      QStringLiteral("media"), QStringLiteral("drop"), QStringLiteral("exchange"),
+                      QStringLiteral("media"), QStringLiteral("drop"), QStringLiteral("live"), QStringLiteral("exchange"),
                       QStringLiteral("project"), QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"),
                       QStringLiteral("demo"), QStringLiteral("tests"), QStringLiteral("bench")}))
             QVERIFY2(textOf(file).startsWith(QStringLiteral("// SPDX-License-Identifier: GPL-3.0-or-later")),

@@ -24,7 +24,7 @@ struct Candidate {
     bool seen = false;
     double late = 0; ///< where both: how many frames the sound comes after the picture
     std::optional<double> direction;
-    Place place; ///< where seen
+    Spot place; ///< where seen
 };
 
 enum class FindFrom { both, sound, picture };

@@ -21,7 +21,7 @@ struct Impact {
     double confidence = 0;             ///< 0 to 1
     StrikeKind kind = StrikeKind::hit; ///< a rough guess: much light or debris a blast, a fall that stops a landing
     std::optional<double> direction;   ///< degrees, 0 right, 90 down: the way something came
-    Place place;
+    Spot place;
 };
 
 /// What flashes, bursts, or moves fast and stops dead, in order. A higher sensitivity finds all that a lower one does,

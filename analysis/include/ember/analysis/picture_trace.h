@@ -12,7 +12,7 @@
 namespace ember {
 
 /// A place in the picture: 0, 0 is its upper left corner and 1, 1 the lower right one.
-struct Place {
+struct Spot {
     double x = 0.5;
     double y = 0.5;
 };
@@ -29,9 +29,9 @@ struct FrameChange {
     float moveY = 0;
     float grain = 0;  ///< the noise of the picture, 0 to 1
     bool cut = false; ///< another picture altogether
-    Place flashPlace;
-    Place motionPlace;
-    Place stopPlace;
+    Spot flashPlace;
+    Spot motionPlace;
+    Spot stopPlace;
 };
 
 /// What happens in the pictures of a clip over time; measured once as they pass. A hundred thousand frames take 9 MB.

@@ -65,7 +65,7 @@ struct FrameSpan {
 /// ask in any order and get the same bits. An instant costs what the strikes running at it cost, not what all cost.
 class Motion {
 public:
-    explicit Motion(const Project& project);
+    explicit Motion(const Project& project) : Motion(FeltProject(project)) {}
     ~Motion();
     Motion(Motion&&) noexcept;
     Motion& operator=(Motion&&) noexcept;
@@ -83,6 +83,8 @@ public:
     std::vector<FrameSpan> moving(std::int64_t last) const;
 
 private:
+    explicit Motion(const FeltProject& felt);
+
     double framesPerSecond_;
     std::vector<std::unique_ptr<const Stage>> stages_; ///< one for each rule in use
     std::unique_ptr<const LightTrack> light_;

@@ -11,6 +11,7 @@
 
 #include "ember/core/axes.h"
 #include "ember/core/beat_grid.h"
+#include "ember/core/board.h"
 #include "ember/core/effects.h"
 #include "ember/core/recipe.h"
 #include "ember/core/shot.h"
@@ -184,6 +185,8 @@ struct Project {
     std::optional<BeatGrid> beats;
     std::vector<Recipe> recipes;
     std::vector<Strike> strikes;
+    World world;
+    Board board;
     Overlap overlap;
     std::vector<StrikeGroup> groups;
     std::vector<SettleMark> settles; ///< in order
@@ -224,6 +227,23 @@ struct Project {
     bool operator==(const Project&) const = default;
 };
 
+/// A project as it is felt (see asFelt), without a copy of one that has no places. Lives no longer than the project.
+class FeltProject {
+public:
+    explicit FeltProject(const Project& project)
+        : own_(hasPlaces(project) ? std::optional(asFelt(project)) : std::nullopt), felt_(own_ ? *own_ : project)
+    {
+    }
+    FeltProject(const FeltProject&) = delete;
+    FeltProject& operator=(const FeltProject&) = delete;
+    const Project& operator*() const { return felt_; }
+    const Project* operator->() const { return &felt_; }
+
+private:
+    std::optional<Project> own_;
+    const Project& felt_;
+};
+
 /// The recipe a strike is felt with: with the strike's own values in place, and every rumble's length worked out where
 /// it lasts until the next strike or to the end of the shot. An empty recipe when the strike's is gone.
 Recipe recipeOf(const Project& project, const Strike& strike);
@@ -242,6 +262,14 @@ private:
     FrameTime from_;
     FrameTime to_;
 };
+
+/// How settle marks end a strike: the first after it eases it home, and a later one that cuts does not wait for that.
+struct Settling {
+    double from;       ///< frame from which it is eased home; infinite without a mark
+    double frames = 0; ///< how long that takes
+    double until;      ///< frame at which it is cut; infinite without such a mark
+};
+Settling settlingOf(const Project& project, const Strike& strike);
 
 /// Its envelope.
 Envelope envelopeOf(const Project& project, const Strike& strike);

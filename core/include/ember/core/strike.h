@@ -6,6 +6,7 @@
 #include <string>
 #include <string_view>
 
+#include "ember/core/place.h"
 #include "ember/core/recipe.h"
 #include "ember/core/time.h"
 
@@ -27,6 +28,7 @@ struct Strike {
     std::string name;                ///< may be empty
     double strength = 1;             ///< ratio, 0 to 4
     std::optional<double> direction; ///< degrees, 0 right, 90 down; none: the seed decides
+    std::optional<Place> place;      ///< where it happens; none: at the camera
     std::uint32_t seed = 1;
     bool pinned = false; ///< stays on its frame of the film when shots are trimmed or moved, instead of going with them
     bool onCut = false;  ///< where a cut is on its frame it peaks on that, wherever it goes

@@ -65,6 +65,7 @@ Values valuesOf(Effects& effects);
 Values valuesOf(Layer& layer);
 Values valuesOf(BeatGrid& beats);
 Values valuesOf(Soundtrack& sound);
+Values valuesOf(World& world);
 /// kind, level.
 Values valuesOf(StrikeSound& sound);
 

@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "ember/core/error.h"
+#include "ember/core/place.h"
 
 namespace ember::drop {
 
@@ -85,7 +86,14 @@ struct Run {
 /// Falls and collides at a fixed time step; the same scene gives the same bits every time.
 Run simulate(const Scene& scene, double picturesPerSecond = 0);
 
+/// Where a place of the scene is around a camera that sees the view from straight ahead, by a 50 degree lens.
+WorldPoint aroundCamera(Vec at, const View& view);
+
+enum class Tell {
+    pictures,  ///< where in the picture impacts are
+    positions, ///< and where around the camera, as "position"
+};
 /// An object in each line: time, kind, a, b, energy, speed, x, y, place, direction.
-std::string impactsToJsonLines(const std::vector<Impact>& impacts, const View& view);
+std::string impactsToJsonLines(const std::vector<Impact>& impacts, const View& view, Tell tell = Tell::pictures);
 
 } // namespace ember::drop

@@ -22,6 +22,7 @@ struct ListedStrike {
     double strength = 1; ///< ratio, 0 to 4
     std::optional<double> direction;
     std::optional<std::uint32_t> seed;
+    std::optional<Place> place;
 
     bool operator==(const ListedStrike&) const = default;
 };
