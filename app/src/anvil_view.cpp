@@ -40,7 +40,7 @@ AnvilCanvas::AnvilCanvas(Session& session, QWidget* parent) : QWidget(parent), s
     connect(&session_, &Session::playheadChanged, this, [this] { update(); });
     connect(&session_.thumbs(), &ThumbStore::ready, this, [this](qint64 frame) {
         // Most thumbs are the Reel's.
-        const Strike* strike = session_.selectedStrike();
+        const Strike* strike = session_.feltStrike();
         if (strike == nullptr)
             return;
         const AnvilLayout layout = layoutNow();
@@ -79,7 +79,7 @@ AnvilLayout AnvilCanvas::layoutNow() const
 std::vector<StrandPicture> AnvilCanvas::strandPictures() const
 {
     std::vector<StrandPicture> pictures;
-    const Strike* strike = session_.selectedStrike();
+    const Strike* strike = session_.feltStrike();
     const Recipe* recipe = strandsShown_ && strike != nullptr ? session_.felt() : nullptr;
     if (recipe == nullptr)
         return pictures;
@@ -120,7 +120,7 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
     painter.fillRect(rect(), theme::window);
-    const Strike* strike = session_.selectedStrike();
+    const Strike* strike = session_.feltStrike();
     if (strike == nullptr) {
         painter.setFont(theme::words(13));
         painter.setPen(theme::dim);
@@ -182,13 +182,13 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
 
 void AnvilCanvas::scrubTo(double x)
 {
-    if (const Strike* strike = session_.selectedStrike())
+    if (const Strike* strike = session_.feltStrike())
         session_.setPlayhead(strike->frame.index + std::llround(layoutNow().map.toFrame(x)));
 }
 
 void AnvilCanvas::mousePressEvent(QMouseEvent* event)
 {
-    const Strike* strike = session_.selectedStrike();
+    const Strike* strike = session_.feltStrike();
     if (event->button() != Qt::LeftButton || strike == nullptr)
         return;
     pressed_ = event->position();
@@ -465,7 +465,7 @@ void AnvilView::refreshDecays(const Envelope& envelope)
 
 void AnvilView::refresh()
 {
-    const Strike* strike = session_.selectedStrike();
+    const Strike* strike = session_.feltStrike();
     const Recipe* recipe = strike != nullptr ? session_.felt() : nullptr;
     const bool alone = session_.shapeScope() == ShapeScope::strike;
     scope_->setChecked(alone);

@@ -157,7 +157,7 @@ void ContactSheet::setBoth(bool both)
 std::vector<std::int64_t> ContactSheet::frames() const
 {
     std::vector<std::int64_t> out;
-    const Strike* strike = session_.selectedStrike();
+    const Strike* strike = session_.feltStrike();
     if (strike == nullptr)
         return out;
     // One before it, the others from it on: what is judged is what comes of it.
@@ -296,7 +296,7 @@ void ContactSheet::paintCell(QPainter& p, int place, std::int64_t frame) const
         p.drawRect(frameRect.adjusted(-2, -2, 2, 2));
     }
     const Pose pose = session_.motion().poseAt(static_cast<FrameTime>(frame));
-    const auto from = frame - session_.selectedStrike()->frame.index;
+    const auto from = frame - session_.feltStrike()->frame.index;
     p.setFont(theme::numbers(12));
     p.setPen(here ? theme::copper : theme::onSurround);
     p.drawText(QRectF(box.left(), frameRect.bottom() + 1, box.width(), textHeight), Qt::AlignCenter,

@@ -149,6 +149,7 @@ void MainWindow::buildBands()
     setCentralWidget(bands_);
     connect(&side_->recipes(), &RecipePage::previewAsked, picture_, &PictureView::setPreview);
     connect(side_, &SideColumn::renderAsked, this, [this] { showRender(true); });
+    connect(side_, &SideColumn::topViewAsked, this, &MainWindow::showPlaces);
     connect(findPanel_, &FindPanel::closed, this, [this] { showFinding(false); });
     connect(finder_.get(), &Finder::trouble, session_.get(), &Session::trouble);
     connect(renderPanel_, &RenderPanel::closed, this, [this] { showRender(false); });

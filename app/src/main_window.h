@@ -24,7 +24,9 @@ class ActionFinder;
 class AnvilView;
 class ContactSheet;
 class DropBench;
+class LiveWindow;
 class MotionBench;
+class PlacesWindow;
 class FindPanel;
 class Finder;
 class GuideWindow;
@@ -99,6 +101,8 @@ private:
     void exportRumble();
     void showDropBench();
     MotionBench& showMotions();
+    void showPlaces();
+    void showLive();
     void findClip();
     void addClipAsked();
     void replaceClipAsked();
@@ -136,6 +140,8 @@ private:
     FindPanel* findPanel_ = nullptr;
     DropBench* dropBench_ = nullptr;     ///< made when it is asked for
     MotionBench* motionBench_ = nullptr; ///< the same
+    PlacesWindow* places_ = nullptr;
+    LiveWindow* live_ = nullptr;
     QSplitter* bands_ = nullptr;
     QSplitter* top_ = nullptr;
     QWidget* notice_ = nullptr;

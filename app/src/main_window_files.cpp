@@ -11,7 +11,6 @@
 #include <QSettings>
 #include <QThreadPool>
 
-#include "drop_bench.h"
 #include "ember/film/film_sound.h"
 #include "ember/film/import_strikes.h"
 #include "ember/film/pose_table.h"
@@ -146,25 +145,6 @@ void MainWindow::exportRumble()
                 emit window->session().trouble(wrong);
         });
     });
-}
-
-void MainWindow::showDropBench()
-{
-    if (!dropBench_)
-        dropBench_ = new DropBench(*session_, dialogs_, this);
-    dropBench_->show();
-    dropBench_->raise();
-    dropBench_->activateWindow();
-}
-
-MotionBench& MainWindow::showMotions()
-{
-    if (!motionBench_)
-        motionBench_ = new MotionBench(*session_, dialogs_, this);
-    motionBench_->show();
-    motionBench_->raise();
-    motionBench_->activateWindow();
-    return *motionBench_;
 }
 
 void MainWindow::exportStrikes()

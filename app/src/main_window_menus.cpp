@@ -143,6 +143,8 @@ void MainWindow::buildStrikeMenu()
     needClip_.push_back(add(keys, tr("The whole fi&lm, few keys"), {}, [this] { session_->bakeFilm(false); }));
     needClip_.push_back(add(keys, tr("The whole film, on every f&rame"), {}, [this] { session_->bakeFilm(true); }));
     menu->addSeparator();
+    add(menu, tr("Pla&ces from above"), QKeySequence(Qt::CTRL | Qt::Key_T), [this] { showPlaces(); });
+    menu->addSeparator();
     needClip_.push_back(add(menu, tr("E&ase shakes home from here"), QKeySequence(Qt::Key_H),
                             [this] { session_->settleHere(SettleMode::ease); }));
     needClip_.push_back(
@@ -221,6 +223,7 @@ void MainWindow::buildPlayMenu()
     needClip_.push_back(add(menu, tr("Ten frames on"), QKeySequence(Qt::SHIFT | Qt::Key_Right), step(10)));
     needClip_.push_back(add(menu, tr("To the &start"), QKeySequence(Qt::Key_Home), step(-(1LL << 40))));
     needClip_.push_back(add(menu, tr("To the &end"), QKeySequence(Qt::Key_End), step(1LL << 40)));
+    add(menu, tr("Li&ve bench"), QKeySequence(Qt::CTRL | Qt::Key_B), [this] { showLive(); });
     QMenu* speeds = menu->addMenu(tr("Sp&eed"));
     auto* group = new QActionGroup(this);
     for (const int percent : {100, 75, 50, 25, 10}) {

@@ -49,7 +49,7 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
     setFocusPolicy(Qt::ClickFocus);
     setMouseTracking(true);
     const auto look = [this] {
-        const Strike* strike = session_.selectedStrike();
+        const Strike* strike = session_.feltStrike();
         peakMove_ = strike != nullptr ? peakMove(session_.project(), *strike) : std::nullopt;
         refresh();
     };
@@ -171,6 +171,8 @@ void PictureView::aim(QPointF place)
     session_.edit(withStrikesChanged(session_.project(), {strike->id},
                                      [&](Strike& s) {
                                          s.direction = aimed.direction;
+                                         if (s.place) // the hand says where it goes now
+                                             s.place->directed = false;
                                          s.strength = aimed.strength;
                                      }),
                   tr("Strike goes %1° with %2 %").arg(aimed.direction).arg(std::lround(100 * aimed.strength)),
@@ -434,7 +436,7 @@ void PictureView::paintOverlays(QPainter& painter, const QRectF& frame) const
     if (!thread_)
         return;
     // As far as the centre goes while the selected strike lasts.
-    if (const Strike* strike = preview_ ? nullptr : session_.selectedStrike()) {
+    if (const Strike* strike = preview_ ? nullptr : session_.feltStrike()) {
         const Envelope envelope = envelopeOf(project, *strike);
         QRectF most;
         const double first = static_cast<double>(strike->frame.index) + envelope.start();

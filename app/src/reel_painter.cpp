@@ -184,6 +184,15 @@ void paintSparks(QPainter& p, const ReelLayout& layout, const ReelPicture& pictu
             p.setPen(QPen(theme::text, 1, Qt::DotLine));
             p.drawLine(QPointF(x, layout.shots.bottom()), QPointF(x, ground - height));
         }
+        if (strike.place) { // from where it happens to where it is felt
+            const ArrivalOf arrival = arrivalOf(picture.project, strike);
+            const double felt = layout.sparkX(arrival.felt.index);
+            const double tip = ground - layout.sparkHeight(strike.strength * arrival.share);
+            p.setPen(QPen(theme::dim, 1, Qt::DotLine));
+            p.drawLine(QPointF(x, ground - height), QPointF(felt, tip));
+            p.setPen(QPen(theme::heat(strike.strength * arrival.share), 2));
+            p.drawLine(QPointF(felt, ground), QPointF(felt, tip));
+        }
         QPainterPath spark;
         spark.moveTo(x, ground - height);
         spark.lineTo(x + 4.5, ground);

@@ -13,6 +13,7 @@
 #include <QToolTip>
 #include <QWheelEvent>
 
+#include "place_block.h"
 #include "reel_painter.h"
 #include "theme.h"
 
@@ -397,12 +398,15 @@ bool ReelView::event(QEvent* event)
         const ReelLayout layout = layoutNow();
         const StrikeId id = strikeAt(layout, session_.project().strikes, help->pos());
         if (const Strike* strike = session_.project().strike(id))
-            QToolTip::showText(help->globalPos(),
-                               tr("%1, frame %2, strength %3 %. Drag to move it; Ctrl+click adds it to the selection.")
-                                   .arg(strikeTitle(*strike))
-                                   .arg(strike->frame.index)
-                                   .arg(std::lround(100 * strike->strength)),
-                               this);
+            QToolTip::showText(
+                help->globalPos(),
+                tr("%1, frame %2, strength %3 %. Drag to move it; Ctrl+click adds it to the selection.")
+                        .arg(strikeTitle(*strike))
+                        .arg(strike->frame.index)
+                        .arg(std::lround(100 * strike->strength)) +
+                    (strike->place ? QLatin1Char(' ') + arrivalSentence(session_.project(), *strike) + QLatin1Char('.')
+                                   : QString()),
+                this);
         else if (const auto proposal = proposalAt(layout, finder_.proposals(), help->pos()); finding_ && proposal)
             QToolTip::showText(help->globalPos(),
                                candidateSentence(finder_.proposals()[*proposal]) +

@@ -25,6 +25,7 @@ Session::~Session() = default;
 void Session::documentChanged()
 {
     felt_.reset();
+    arrived_.reset();
     motion_ = std::make_shared<const Motion>(project());
     survey_.update(project(), *motion_);
     cover_ = survey_.cover();
@@ -137,6 +138,16 @@ const Strike* Session::selectedStrike() const
     return selection_.size() == 1 ? project().strike(selection_.front()) : nullptr;
 }
 
+const Strike* Session::feltStrike() const
+{
+    const Strike* strike = selectedStrike();
+    if (strike == nullptr || !strike->place)
+        return strike;
+    if (!arrived_)
+        arrived_ = ember::feltStrike(project(), *strike);
+    return &*arrived_;
+}
+
 void Session::select(StrikeIds ids)
 {
     if (ids == selection_)
@@ -145,6 +156,7 @@ void Session::select(StrikeIds ids)
         selectedBefore_ = selection_;
     selection_ = std::move(ids);
     felt_.reset();
+    arrived_.reset();
     emit selectionChanged();
 }
 

@@ -61,6 +61,8 @@ public:
     bool isSelected(StrikeId id) const;
     /// The one selected strike, or null.
     const Strike* selectedStrike() const;
+    /// The same as it is felt: on the frame where it arrives, as strong as it arrives. Until the next edit.
+    const Strike* feltStrike() const;
     void select(StrikeIds ids);
     void toggleSelected(StrikeId id);
     void selectAll();
@@ -169,6 +171,8 @@ public:
     bool hasClip() const { return clipOpen_; }
     bool opening() const { return opening_; }
     const std::optional<ClipInfo>& clipInfo() const { return clipInfo_; }
+    /// What is known of the clips that were open, for whoever opens the film once more.
+    const KnownClips& knownClips() const { return known_; }
     /// Where the film's sound is read; nothing where there is none.
     std::optional<SoundSource> soundSource() const;
     /// All that is heard while it plays: that, and the strikes.
@@ -231,6 +235,7 @@ private:
     std::map<std::string, ImagePtr> shelf_; ///< layer pictures by their paths, null where one could not be read
     LayerPictures layerPictures_;
     mutable std::optional<Recipe> felt_; ///< made when it is asked for
+    mutable std::optional<Strike> arrived_;
     std::string openStrand_;
     bool inSeconds_ = false;
     BookShelf book_;

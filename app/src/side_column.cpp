@@ -57,6 +57,7 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
     auto* strikePage = new StrikePage(session, dialogs);
     auto* strikeArea = scrolling(strikePage);
     pages_->addWidget(strikeArea);
+    connect(strikePage, &StrikePage::topViewAsked, this, &SideColumn::topViewAsked);
     connect(strikePage, &StrikePage::shown, strikeArea, [strikeArea](QWidget* part) {
         // The layout has to know the new height first; then as much of it as fits, its head at the top if it must.
         QCoreApplication::sendPostedEvents(nullptr, QEvent::LayoutRequest);

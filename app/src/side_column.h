@@ -30,6 +30,7 @@ public:
 
 signals:
     void renderAsked();
+    void topViewAsked();
 
 private:
     std::array<QPushButton*, 4> tabs_{};

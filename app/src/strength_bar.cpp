@@ -67,7 +67,14 @@ DirectionDial::DirectionDial(QWidget* parent) : QWidget(parent)
 {
     setObjectName(QStringLiteral("direction-dial"));
     setFixedSize(36, 36);
-    setToolTip(tr("Where the blow goes. Drag round in steps of 5°; with Shift, single degrees."));
+    setBarred({});
+}
+
+void DirectionDial::setBarred(const QString& reason)
+{
+    setEnabled(reason.isEmpty());
+    setToolTip(reason.isEmpty() ? tr("Where the blow goes. Drag round in steps of 5°; with Shift, single degrees.")
+                                : reason);
 }
 
 void DirectionDial::setValue(double degrees, bool bySeed)

@@ -37,6 +37,8 @@ public:
     explicit DirectionDial(QWidget* parent = nullptr);
     /// `bySeed`: no direction is set, the seed decides.
     void setValue(double degrees, bool bySeed);
+    /// Not to be turned, for a reason that its tooltip tells; an empty one gives it back.
+    void setBarred(const QString& reason);
     std::function<quint64()> gestureSource;
     QSize sizeHint() const override { return {36, 36}; }
 

@@ -18,6 +18,7 @@
 
 #include "ember/core/values.h"
 #include "light_block.h"
+#include "place_block.h"
 #include "sound_block.h"
 #include "strand_row.h"
 #include "strength_bar.h"
@@ -134,6 +135,9 @@ void StrikeBlock::build()
     row->addWidget(goesWith_);
     row->addStretch(1);
     column_->addWidget(goesRow_);
+    place_ = new PlaceBlock(session_, strikePlaceBinding(session_), this);
+    connect(place_, &PlaceBlock::topViewAsked, this, &StrikeBlock::topViewAsked);
+    column_->addWidget(place_);
 }
 
 QLayout* StrikeBlock::buildHead()
@@ -337,6 +341,20 @@ void StrikeBlock::refresh()
                                      : Session::GoesWith::shot;
     };
     goesWith_->setCurrentIndex(mixed(goes) ? -1 : static_cast<int>(goes(*first)));
+    place_->refresh();
+    const bool fromPlace =
+        first->place && first->place->directed && project.world.directed && arrivalOf(project, *first).direction;
+    const QString fixed = fromPlace ? tr("The blow comes from its place; switch From there off to set it") : QString();
+    direction_->setBarred(fixed);
+    dial_->setBarred(fixed);
+    allow(bySeed_, fixed);
+    if (fromPlace) {
+        dial_->setValue(*arrivalOf(project, *first).direction, false);
+        direction_->setValue(std::round(*arrivalOf(project, *first).direction));
+        direction_->setMixed(false);
+    } else {
+        bySeed_->setToolTip(tr("Lets the variation choose the direction"));
+    }
     own_->setEnabled(one);
     own_->setToolTip(one ? tr("Makes this strike its own recipe, as it is now; others keep theirs")
                          : tr("Select one strike to give it its own recipe"));
@@ -354,6 +372,7 @@ StrikePage::StrikePage(Session& session, Dialogs dialogs, QWidget* parent)
     hint_->setWordWrap(true);
     column->addWidget(hint_);
     strike_ = new StrikeBlock(session, this);
+    connect(strike_, &StrikeBlock::topViewAsked, this, &StrikePage::topViewAsked);
     column->addWidget(strike_);
     strands_ = new QVBoxLayout;
     strands_->setSpacing(4);

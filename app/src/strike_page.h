@@ -22,6 +22,7 @@ namespace ember::app {
 
 class ControlGrid;
 class LightBlock;
+class PlaceBlock;
 class SoundBlock;
 class ValueControl;
 class DirectionDial;
@@ -35,6 +36,9 @@ class StrikeBlock : public QWidget {
 public:
     explicit StrikeBlock(Session& session, QWidget* parent = nullptr);
     void refresh();
+
+signals:
+    void topViewAsked();
 
 private:
     void build();
@@ -63,6 +67,7 @@ private:
     QPushButton* own_ = nullptr;
     QWidget* goesRow_ = nullptr;
     QComboBox* goesWith_ = nullptr;
+    PlaceBlock* place_ = nullptr;
 };
 
 /// The strike, its recipe's strands, and what the recipe as a whole has.
@@ -74,6 +79,7 @@ public:
 signals:
     /// A part that was opened and wants to be seen.
     void shown(QWidget* part);
+    void topViewAsked();
 
 private:
     QWidget* buildBelow();

@@ -98,7 +98,7 @@ std::vector<Axis> TraceView::axes() const
         bare.film = film();
         return bare;
     }();
-    const Strike* strike = session_.selectedStrike();
+    const Strike* strike = session_.feltStrike();
     double first = 0;
     auto last = static_cast<double>(session_.length() - 1);
     if (!layout.film && strike != nullptr) {
@@ -129,7 +129,7 @@ TraceLayout TraceView::layoutNow() const
         layout.even = {0, std::max(1.0, static_cast<double>(session_.length() - 1)), layout.paper.left(),
                        layout.paper.right()};
     } else {
-        const Strike* strike = session_.selectedStrike();
+        const Strike* strike = session_.feltStrike();
         layout.strikeFrame = static_cast<double>(strike->frame.index);
         const AnvilLayout anvil = layOutAnvil(size(), envelopeOf(session_.project(), *strike), even_);
         layout.strike = anvil.map;

@@ -80,6 +80,12 @@ private:
 
 /// What of a file becomes strikes.
 struct Score {
+    struct NoteOn {
+        Ticks at;
+        std::uint8_t note;
+        std::uint8_t velocity;
+    };
+    std::vector<NoteOn> played;            ///< all of them
     std::map<Ticks, std::uint32_t> tempos; ///< microseconds a quarter from here on
     std::map<Ticks, std::uint8_t> notes;   ///< the loudest of those that begin together
     std::map<Ticks, std::string> markers;
@@ -126,6 +132,7 @@ std::optional<Error> readTrack(std::string_view data, const std::string& name, S
             if ((status & 0xf0u) == 0x90 && velocity > 0 && note < 128 && velocity < 128) {
                 std::uint8_t& loudest = score.notes[now];
                 loudest = std::max(loudest, velocity);
+                score.played.push_back({now, note, velocity});
             }
         }
         if (track.cut())
@@ -190,9 +197,8 @@ void putMeta(std::string& bytes, std::uint8_t type, std::string_view data)
     bytes += data;
 }
 
-} // namespace
-
-Result<StrikeList> strikesFromMidi(std::string_view bytes)
+/// What is in a file, and what its ticks are.
+Result<std::pair<Score, std::uint16_t>> scoreFrom(std::string_view bytes)
 {
     Bytes file(bytes);
     if (file.take(4) != "MThd")
@@ -227,6 +233,37 @@ Result<StrikeList> strikesFromMidi(std::string_view bytes)
         return Error{ErrorCode::damaged, "byte " + std::to_string(file.place()),
                      "the file is cut short there: it should have " + std::to_string(tracks) + " tracks, but " +
                          std::to_string(read) + " are there"};
+    return std::pair(std::move(score), division);
+}
+
+} // namespace
+
+Result<std::vector<PlayedNote>> notesFromMidi(std::string_view bytes)
+{
+    const auto read = scoreFrom(bytes);
+    if (!read)
+        return read.error();
+    const auto& [score, division] = read.value();
+    const Clock clock(division, score.tempos);
+    std::vector<PlayedNote> notes;
+    for (const Score::NoteOn& on : score.played) {
+        const double seconds = clock.seconds(on.at);
+        if (seconds > longestSeconds)
+            return Error{ErrorCode::badValue, "note " + std::to_string(notes.size() + 1),
+                         "it comes more than eleven days after the start"};
+        notes.push_back({seconds, on.note, on.velocity / fullVelocity});
+    }
+    std::stable_sort(notes.begin(), notes.end(),
+                     [](const PlayedNote& a, const PlayedNote& b) { return a.seconds < b.seconds; });
+    return notes;
+}
+
+Result<StrikeList> strikesFromMidi(std::string_view bytes)
+{
+    const auto read = scoreFrom(bytes);
+    if (!read)
+        return read.error();
+    const auto& [score, division] = read.value();
     const Clock clock(division, score.tempos);
     StrikeList strikes;
     for (const auto& [ticks, velocity] : score.notes) {

@@ -60,6 +60,17 @@ std::vector<ListColumn> columnsOf(ListFormat format, std::string_view text);
 /// What a strike's values are called in lists, in their order.
 std::span<const std::string_view> ourColumns();
 
+/// A note of a Standard MIDI file as it begins.
+struct PlayedNote {
+    double seconds = 0;
+    int note = 60;       ///< 0 to 127
+    double strength = 1; ///< ratio; 1 at velocity 100
+
+    bool operator==(const PlayedNote&) const = default;
+};
+/// Every note of a file in the order they are played, chords too. Errors as of strikesFromText.
+Result<std::vector<PlayedNote>> notesFromMidi(std::string_view bytes);
+
 /// Times are written exactly: seconds in the shortest digits that read back to the same value, frames at `rate`.
 std::string strikesToText(ListFormat format, const StrikeList& strikes, FrameRate rate);
 

@@ -1,0 +1,235 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "live_picture.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <QCoreApplication>
+#include <QPainter>
+#include <QPointer>
+#include <QThreadPool>
+
+#include "picture_view.h"
+#include "recipe_trace.h"
+#include "theme.h"
+
+namespace ember::app {
+
+namespace {
+
+constexpr double budget = 11; ///< milliseconds a picture may take, so that it is there on the next of 60 a second
+constexpr std::size_t framesHeld = 96u << 20; ///< bytes
+
+} // namespace
+
+ImagePtr testChart(int width, int height)
+{
+    QImage chart(width, height, QImage::Format_RGBA8888);
+    chart.fill(QColor(0x80, 0x80, 0x80));
+    QPainter p(&chart);
+    const int step = std::max(8, height / 12);
+    const int left = width / 2 % step;
+    const int top = height / 2 % step;
+    for (int x = left; x < width; x += step) {
+        p.setPen(QPen(QColor(x == width / 2 ? 0xf0 : 0x60, x == width / 2 ? 0xf0 : 0x60, x == width / 2 ? 0xf0 : 0x60),
+                      x == width / 2 ? 3 : 1));
+        p.drawLine(x, 0, x, height);
+    }
+    for (int y = top; y < height; y += step) {
+        const int grey = y == height / 2 ? 0xf0 : 0x60;
+        p.setPen(QPen(QColor(grey, grey, grey), y == height / 2 ? 3 : 1));
+        p.drawLine(0, y, width, y);
+    }
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(QColor(0x20, 0x20, 0x20), 2));
+    for (const int radius : {step, 3 * step})
+        p.drawEllipse(QPointF(width / 2.0, height / 2.0), radius, radius);
+    p.drawRect(QRectF(1, 1, width - 2, height - 2));
+    auto image = std::make_shared<Image>(width, height);
+    for (int y = 0; y < height; ++y)
+        std::copy_n(chart.constScanLine(y), 4 * width, image->row(y));
+    return image;
+}
+
+LivePicture::LivePicture(Session& session, LiveRunner& runner, QWidget* parent)
+    : QWidget(parent), session_(session), runner_(runner), counted_(LiveRunner::Clock::now())
+{
+    setObjectName(QStringLiteral("live-picture"));
+    setAttribute(Qt::WA_OpaquePaintEvent);
+    frames_.setBudget(framesHeld);
+    connect(&runner_, &LiveRunner::ticked, this, &LivePicture::refresh);
+    connect(&runner_, &LiveRunner::pressed, this, [this](Moment moment) { waiting_.push_back(moment); });
+    connect(&runner_, &LiveRunner::stateChanged, this, &LivePicture::findCover);
+    connect(&renderer_, &PictureRenderer::rendered, this, &LivePicture::took);
+    connect(&session_, &Session::opened, this, &LivePicture::openFilm);
+    connect(&session_, &Session::filmEdited, this, &LivePicture::openFilm);
+    connect(&frames_, &FrameStore::ready, this, &LivePicture::refresh);
+}
+
+void LivePicture::showEvent(QShowEvent*)
+{
+    openFilm();
+}
+
+void LivePicture::hideEvent(QHideEvent*)
+{
+    frames_.setClip(nullptr, FrameRate(), 0);
+    last_.reset();
+    waiting_.clear();
+    ordered_.clear();
+}
+
+void LivePicture::openFilm()
+{
+    if (!isVisible())
+        return;
+    const Project& project = session_.project();
+    chart_ = testChart(std::min(project.width, 1280),
+                       std::max(2, static_cast<int>(std::lround(std::min(project.width, 1280) *
+                                                                static_cast<double>(project.height) / project.width))));
+    last_.reset();
+    auto film = project.shots.empty() ? Result<std::unique_ptr<ClipReader>>(Error{})
+                                      : ember::openFilm(project, false, session_.knownClips());
+    frames_.setClip(film ? std::move(film).value() : nullptr, project.rate, project.length());
+    findCover();
+}
+
+/// The zoom that hides the border whatever single pad is struck; worked out elsewhere, as values may be turned.
+void LivePicture::findCover()
+{
+    const Project& project = runner_.bench().project();
+    const auto asked = ++covers_;
+    if (project.finish.cover != CoverMode::constant) {
+        cover_ = Cover(); // breathing would have to know what comes
+        return;
+    }
+    std::vector<Project> alone;
+    for (const Pad& pad : runner_.board().pads)
+        if (const Recipe* recipe = project.recipe(pad.recipes[runner_.state()])) {
+            Strike strike = strikeOf(pad, runner_.state(), 1);
+            strike.recipe = 1;
+            strike.place.reset();
+            alone.push_back(strikeAlone(project, *recipe, 30));
+            strike.id = alone.back().strikes[0].id;
+            strike.frame = alone.back().strikes[0].frame;
+            strike.seed = 1;
+            alone.back().strikes[0] = strike;
+        }
+    const QPointer<LivePicture> self(this);
+    QThreadPool::globalInstance()->start([self, asked, alone = std::move(alone)] {
+        double zoom = 1;
+        for (const Project& one : alone) {
+            const Motion motion(one);
+            for (const FrameSpan& span : motion.moving(30 + 48))
+                for (std::int64_t frame = span.first; frame <= span.last; ++frame)
+                    zoom = std::max(zoom, neededCover(one, motion, frame));
+        }
+        QMetaObject::invokeMethod(QCoreApplication::instance(), [self, asked, zoom] {
+            LivePicture* picture = self.data();
+            if (picture == nullptr || picture->covers_ != asked)
+                return;
+            picture->cover_ = Cover();
+            picture->cover_.zoom = std::min(zoom, largestCover);
+            picture->restsOn_.reset();
+            picture->refresh();
+        });
+    });
+}
+
+ImagePtr LivePicture::source()
+{
+    if (runner_.ground() == LiveRunner::Ground::chart || session_.length() == 0)
+        return chart_;
+    const std::int64_t frame = std::clamp<std::int64_t>(runner_.filmFrame(runner_.now()), 0, session_.length() - 1);
+    FrameStore::Wish wish;
+    wish.frame = frame;
+    wish.playing = runner_.ground() == LiveRunner::Ground::film;
+    frames_.want(wish);
+    if (ImagePtr cached = frames_.cached(frame))
+        last_ = std::move(cached);
+    return last_;
+}
+
+QRectF LivePicture::frameRect() const
+{
+    const Project& project = session_.project();
+    return fitPicture(size(), std::max(1, project.width), std::max(1, project.height));
+}
+
+void LivePicture::refresh()
+{
+    if (!isVisible() || !runner_.running())
+        return;
+    if (making_) { // the newest moment is taken when that is there
+        again_ = true;
+        return;
+    }
+    const ImagePtr image = source();
+    if (image == nullptr) {
+        update();
+        return;
+    }
+    // At rest on the same frame there is nothing to do.
+    const FrameTime now = runner_.now();
+    const Motion& motion = runner_.bench().motion();
+    const bool still = waiting_.empty() && motion.at(now) == MotionSample() && motion.lightAt(now).none();
+    if (still && restsOn_ == image && restsIn_ == size())
+        return;
+    restsOn_ = still ? image : nullptr;
+    restsIn_ = size();
+    const QSize shown = (frameRect().size() * devicePixelRatioF()).toSize().expandedTo({16, 16});
+    const double share = held_.share();
+    PictureRenderer::Order order;
+    order.frame = ++number_;
+    order.source = image;
+    order.look = lookOf(runner_.bench().project(), motion, cover_, now);
+    order.width = std::max(16, static_cast<int>(std::lround(shown.width() * share)));
+    order.height = std::max(16, static_cast<int>(std::lround(shown.height() * share)));
+    order.shown = shown;
+    ordered_.push_back({number_, std::exchange(waiting_, {})});
+    making_ = true;
+    again_ = false;
+    renderer_.order(std::move(order));
+}
+
+void LivePicture::took(qint64 number, const QImage& picture, const QImage& shown, double milliseconds)
+{
+    making_ = false;
+    held_.spent(milliseconds, budget);
+    picture_ = picture;
+    shown_ = shown;
+    shownNumber_ = number;
+    ++count_;
+    const auto now = LiveRunner::Clock::now();
+    if (const double since = std::chrono::duration<double>(now - counted_).count(); since >= 1) {
+        rate_ = count_ / since;
+        count_ = 0;
+        counted_ = now;
+    }
+    repaint(); // at once: what was pressed waits to be seen
+    if (again_)
+        refresh();
+}
+
+void LivePicture::paintEvent(QPaintEvent*)
+{
+    QPainter p(this);
+    p.fillRect(rect(), theme::surround);
+    const QRectF frame = frameRect();
+    if (shown_.isNull()) {
+        p.setPen(theme::onSurround);
+        p.drawText(rect(), Qt::AlignCenter,
+                   session_.length() == 0 ? tr("Open a clip, or choose the test chart") : tr("…"));
+    } else {
+        p.drawImage(frame, shown_);
+    }
+    p.end();
+    const auto now = LiveRunner::Clock::now();
+    while (!ordered_.empty() && ordered_.front().number <= shownNumber_) {
+        for (const Moment& moment : ordered_.front().presses)
+            emit latency(std::chrono::duration<double, std::milli>(now - moment).count());
+        ordered_.erase(ordered_.begin());
+    }
+}
+
+} // namespace ember::app
