@@ -17,7 +17,7 @@ namespace ember::app {
 
 namespace {
 
-constexpr double budget = 11; ///< milliseconds a picture may take, so that it is there on the next of 60 a second
+constexpr double budget = 9; ///< milliseconds a picture may take: a press may have to wait for one and then for its own
 constexpr std::size_t framesHeld = 96u << 20; ///< bytes
 
 } // namespace

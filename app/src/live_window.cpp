@@ -77,6 +77,8 @@ LiveWindow::LiveWindow(Session& session, const Dialogs& dialogs, QWidget* parent
     });
     connect(&session_, &Session::projectChanged, this, &LiveWindow::refresh);
     connect(&session_, &Session::told, says_, &QLabel::setText);
+    for (auto* button : findChildren<QPushButton*>()) // Enter in a field is the field's
+        button->setAutoDefault(false);
     choosePad(0);
     refresh();
 }
@@ -412,7 +414,7 @@ void LiveWindow::showNow()
     const double intensity = runner_->bench().at(runner_->now()).intensity;
     most_ = std::max(intensity, most_ * 0.96);
     const auto frame = runner_->filmFrame(runner_->now());
-    now_->setText(tr("intensity %1 %  most %2 %   frame %3")
+    now_->setText(tr("intensity %1 %, most %2 %   frame %3")
                       .arg(std::lround(100 * intensity), 3)
                       .arg(std::lround(100 * most_), 3)
                       .arg(frame, 4));
@@ -425,7 +427,7 @@ void LiveWindow::showNow()
                       .arg(sorted[sorted.size() / 2], 0, 'f', 0)
                       .arg(sorted.back(), 0, 'f', 0);
     }
-    latency_->setText(tr("%1   %2 pictures a second").arg(latency).arg(std::lround(picture_->shownRate())));
+    latency_->setText(tr("%1   %2 a second").arg(latency).arg(std::lround(picture_->shownRate())));
     if (runner_->listening()) {
         const OscCounts c = runner_->counts();
         counts_->setText(

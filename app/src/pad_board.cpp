@@ -16,7 +16,7 @@ namespace ember::app {
 
 namespace {
 
-constexpr std::size_t columns = 5;
+constexpr std::size_t mostInARow = 5;
 constexpr double gap = 8;
 constexpr double softest = 0.1;
 constexpr double meter = 8; ///< width of the strip that shows how hard it was struck
@@ -26,8 +26,10 @@ constexpr qint64 fadeMilliseconds = 900;
 
 QRectF PadLayout::pad(std::size_t index) const
 {
-    const std::size_t rows = std::max<std::size_t>(1, (count + columns - 1) / columns);
-    const double width = (size.width() - gap * (columns - 1)) / columns;
+    // One row as long as that is wide enough, else two.
+    const std::size_t rows = count > mostInARow ? 2 : 1;
+    const std::size_t columns = std::max<std::size_t>(1, (count + rows - 1) / rows);
+    const double width = (size.width() - gap * static_cast<double>(columns - 1)) / static_cast<double>(columns);
     const double height = (size.height() - gap * static_cast<double>(rows - 1)) / static_cast<double>(rows);
     return {static_cast<double>(index % columns) * (width + gap), static_cast<double>(index / columns) * (height + gap),
             width, height};

@@ -13,7 +13,7 @@
 
 namespace ember::app {
 
-/// Where pads lie in a board of this size: rows of five.
+/// Where pads lie in a board of this size: one row, or two where there are more than five.
 struct PadLayout {
     QSizeF size;
     std::size_t count = 0;

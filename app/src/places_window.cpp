@@ -120,6 +120,8 @@ PlacesWindow::PlacesWindow(Session& session, QWidget* parent)
     connect(&session_, &Session::projectChanged, this, &PlacesWindow::refresh);
     connect(&session_, &Session::selectionChanged, this, &PlacesWindow::refresh);
     connect(&session_, &Session::playheadChanged, this, &PlacesWindow::refresh);
+    for (auto* button : findChildren<QPushButton*>()) // Enter in a field is the field's
+        button->setAutoDefault(false);
     refresh();
 }
 
@@ -128,11 +130,11 @@ KeyRows* PlacesWindow::buildCamera()
     KeyRows::Kind kind;
     kind.name = QStringLiteral("camera");
     FieldSpec x = worldfield::coordinate;
-    x.label = "x";
+    x.key = x.label = "x";
     FieldSpec y = x;
-    y.label = "y";
+    y.key = y.label = "y";
     FieldSpec z = x;
-    z.label = "z";
+    z.key = z.label = "z";
     kind.fields = {frameField, x, y, z, worldfield::heading};
     kind.rows = [](const Project& project) {
         std::vector<std::vector<double>> rows;
@@ -186,6 +188,9 @@ void PlacesWindow::refresh()
     }
     view_->show(project.world, project.rate, static_cast<double>(session_.playhead()), std::move(events));
     world_->refresh();
+    if (auto* speed = world_->findChild<ValueControl*>(QStringLiteral("speed")))
+        speed->setBarred(project.world.arrival == Arrival::own ? QString()
+                                                               : tr("It counts where the way it travels is its own"));
     camera_->refresh();
     const bool any = !session_.selection().empty();
     place_->setVisible(any);
