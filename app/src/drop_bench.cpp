@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include <QCheckBox>
 #include <QCoreApplication>
 #include <QFileInfo>
 #include <QHBoxLayout>
@@ -137,6 +138,12 @@ DropBench::DropBench(Session& session, const Dialogs& dialogs, QWidget* parent)
     auto* sample = button(tr("Sample"), "drop-sample", tr("The sample scene again"));
     auto* again = button(tr("Drop again"), "drop-again", tr("Shows the fall once more"));
     buttons->addStretch(1);
+    places_ = new QCheckBox(tr("With their places"), this);
+    places_->setObjectName(QStringLiteral("drop-places"));
+    places_->setToolTip(
+        tr("Impacts keep where they are around a camera that sees this view: further ones are weaker and "
+           "later"));
+    buttons->addWidget(places_);
     save_ = button(tr("Save impacts"), "drop-save", tr("Writes the impacts as JSON Lines"));
     put_ =
         button(tr("Put as strikes"), "drop-put",
@@ -209,13 +216,19 @@ void DropBench::openScene()
     readScene();
 }
 
+std::string DropBench::impactLines() const
+{
+    return drop::impactsToJsonLines(impacts_, scene_->view,
+                                    places_->isChecked() ? drop::Tell::positions : drop::Tell::pictures);
+}
+
 void DropBench::saveImpacts()
 {
     const QString path =
         dialogs_.saveFile(this, tr("Save the impacts as"), QStringLiteral("impacts.jsonl"), tr("JSON Lines (*.jsonl)"));
     if (path.isEmpty())
         return;
-    const auto status = writeFileSafely(path.toStdString(), drop::impactsToJsonLines(impacts_, scene_->view));
+    const auto status = writeFileSafely(path.toStdString(), impactLines());
     says_->setText(status ? tr("%1 impacts written to %2").arg(impacts_.size()).arg(QFileInfo(path).fileName())
                           : QString::fromStdString(sentence(status.error())));
 }
@@ -223,7 +236,7 @@ void DropBench::saveImpacts()
 void DropBench::putStrikes()
 {
     // The way a list goes that a simulator wrote.
-    auto list = strikesFromText(ListFormat::jsonLines, drop::impactsToJsonLines(impacts_, scene_->view), {});
+    auto list = strikesFromText(ListFormat::jsonLines, impactLines(), {});
     if (!list)
         return;
     const Project& project = session_.project();

@@ -9,6 +9,7 @@
 #include "ember/drop/scene.h"
 #include "session.h"
 
+class QCheckBox;
 class QLabel;
 class QPlainTextEdit;
 class QPushButton;
@@ -51,6 +52,7 @@ private:
     void openScene();
     void saveImpacts();
     void putStrikes();
+    std::string impactLines() const;
 
     Session& session_;
     const Dialogs dialogs_;
@@ -60,6 +62,7 @@ private:
     DropView* view_;
     QLabel* says_;
     QPushButton* put_;
+    QCheckBox* places_;
     QPushButton* save_;
     std::uint64_t asked_ = 0; ///< scenes that were let fall; only the last counts
     QTimer typing_;           ///< the scene is read when typing rests

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <atomic>
 #include <sstream>
+#include <thread>
 
 #include <QDir>
 #include <QFile>
@@ -13,6 +14,8 @@
 #include "clips.h"
 #include "ember/batch/batch.h"
 #include "ember/core/captured.h"
+#include "ember/core/motion.h"
+#include "ember/live/osc_door.h"
 #include "ember/media/clip.h"
 #include "ember/media/film_writer.h"
 #include "ember/project/file.h"
@@ -60,9 +63,9 @@ private slots:
     }
     void helpAndVersionEverywhere()
     {
-        for (const char* command :
-             {"", "new", "info", "poses", "recipes", "set", "spot", "tempo", "import", "export-strikes", "drop",
-              "capture", "motions", "cuts", "conform", "rumble", "cover", "still", "render"})
+        for (const char* command : {"",      "new",    "info",           "poses",  "recipes", "set",     "spot",
+                                    "tempo", "import", "export-strikes", "drop",   "capture", "motions", "serve",
+                                    "send",  "cuts",   "conform",        "rumble", "cover",   "still",   "render"})
             for (const char* flag : {"--help", "--version"}) {
                 std::vector<std::string> arguments;
                 if (*command != 0)
@@ -367,6 +370,14 @@ private slots:
         row("set p.vember =3");
         row("info");
         row("info a b");
+        row("serve p.vember --log l.csv");
+        row("serve p.vember --osc 9000");
+        row("serve p.vember --osc 70000 --log l.csv");
+        row("serve p.vember --osc 9000 --log l.csv --for 0");
+        row("send p.json");
+        row("send p.json --osc here");
+        row("drop s.json --live");
+        row("drop s.json --osc 9000");
         row("poses p --format xml");
         row("poses p --frames 9-3");
         row("poses p --frames x");
@@ -608,14 +619,127 @@ private slots:
         QVERIFY(errHas("bodies"));
         QCOMPARE(run({"drop"}), batchFailed);
     }
+    void placesAreToldAndFelt()
+    {
+        const auto path = made("placed.vember");
+        QCOMPARE(run({"set", path, "strike.1.place=0:0:343", "world.exponent=0"}), 0);
+        QCOMPARE(run({"info", path}), 0);
+        const auto strike = QJsonDocument::fromJson(QByteArray::fromStdString(out_))
+                                .object()[QLatin1String("strikes")]
+                                .toArray()[0]
+                                .toObject();
+        QCOMPARE(strike[QLatin1String("frame")].toInt(), 20);
+        QCOMPARE(strike[QLatin1String("felt_frame")].toInt(), 44);
+        QCOMPARE(strike[QLatin1String("distance")].toDouble(), 343.0);
+        const Motion motion(loadProject(path).value());
+        QVERIFY(motion.poseAt(43).atRest() && !motion.poseAt(46).atRest());
+        // Lists carry places there and back.
+        for (const char* ending : {"csv", "json", "otio"}) {
+            const std::string list = at("placed.") + ending;
+            QCOMPARE(run({"export-strikes", path, "--as", ending, "-o", list, "--force"}), 0);
+            QCOMPARE(run({"new", clip_, "-o", at("bare.vember"), "--force"}), 0);
+            QCOMPARE(run({"import", list, "-p", at("bare.vember")}), 0);
+            QVERIFY(loadProject(at("bare.vember"))->strikes.at(0).place == Place{(WorldPoint{0, 0, 343})});
+        }
+        test::writeBytes(at("bad.csv"), "frame,position\n3,1:2\n");
+        QCOMPARE(run({"import", at("bad.csv"), "-p", path}), 1);
+        QVERIFY(errHas("line 2") && errHas("X:Y:Z"));
+    }
+    /// A bench without a window is struck by the sender, and its log tells what came and how the picture moved.
+    void whatIsSentIsServed()
+    {
+        const auto path = made("served.vember");
+        test::writeBytes(at("pattern.json"),
+                         R"({"messages": [{"time": 0.2, "strike": "landing", "strength": 1, "seed": 7},
+            {"time": 0.5, "strike": "nobody"}, {"time": 0.6, "intensity": 50}, {"time": 1.1, "settle": 0}],
+            "hammer": [{"from": 0.6, "seconds": 0.5, "per_second": 40, "kinds": ["hit", "beat"], "seed": 3}]})");
+        std::ostringstream out;
+        std::ostringstream err;
+        std::atomic<int> code{-1};
+        const std::string log = at("served.csv");
+        std::atomic<int> port{0};
+        // The port is told first.
+        class Told : public std::stringbuf {
+        public:
+            explicit Told(std::atomic<int>& port) : port_(port) {}
+            int sync() override
+            {
+                if (const auto colon = str().find("127.0.0.1:"); colon != std::string::npos && port_ == 0)
+                    port_ = std::stoi(str().substr(colon + 10));
+                return 0;
+            }
+
+        private:
+            std::atomic<int>& port_;
+        } told(port);
+        std::ostream live(&told);
+        std::thread server([&] {
+            code = runBatch({"serve", path, "--osc", "0", "--for", "2", "--log", log}, {live, err, false, nullptr});
+        });
+        const bool open = QTest::qWaitFor([&] { return port != 0; }, 5000);
+        int sent = -1;
+        if (open) // a wrong datagram too
+            sent = run({"send", at("pattern.json"), "--osc", "127.0.0.1:" + std::to_string(port)});
+        server.join();
+        QVERIFY(open);
+        QCOMPARE(sent, 0);
+        QVERIFY(out_.starts_with("24 messages sent"));
+        QCOMPARE(code.load(), 0);
+        QVERIFY(told.str().find("24 messages taken, 0 malformed") != std::string::npos);
+        const QStringList lines = QString::fromUtf8(test::bytesOf(log)).split(QLatin1Char('\n'), Qt::SkipEmptyParts);
+        QCOMPARE(lines[0], QStringLiteral("seconds,x,y,zoom,roll,pan,tilt,intensity,event"));
+        QVERIFY(lines.size() > 100 && lines.size() <= 121);
+        double farthest = 0;
+        double last = -1;
+        for (int i = 1; i < lines.size(); ++i) {
+            const QStringList cells = lines[i].split(QLatin1Char(','));
+            QVERIFY(cells.size() >= 9 && cells[0].toDouble() > last);
+            last = cells[0].toDouble();
+            farthest = std::max(farthest, std::abs(cells[2].toDouble()));
+        }
+        QVERIFY(farthest > 3);
+        QVERIFY(lines.filter(QStringLiteral("strike landing 100 %: felt")).size() == 1);
+        QVERIFY(lines.filter(QStringLiteral("strike nobody 100 %: ignored")).size() == 1);
+        QVERIFY(lines.filter(QStringLiteral("intensity 50 %")).size() == 1);
+        QVERIFY(lines.filter(QStringLiteral("settle 0")).size() >= 1);
+        // After the stop it is at rest exactly.
+        QVERIFY(lines.back().contains(QStringLiteral(",0.0000,0.0000,1.000000,0.00000,0.00000,0.00000,0.0000,")));
+        QVERIFY(!QFile::exists(QString::fromStdString(log + ".part")));
+        // What cannot be.
+        QCOMPARE(run({"serve", path, "--osc", "0.0.0.0:0", "--for", "0.1", "--log", log}), 1);
+        QVERIFY(errHas("--open"));
+        QCOMPARE(run({"serve", path, "--osc", "0", "--for", "0.1", "--log", at("none/log.csv")}), 1);
+        QCOMPARE(run({"send", at("none.json"), "--osc", "9000"}), 1);
+        test::writeBytes(at("pattern.json"), R"({"messages": [{"strike": "hit", "strength": 9}]})");
+        QCOMPARE(run({"send", at("pattern.json"), "--osc", "9000"}), 1);
+        QVERIFY(errHas("messages[0].strength"));
+        const std::atomic<bool> stop{true};
+        QCOMPARE(run({"serve", path, "--osc", "0", "--log", log}, &stop), 0); // interrupted is done
+    }
+    void fallingBodiesAreSentLive()
+    {
+        test::writeBytes(at("short.json"), R"({"drop": 1, "seconds": 0.6, "bodies": [
+            {"name": "floor", "shape": "box", "width": 10, "height": 1, "fixed": true, "x": 0, "y": -0.5},
+            {"name": "shot", "shape": "ball", "radius": 0.2, "mass": 5, "x": 2, "y": 0.7}]})");
+        QCOMPARE(run({"drop", at("short.json"), "--positions"}), 0);
+        QVERIFY(out_.find("\"position\":[2.0") != std::string::npos);
+        auto listener = OscListener::open({"127.0.0.1", 0});
+        QCOMPARE(run({"drop", at("short.json"), "--live", "--osc", std::to_string(listener.value()->port())}), 0);
+        QTRY_VERIFY(listener.value()->counts().taken >= 1);
+        const auto arrivals = listener.value()->take();
+        const auto& strike = std::get<OscStrike>(arrivals.at(0).message);
+        QCOMPARE(strike.kind, std::string("landing"));
+        QVERIFY(strike.strength > 0.9 && strike.at && std::abs(strike.at->x - 2) < 0.1 && strike.at->z > 5);
+    }
     void setChangesAnyValue()
     {
         const auto path = made("set.vember");
-        QCOMPARE(
-            run({"set", path, "overlap.rule=stronger", "drift.on=on", "master.intensity=50%", "strike.1.strength=0.5",
-                 "recipe.Dead weight.envelope.decay=33", "recipe.Dead weight.strand.Kick.amount.y=12.5",
-                 "strike.1.own.envelope.hold=9", "settles=30:cut,50:ease:8", "-o", at("set2.vember")}),
-            0);
+        QCOMPARE(run({"set", path, "overlap.rule=stronger", "drift.on=on", "master.intensity=50%",
+                      "strike.1.strength=0.5", "recipe.Dead weight.envelope.decay=33",
+                      "recipe.Dead weight.strand.Kick.amount.y=12.5", "strike.1.own.envelope.hold=9",
+                      "settles=30:cut,50:ease:8", "strike.1.place=3:0:20", "strike.1.place.later=off",
+                      "world.exponent=2", "world.camera=0:0:0:0:0,40:1:2:3:-45", "-o", at("set2.vember")}),
+                 0);
         QVERIFY(out_.empty() && err_.empty());
         const Project before = loadProject(path).value();
         const Project after = loadProject(at("set2.vember")).value();
@@ -629,6 +753,9 @@ private slots:
         QCOMPARE(recipe.strand("Kick")->amount[Axis::y], 12.5);
         QCOMPARE(envelopeOf(after, after.strikes[0])[EnvelopeField::hold], 9.0);
         QCOMPARE(after.settles.size(), std::size_t{2});
+        QVERIFY(after.strikes[0].place == (Place{WorldPoint{3, 0, 20}, true, false, true}));
+        QCOMPARE(after.world.exponent, 2.0);
+        QVERIFY(after.world.camera.at(1) == (CameraKey{Frame{40}, {1, 2, 3}, -45}));
         run({"info", at("set2.vember")});
         QVERIFY(out_.find("\"envelope.hold\"") != std::string::npos && out_.find("\"ease\"") != std::string::npos);
         // What --list writes can be set again and changes nothing.
@@ -656,6 +783,12 @@ private slots:
                                    << "strike.9.strength";
         QTest::addRow("no strand") << "recipe.Dead weight.strand.Hum.amount.x=1"
                                    << "Hum";
+        QTest::addRow("place") << "strike.1.place=3:4"
+                               << "X:Y:Z";
+        QTest::addRow("place switch") << "strike.1.place.later=off" // it has no place
+                                      << "strike.1.place.later";
+        QTest::addRow("camera") << "world.camera=0:0:0:0"
+                                << "HEADING";
         QTest::addRow("frame") << "strike.1.frame=72"
                                << "71";
         QTest::addRow("taken name") << "recipe.Dead weight.name=Hard blow"

@@ -179,6 +179,17 @@ private slots:
             QVERIFY(std::abs(strike.seconds - run.impacts[i].seconds) < 1e-5);
             QVERIFY(strike.direction.has_value());
             QCOMPARE(strike.name, run.impacts[i].a + " on " + run.impacts[i].b);
+            QVERIFY(!strike.place);
+        }
+        // With positions: where the lens that sees the view has them.
+        const View view = sampleScene().view;
+        const auto placed =
+            strikesFromText(ListFormat::jsonLines, impactsToJsonLines(run.impacts, view, Tell::positions), {});
+        QVERIFY(placed);
+        for (std::size_t i = 0; i < run.impacts.size(); ++i) {
+            const auto at = std::get<WorldPoint>(placed.value()[i].place->at);
+            QVERIFY(std::abs(at.x - (run.impacts[i].at.x - view.left - view.width / 2)) < 0.001);
+            QVERIFY(std::abs(std::atan2(view.width / 2, at.z) * 180 / M_PI - 25) < 0.01);
         }
     }
 };

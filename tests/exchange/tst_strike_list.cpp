@@ -33,6 +33,8 @@ StrikeList someStrikes(int count, FrameRate rate)
             strike.direction = random.between(-360, 360);
         if (random.whole(0, 1) == 0)
             strike.seed = static_cast<std::uint32_t>(random.bits());
+        if (random.whole(0, 2) == 0)
+            strike.place = Place{WorldPoint{random.between(-99, 99), random.between(-9, 9), random.between(-99, 99)}};
         list.push_back(strike);
     }
     return list;
@@ -268,6 +270,24 @@ private slots:
         QCOMPARE(list.value()[1].seconds, 1.0); // 960 ticks at 120 BPM
         QCOMPARE(list.value()[1].strength, 1.27);
         QCOMPARE(list.value()[2].seconds, 2.0); // a quarter at 60
+        // As a player has them, chords are chords.
+        const auto notes = notesFromMidi(file);
+        QVERIFY(notes);
+        QCOMPARE(notes.value(), (std::vector<PlayedNote>{{0, 36, 1}, {0, 38, 0.8}, {1, 36, 1.27}, {2, 36, 0.32}}));
+        QVERIFY(!notesFromMidi(file.substr(0, 30)));
+    }
+    void positionsAreMetresOrPointsOfThePicture()
+    {
+        auto list = read(ListFormat::csv, "frame,position\n3,1.5:-2:30\n4,picture:0.25:0.75:12\n5,\n");
+        QCOMPARE(list.size(), std::size_t{3});
+        QVERIFY(list[0].place == Place{(WorldPoint{1.5, -2, 30})});
+        QVERIFY(list[1].place == Place{(PicturePoint{0.25, 0.75, 12})});
+        QVERIFY(!list[2].place);
+        list = read(ListFormat::jsonLines, R"({"time": 1, "position": [3, 0, -4.5]})");
+        QVERIFY(list.at(0).place == Place{(WorldPoint{3, 0, -4.5})});
+        for (const char* wrong : {"1:2", "[1,2]", "a:b:c", "1:2:1e9", "picture:0.5:0.5:-3"})
+            QVERIFY2(!strikesFromText(ListFormat::csv, std::string("frame,position\n3,") + "\"" + wrong + "\"\n", {}),
+                     wrong);
     }
     void midiGoesThereAndBack()
     {

@@ -35,6 +35,20 @@ Project fullProject()
         if (i % 4 == 1)
             strike.overrides.set(F::decay, random.between(1, 50));
     }
+    project.strikes[0].place = Place{WorldPoint{-3, 1.5, 40}, true, false, true};
+    project.strikes[2].place = Place{PicturePoint{0.25, 0.75, 12}, false, true, false};
+    project.world = {
+        false, 2, 4, 300, true, Arrival::own, 55, false, {{Frame{3}, {1, 2, 3}, -90}, {Frame{60}, {0, 0, -8}, 0}}};
+    project.board.states = {"calm", "Schlag \xc3\xbc"};
+    project.board.pads = {
+        {"Anvil",
+         StrikeKind::hit,
+         {project.recipes[0].id, project.recipes[2].id},
+         1.5,
+         45.0,
+         project.strikes[0].place,
+         36},
+        {"", StrikeKind::blast, {project.recipes[1].id, project.recipes[1].id}, 0.5, std::nullopt, std::nullopt, -1}};
     project.recipes[1].strands[0].muted = true;
     project.recipes[2].strands[1].solo = true;
     project.finish.edges = EdgeMode::plain;
@@ -201,7 +215,7 @@ private slots:
             QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
         };
         row("\"vember\": 1,", "", "vember");
-        row("\"vember\": 1", "\"vember\": 8", "version 8");
+        row("\"vember\": 1", "\"vember\": 9", "version 9");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
         row("\"width\": 640", "\"width\": 0", "frame.width");
         row("\"width\": 640", "\"width\": 1e300", "frame.width");
@@ -235,6 +249,19 @@ private slots:
             "strikes[0].own.envelope.decay");
         row("\"recipe\": \"R\"", "\"recipe\": \"R\", \"own\": {\"strand.K.source\": \"wind\"}", "own.strand.K.source");
         row("\"recipe\": \"R\"", "\"recipe\": \"R\", \"group\": \"none\"", "strikes[0].group");
+        row("\"recipe\": \"R\"", "\"recipe\": \"R\", \"place\": {\"x\": 1e9}", "strikes[0].place.x");
+        row("\"recipe\": \"R\"", "\"recipe\": \"R\", \"place\": {\"picture\": [0.5]}", "strikes[0].place.picture");
+        row("\"recipe\": \"R\"", "\"recipe\": \"R\", \"place\": {\"picture\": [0.5, 0.5], \"distance\": -1}",
+            "strikes[0].place.distance");
+        row("\"finish\"", "\"world\": {\"arrival\": \"light\"}, \"finish\"", "world.arrival");
+        row("\"finish\"", "\"world\": {\"reference\": 0}, \"finish\"", "world.reference");
+        row("\"finish\"", "\"world\": {\"camera\": [{\"frame\": 4}, {\"frame\": 4}]}, \"finish\"",
+            "world.camera[1].frame");
+        row("\"finish\"", "\"board\": {\"pads\": [{\"kind\": \"hit\", \"recipes\": [\"Q\", \"R\"]}]}, \"finish\"",
+            "board.pads[0].recipes[0]");
+        row("\"finish\"", "\"board\": {\"pads\": [{\"kind\": \"hit\", \"recipes\": [\"R\"]}]}, \"finish\"",
+            "board.pads[0].recipes");
+        row("\"finish\"", "\"board\": {\"states\": [\"a\", \"b\", \"c\"]}, \"finish\"", "board.states[2]");
         row("\"finish\"", "\"overlap\": {\"rule\": \"merge\"}, \"finish\"", "overlap.rule");
         row("\"finish\"", "\"overlap\": {\"ceiling\": 1e9}, \"finish\"", "overlap.ceiling");
         row("\"finish\"", "\"groups\": [{\"name\": \"a\"}, {\"name\": \"a\"}], \"finish\"", "groups[1].name");
