@@ -30,14 +30,17 @@
 #include "drawn_canvas.h"
 #include "drop_bench.h"
 #include "ember/core/survey.h"
+#include "ember/project/board_edits.h"
 #include "ember/project/shipped_recipes.h"
 #include "find_panel.h"
 #include "finder.h"
-#include "import_sheet.h"
+#include "live_window.h"
 #include "main_window.h"
 #include "motion_bench.h"
 #include "motion_view.h"
+#include "pad_board.h"
 #include "picture_view.h"
+#include "places_window.h"
 #include "recipe_trace.h"
 #include "reel_view.h"
 #include "render_panel.h"
@@ -135,7 +138,7 @@ void writeRecipes(const QDir& docs)
     }
 }
 
-/// The burst at its peak: the light's values, and the frame without and with what is done to it.
+/// The burst at its peak: the frame without and with what is done to it.
 void takeLight(MainWindow& window, const QDir& folder)
 {
     const auto selection = window.session().selection();
@@ -146,14 +149,6 @@ void takeLight(MainWindow& window, const QDir& folder)
             window.session().setPlayhead(strike.frame.index + 1);
         }
     settle(1500);
-    auto* light = window.findChild<QWidget*>(QStringLiteral("light"));
-    for (QWidget* parent = light->parentWidget(); parent != nullptr; parent = parent->parentWidget())
-        if (auto* area = qobject_cast<QScrollArea*>(parent)) {
-            area->ensureWidgetVisible(light, 0, 8);
-            break;
-        }
-    settle(500);
-    take(window, folder, "light");
     const ember::Project project = window.session().project();
     const auto source = window.session().frames().cached(window.session().playhead());
     if (source != nullptr) {
@@ -225,22 +220,6 @@ void takeFinding(const QString& clip, const QDir& folder)
     take(window, folder, "finding");
 }
 
-/// A list from elsewhere before it is imported.
-void takeImport(const ember::Project& project, const QDir& folder)
-{
-    ember::Project bare = project;
-    bare.strikes.erase(bare.strikes.begin() + 2, bare.strikes.end());
-    const std::string text = "Cue;Hit at (s);What;How hard\n1;1.44;Hammer, first blow;100 %\n2;2.4;Hammer, second "
-                             "blow;95 %\n3;5.04;Ingot lands;85 %\n4;6.72;Ladle bursts;110 %\n5;13.2;Too late;50 %\n";
-    ember::app::ImportSheet sheet(bare, QStringLiteral("foundry-cues.csv"), {ember::ListFormat::csv, text});
-    sheet.findChild<QComboBox*>(QStringLiteral("import-column-seconds"))->setCurrentIndex(2);
-    sheet.findChild<QComboBox*>(QStringLiteral("import-column-name"))->setCurrentIndex(3);
-    sheet.findChild<QComboBox*>(QStringLiteral("import-column-strength"))->setCurrentIndex(4);
-    sheet.show();
-    settle(200);
-    sheet.grab().save(folder.filePath(QStringLiteral("list-import.png")));
-}
-
 void takeDropBench(MainWindow& window, const QDir& folder)
 {
     ember::app::DropBench bench(window.session(), ember::app::Dialogs::standard());
@@ -259,6 +238,61 @@ void takeMotions(MainWindow& window, const QDir& folder)
     bench.show();
     settle(400);
     bench.grab().save(folder.filePath(QStringLiteral("camera-motions.png")));
+}
+
+/// The film's events around the camera, the last blow chosen; and the live bench after some presses.
+void takePlacesAndLive(MainWindow& window, const QDir& folder)
+{
+    const ember::Project before = window.session().project();
+    ember::Project project = before;
+    // The hammer stands ahead, the crane on the right, the ladle far behind it on the left, the drums around.
+    for (ember::Strike& strike : project.strikes) {
+        const auto at = [&](double x, double y, double z) { strike.place = ember::Place{ember::WorldPoint{x, y, z}}; };
+        if (strike.kind == ember::StrikeKind::landing)
+            at(14, 0, 17);
+        else if (strike.kind == ember::StrikeKind::blast)
+            at(-22, 3, 38);
+        else if (strike.kind == ember::StrikeKind::hit && strike.frame.index < 60)
+            at(-1.5, 0, 7);
+        else if (strike.kind == ember::StrikeKind::hit)
+            at(-9 + 0.1 * static_cast<double>(strike.frame.index), 0, 12);
+    }
+    project.world.camera = {{ember::Frame{0}, {0, 1.6, -4}, 0}, {ember::Frame{200}, {3, 1.6, 2}, 12}};
+    window.session().edit(project, QStringLiteral("Places"));
+    for (const ember::Strike& strike : project.strikes)
+        if (strike.kind == ember::StrikeKind::landing)
+            window.session().select({strike.id});
+    {
+        ember::app::PlacesWindow places(window.session());
+        places.show();
+        settle(300);
+        places.grab().save(folder.filePath(QStringLiteral("places.png")));
+    }
+    project.board = ember::boardOf(project);
+    for (const char* more : {"Hard blow", "Dead weight"})
+        if (const ember::Recipe* recipe = project.recipeNamed(more))
+            project = withPad(std::move(project), recipe->id);
+    ember::Pad& far = project.board.pads.back();
+    far.name = "Ingot, far";
+    far.place = ember::Place{ember::WorldPoint{12, 0, 16}};
+    project.board.pads[4].name = "Hammer";
+    project.board.pads[4].place = ember::Place{ember::WorldPoint{-1.5, 0, 7}};
+    project.overlap.rule = ember::OverlapRule::stronger;
+    window.session().edit(project, QStringLiteral("Pads"));
+    window.session().setPlayhead(30);
+    {
+        ember::app::LiveWindow live(window.session(), ember::app::Dialogs::standard());
+        live.show();
+        settle(900);
+        for (const auto& [pad, share] : {std::pair(2, 1.0), {0, 0.4}, {5, 1.0}, {4, 0.8}, {3, 0.5}, {1, 1.0}}) {
+            live.runner().strikePad(static_cast<std::size_t>(pad), share, ember::app::LiveRunner::Clock::now());
+            settle(220);
+        }
+        live.pads().chosenByHand(5);
+        settle(40);
+        live.grab().save(folder.filePath(QStringLiteral("live-bench.png")));
+    }
+    window.session().edit(before, QStringLiteral("As before"));
 }
 
 /// guide/shortcuts.md, from the menus.
@@ -393,9 +427,9 @@ int main(int argc, char** argv)
     takeShots(QFileInfo(QString::fromLocal8Bit(argv[1])).dir().filePath(QStringLiteral("night-shift-cut.vember")),
               folder);
 
-    takeImport(window.session().project(), folder);
     takeDropBench(window, folder);
     takeMotions(window, folder);
+    takePlacesAndLive(window, folder);
 
     QTemporaryDir scratch;
     window.showRender(true);

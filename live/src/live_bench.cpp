@@ -4,7 +4,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <cstdio>
+#include <map>
 
 #include "ember/core/source.h"
 #include "ember/core/values.h"
@@ -28,14 +28,19 @@ Outcome ignoredBecause(std::string why)
     return {Fate::ignored, std::move(why)};
 }
 
-/// Until when the light of an effect goes on, in frames from the strike.
+/// Until when the light of a strike goes on, in frames from it; 0 where it lights nothing.
 double endOfLight(const Effects& effects, const Envelope& envelope)
 {
     double end = 0;
-    for (const Course* course :
-         {&effects.streak.course, &effects.radial.course, &effects.fringe.course, &effects.flash.course})
-        if (course->by == Course::By::own)
-            end = std::max(end, envelope.peak() + course->hold + course->fall + 1);
+    const auto take = [&](double amount, const Course& course) {
+        if (amount > 0)
+            end = std::max(end, course.by == Course::By::envelope ? envelope.end()
+                                                                  : envelope.peak() + course.hold + course.fall + 1);
+    };
+    take(effects.streak.length, effects.streak.course);
+    take(effects.radial.length, effects.radial.course);
+    take(effects.fringe.amount, effects.fringe.course);
+    take(effects.flash.strength, effects.flash.course);
     return end;
 }
 
@@ -47,9 +52,8 @@ bool lastsUntil(const Envelope& envelope, RumbleUntil until)
 template <typename Test>
 bool anyEnvelope(const Recipe& recipe, Test&& test)
 {
-    return test(recipe.envelope) || std::any_of(recipe.strands.begin(), recipe.strands.end(), [&](const Strand& s) {
-               return s.envelope && test(*s.envelope);
-           });
+    return test(recipe.envelope) || std::any_of(recipe.strands.begin(), recipe.strands.end(),
+                                                [&](const Strand& s) { return s.envelope && test(*s.envelope); });
 }
 
 } // namespace
@@ -119,7 +123,7 @@ LiveBench::Held LiveBench::heldOf(const Strike& strike) const
     const double settled = std::min(settling.from + settling.frames, settling.until);
     const auto frame = static_cast<double>(strike.frame.index);
     const double light = endOfLight(recipe.effects, recipe.envelope);
-    return {frame + start, std::min(frame + end, settled), std::min(frame + std::max(light, end), settled + 1),
+    return {frame + start, std::min(frame + end, settled), std::min(frame + light, settled + 1),
             anyEnvelope(withOverrides(*project_.recipe(strike.recipe), strike.overrides),
                         [](const Envelope& e) { return lastsUntil(e, RumbleUntil::nextStrike); }),
             recipe.envelope};
@@ -148,31 +152,39 @@ void LiveBench::holdUntilFilmEnd(Strike& strike) const
 std::vector<bool> LiveBench::stillNeeded(FrameTime now) const
 {
     const auto& strikes = project_.strikes;
-    const auto ruleOf = [&](const Strike& strike) {
-        const StrikeGroup* group = project_.group(strike.group);
-        return (group != nullptr ? group->overlap : project_.overlap).rule;
+    // When strikes that end each other begin, by their group.
+    std::map<std::string_view, std::vector<double>> begins;
+    const auto endEachOther = [&](const Strike& strike) {
+        const StrikeGroup* group = project_.groups.empty() ? nullptr : project_.group(strike.group);
+        return (group != nullptr ? group->overlap : project_.overlap).rule == OverlapRule::restart;
     };
+    for (std::size_t i = 0; i < strikes.size(); ++i)
+        if (endEachOther(strikes[i]))
+            begins[strikes[i].group].push_back(held_[i].start);
+    for (auto& [group, starts] : begins)
+        std::sort(starts.begin(), starts.end());
     std::vector<bool> needed(strikes.size());
-    for (std::size_t i = 0; i < strikes.size(); ++i) {
-        double end = held_[i].end;
-        if (ruleOf(strikes[i]) == OverlapRule::restart) // the next one ends it
-            for (std::size_t j = 0; j < strikes.size(); ++j)
-                if (strikes[j].group == strikes[i].group && held_[j].start > held_[i].start)
-                    end = std::min(end, held_[j].start);
-        needed[i] = std::max(end, held_[i].lightEnd) + margin >= now;
-    }
     std::optional<Frame> rumbling; // one that is felt yet and rumbles until what comes after this frame
+    std::map<std::string_view, bool> kept;
     for (std::size_t i = 0; i < strikes.size(); ++i) {
-        const bool felt = needed[i];
+        const auto own = begins.find(strikes[i].group);
+        double end = held_[i].end;
+        if (own != begins.end()) // the next one ends it
+            if (const auto next = std::upper_bound(own->second.begin(), own->second.end(), held_[i].start);
+                next != own->second.end())
+                end = std::min(end, *next);
+        const bool felt = std::max(end, held_[i].lightEnd) + margin >= now;
+        needed[i] = felt;
         if (rumbling && strikes[i].frame > *rumbling) {
             needed[i] = true;
             rumbling.reset();
         }
         if (felt && held_[i].untilNext)
             rumbling = strikes[i].frame;
-        if (!felt && ruleOf(strikes[i]) == OverlapRule::restart)
-            for (std::size_t j = 0; j < i; ++j)
-                needed[i] = needed[i] || (needed[j] && strikes[j].group == strikes[i].group);
+        if (own != begins.end()) {
+            bool& any = kept[own->first];
+            needed[i] = any = needed[i] || any;
+        }
     }
     return needed;
 }
