@@ -224,11 +224,23 @@ QLayout* StrikeBlock::buildDirection()
     direction_->gestureSource = gesture;
     row->addWidget(direction_);
     bySeed_ = new QPushButton(tr("By seed"), this);
-    bySeed_->setStyleSheet(QStringLiteral("padding: 3px 7px;"));
+    bySeed_->setStyleSheet(QStringLiteral("padding: 3px 5px;"));
     bySeed_->setObjectName(QStringLiteral("direction-by-seed"));
     bySeed_->setCheckable(true);
     bySeed_->setToolTip(tr("Lets the variation choose the direction"));
     row->addWidget(bySeed_);
+    placed_ = new QPushButton(tr("Place"), this);
+    placed_->setStyleSheet(QStringLiteral("padding: 3px 5px;"));
+    placed_->setObjectName(QStringLiteral("strike-place"));
+    placed_->setCheckable(true);
+    placed_->setToolTip(
+        tr("Gives it a place around the camera or in the picture: the further, the weaker and later, and "
+           "the blow comes from there"));
+    connect(placed_, &QPushButton::clicked, this, [this](bool on) {
+        const auto place = on ? std::optional(Place{WorldPoint{0, 0, 10}}) : std::nullopt;
+        changeStrikes([&](Strike& s) { s.place = place; }, on ? tr("Place: 10 m ahead") : tr("Place: at the camera"));
+    });
+    row->addWidget(placed_);
     const auto setDirection = [this](double value, quint64 g) {
         changeStrikes([value](Strike& s) { s.direction = value; }, tr("Direction %1°").arg(value), g);
     };
@@ -341,6 +353,8 @@ void StrikeBlock::refresh()
                                      : Session::GoesWith::shot;
     };
     goesWith_->setCurrentIndex(mixed(goes) ? -1 : static_cast<int>(goes(*first)));
+    placed_->setChecked(first->place.has_value());
+    place_->setVisible(first->place.has_value());
     place_->refresh();
     const bool fromPlace =
         first->place && first->place->directed && project.world.directed && arrivalOf(project, *first).direction;

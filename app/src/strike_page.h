@@ -67,6 +67,7 @@ private:
     QPushButton* own_ = nullptr;
     QWidget* goesRow_ = nullptr;
     QComboBox* goesWith_ = nullptr;
+    QPushButton* placed_ = nullptr;
     PlaceBlock* place_ = nullptr;
 };
 

@@ -43,24 +43,48 @@ void paintCamera(QPainter& p, const TopMap& map, const CameraKey& stand)
     p.restore();
 }
 
-void paintRings(QPainter& p, const TopMap& map, const QPointF& camera, const std::vector<TopRing>& rings, double right)
+/// Words that do not lie on each other: those that come first have their place.
+class Labels {
+public:
+    void draw(QPainter& p, const QPointF& left, const QString& text)
+    {
+        const QFontMetricsF metrics(p.font());
+        const QRectF box(left.x(), left.y() - metrics.ascent(), metrics.horizontalAdvance(text), metrics.height());
+        for (const QRectF& other : drawn_)
+            if (other.intersects(box))
+                return;
+        drawn_.push_back(box);
+        p.drawText(left, text);
+    }
+
+private:
+    std::vector<QRectF> drawn_;
+};
+
+void paintRings(QPainter& p, const TopMap& map, const QPointF& camera, const std::vector<TopRing>& rings)
 {
     p.setBrush(Qt::NoBrush);
-    p.setFont(theme::numbers(11));
     for (const TopRing& ring : rings) {
         const double radius = ring.metres * map.pixelsPerMetre;
-        const bool strength = ring.kind == TopRing::Kind::strength;
-        p.setPen(strength                            ? QPen(theme::heat(ring.value), 1.5)
-                 : ring.kind == TopRing::Kind::delay ? QPen(theme::line, 1.2, Qt::DashLine)
-                                                     : QPen(theme::dim, 1.5, Qt::DotLine));
+        p.setPen(ring.kind == TopRing::Kind::strength ? QPen(theme::heat(ring.value), 1.5)
+                 : ring.kind == TopRing::Kind::delay  ? QPen(theme::line, 1.2, Qt::DashLine)
+                                                      : QPen(theme::dim, 1.5, Qt::DotLine));
         p.drawEllipse(camera, radius, radius);
-        // Strengths are told on the right, delays on the left, so that they never lie on each other.
-        const QPointF edge = camera + (strength ? QPointF(radius * 0.7071, -radius * 0.7071)
-                                                : QPointF(-radius * 0.7071, -radius * 0.7071));
-        const QRectF box(edge + QPointF(strength ? 3 : -63, -14), QSizeF(60, 14));
-        p.setPen(theme::dim);
-        if (box.right() < right)
-            p.drawText(box, strength ? Qt::AlignLeft : Qt::AlignRight, ring.label);
+    }
+}
+
+/// Strengths are told on the right, delays on the left.
+void nameRings(QPainter& p, const TopMap& map, const QPointF& camera, const std::vector<TopRing>& rings, Labels& labels)
+{
+    p.setFont(theme::numbers(11));
+    p.setPen(theme::dim);
+    for (const TopRing& ring : rings) {
+        const double off = ring.metres * map.pixelsPerMetre * std::sqrt(0.5);
+        const bool right = ring.kind == TopRing::Kind::strength;
+        labels.draw(
+            p,
+            camera + QPointF(right ? off + 4 : -off - 6 - QFontMetricsF(p.font()).horizontalAdvance(ring.label), -off),
+            ring.label);
     }
 }
 
@@ -112,8 +136,9 @@ void TopView::paintEvent(QPaintEvent*)
     const TopMap map = mapNow();
     const CameraKey stand = cameraAt(world_, now_);
     const QPointF camera = map.toPixel(stand.at);
-    paintRings(p, map, camera, ringsOf(world_, rate_, 0.75 * std::max(width(), height()) / map.pixelsPerMetre),
-               width());
+    const auto rings = ringsOf(world_, rate_, 0.75 * std::max(width(), height()) / map.pixelsPerMetre);
+    Labels labels;
+    paintRings(p, map, camera, rings);
     if (world_.camera.size() > 1) { // the way it goes
         QPolygonF way;
         for (const CameraKey& key : world_.camera)
@@ -141,9 +166,14 @@ void TopView::paintEvent(QPaintEvent*)
         p.setPen(QPen(event.chosen ? theme::copper : theme::line, event.chosen ? 1.5 : 1));
         p.setBrush(theme::heat(felt));
         p.drawPath(spark);
-        p.setPen(event.chosen ? theme::text : theme::dim);
-        p.drawText(at + QPointF(8, 4), event.name);
     }
+    for (const bool chosen : {true, false})
+        for (const TopEvent& event : events_)
+            if (event.chosen == chosen) {
+                p.setPen(chosen ? theme::text : theme::dim);
+                labels.draw(p, map.toPixel(event.at) + QPointF(8, 4), event.name);
+            }
+    nameRings(p, map, camera, rings, labels);
     p.setBrush(Qt::NoBrush);
     // A measure.
     double metres = 1;

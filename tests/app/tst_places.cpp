@@ -42,8 +42,8 @@ class PlacesTest : public test::WindowFixture {
     void placed()
     {
         strikeOn(40);
-        choose([this] { return where(); }, QStringLiteral("around it"));
-        QVERIFY(strike().place);
+        click("strike-place");
+        QVERIFY(strike().place && where()->isVisible());
         QVERIFY(at() == (WorldPoint{0, 0, 10}));
     }
 
