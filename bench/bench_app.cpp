@@ -76,6 +76,24 @@ void pressLive(MainWindow& window)
         live.runner().strikePad(i % 4, 1, LiveRunner::Clock::now());
         wait(31 + static_cast<int>(i % 7));
     }
+    const auto frames = [&] { return live.picture().framesLost(); };
+    const auto before = frames();
+    wait(4000);
+    const auto calm = frames() - before;
+    // Two thousand messages a second for as long.
+    live.runner().listen({"127.0.0.1", 0});
+    const auto sender = OscSender::open({"127.0.0.1", live.runner().listeningPort()});
+    QElapsedTimer clock;
+    clock.start();
+    int sent = 0;
+    const auto flooded = frames();
+    while (clock.elapsed() < 4000) {
+        for (; sender && sent < clock.elapsed() * 2; ++sent)
+            sender.value()->send(writeOsc(OscStrike{sent % 2 == 0 ? "hit" : "landing", 0.5}));
+        QApplication::processEvents(QEventLoop::AllEvents, 1);
+    }
+    std::cout << "film frames no picture showed in 4 s (of 96): " << calm << ", while " << sent
+              << " messages came in: " << frames() - flooded << " (" << live.runner().counts().taken << " taken)\n";
     std::sort(shares.begin(), shares.end());
     const auto within = std::count_if(shares.begin(), shares.end(), [](double share) { return share < 1; });
     if (!shares.empty())

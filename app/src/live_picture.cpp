@@ -83,6 +83,8 @@ void LivePicture::openFilm()
 {
     if (!isVisible())
         return;
+    shownFrame_ = -1;
+    lost_ = 0;
     const Project& project = session_.project();
     chart_ = testChart(std::min(project.width, 1280),
                        std::max(2, static_cast<int>(std::lround(std::min(project.width, 1280) *
@@ -186,7 +188,7 @@ void LivePicture::refresh()
     order.width = std::max(16, static_cast<int>(std::lround(shown.width() * share)));
     order.height = std::max(16, static_cast<int>(std::lround(shown.height() * share)));
     order.shown = shown;
-    ordered_.push_back({number_, std::exchange(waiting_, {})});
+    ordered_.push_back({number_, runner_.filmFrame(now), std::exchange(waiting_, {})});
     making_ = true;
     again_ = false;
     renderer_.order(std::move(order));
@@ -226,6 +228,11 @@ void LivePicture::paintEvent(QPaintEvent*)
     p.end();
     const auto now = LiveRunner::Clock::now();
     while (!ordered_.empty() && ordered_.front().number <= shownNumber_) {
+        const std::int64_t filmed = ordered_.front().frame;
+        // At a loop's seam it goes back.
+        if (shownFrame_ >= 0 && filmed > shownFrame_ + 1)
+            lost_ += filmed - shownFrame_ - 1;
+        shownFrame_ = filmed;
         for (const Moment& moment : ordered_.front().presses)
             emit latency(std::chrono::duration<double, std::milli>(now - moment).count());
         ordered_.erase(ordered_.begin());

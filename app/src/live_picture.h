@@ -29,6 +29,8 @@ public:
     const QImage& picture() const { return picture_; }
     /// Frames a second that came on the screen over the last second.
     double shownRate() const { return rate_; }
+    /// Frames of the film that no picture showed since the bench began.
+    std::int64_t framesLost() const { return lost_; }
 
     QSize sizeHint() const override { return {640, 360}; }
     QSize minimumSizeHint() const override { return {320, 180}; }
@@ -46,6 +48,7 @@ private:
     using Moment = LiveRunner::Clock::time_point;
     struct Ordered {
         qint64 number;
+        std::int64_t frame;          ///< of the film
         std::vector<Moment> presses; ///< that it is the first to show
     };
     void openFilm();
@@ -77,6 +80,8 @@ private:
     int count_ = 0;
     Moment counted_;
     double rate_ = 0;
+    std::int64_t shownFrame_ = -1;
+    std::int64_t lost_ = 0;
 };
 
 } // namespace ember::app

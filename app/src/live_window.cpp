@@ -36,6 +36,7 @@ namespace {
 constexpr int mostLogged = 200;
 constexpr std::size_t mostLatencies = 100;
 constexpr std::uintmax_t largestMidi = 16 << 20;
+constexpr std::uintmax_t largestScene = 4 << 20;
 constexpr double easedFrames = 12;
 
 QLabel* partName(const QString& text, QWidget* parent)
@@ -104,8 +105,10 @@ QWidget* LiveWindow::buildLeft()
     latency_ = dimLabel({}, left);
     latency_->setObjectName(QStringLiteral("live-latency"));
     latency_->setFont(theme::numbers(12));
-    latency_->setToolTip(tr("From the moment a press reaches the program to the end of painting the first picture that "
-                            "shows it: the last one, and the middle and the longest of the last hundred"));
+    latency_->setToolTip(
+        tr("From the moment a press reaches the program to the end of painting the first picture that "
+           "shows it: the last one, and the middle and the longest of the last hundred; pictures a second; "
+           "frames of the film that none of them showed"));
     facts->addWidget(latency_);
     column->addLayout(facts);
     auto* row = new QHBoxLayout;
@@ -322,10 +325,17 @@ QWidget* LiveWindow::buildFalling()
             askMidi();
     });
     row->addWidget(notes_);
-    fall_ = toggle(tr("Let bodies fall"), "live-fall",
-                   tr("The drop bench's sample falls, and each impact strikes the pad of its kind"), box);
+    fall_ = toggle(
+        tr("Let bodies fall"), "live-fall",
+        tr("The drop bench's sample, or the scene that was opened, falls, and each impact strikes the pad of its "
+           "kind"),
+        box);
     connect(fall_, &QPushButton::clicked, this, &LiveWindow::letFall);
     row->addWidget(fall_);
+    auto* scene = smallButton(tr("Open scene"), QStringLiteral("live-scene"),
+                              tr("Another scene of the drop bench falls from now on"), box);
+    connect(scene, &QPushButton::clicked, this, &LiveWindow::askScene);
+    row->addWidget(scene);
     row->addStretch(1);
     column->addLayout(row);
     falling_ = new DropView(box);
@@ -427,7 +437,10 @@ void LiveWindow::showNow()
                       .arg(sorted[sorted.size() / 2], 0, 'f', 0)
                       .arg(sorted.back(), 0, 'f', 0);
     }
-    latency_->setText(tr("%1   %2 a second").arg(latency).arg(std::lround(picture_->shownRate())));
+    latency_->setText(tr("%1   %2 a second, %3 lost")
+                          .arg(latency)
+                          .arg(std::lround(picture_->shownRate()))
+                          .arg(picture_->framesLost()));
     if (runner_->listening()) {
         const OscCounts c = runner_->counts();
         counts_->setText(
@@ -527,16 +540,30 @@ void LiveWindow::askMidi()
     runner_->playNotes(std::move(notes).value());
 }
 
+void LiveWindow::askScene()
+{
+    const QString path = dialogs_.openFile(this, tr("Open a scene"), tr("Scenes (*.json)"));
+    if (path.isEmpty())
+        return;
+    const auto text = readFile(path.toStdString(), largestScene, "a scene");
+    if (!text)
+        return says_->setText(QString::fromStdString(sentence(text.error())));
+    auto scene = drop::sceneFromJson(text.value(), path.toStdString());
+    if (!scene)
+        return says_->setText(QString::fromStdString(sentence(scene.error())));
+    scene_ = std::move(scene).value();
+    says_->setText(tr("%1 falls from now on").arg(QFileInfo(path).fileName()));
+}
+
 void LiveWindow::letFall(bool on)
 {
     falling_->setVisible(on);
     if (!on)
         return runner_->stopPlaying();
     constexpr double picturesPerSecond = 60;
-    const drop::Scene scene = drop::sampleScene();
-    drop::Run run = drop::simulate(scene, picturesPerSecond);
-    runner_->playDrop(scene, run);
-    falling_->setRun(scene, std::move(run));
+    drop::Run run = drop::simulate(scene_, picturesPerSecond);
+    runner_->playDrop(scene_, run);
+    falling_->setRun(scene_, std::move(run));
 }
 
 std::optional<OscAddress> LiveWindow::confirmedAddress(const QLineEdit& field, const QString& question)

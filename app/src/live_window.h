@@ -57,6 +57,7 @@ private:
     void refresh();
     void refreshTop();
     void askMidi();
+    void askScene();
     void letFall(bool on);
     void switchListening(bool on);
     void switchSending(bool on);
@@ -87,6 +88,7 @@ private:
     QPushButton* send_ = nullptr;
     QLineEdit* sendTo_ = nullptr;
     ControlGrid* rules_ = nullptr;
+    drop::Scene scene_ = drop::sampleScene();
     std::deque<double> latencies_;
     double most_ = 0; ///< the strongest since the last second
 };

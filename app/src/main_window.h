@@ -107,6 +107,8 @@ private:
     void addClipAsked();
     void replaceClipAsked();
     void splitAtCuts();
+    template <typename Found, typename Work>
+    std::optional<Found> worked(const QString& title, const QString& doing, Work work);
     void conformAsked();
     void shapeFromSound();
     void rememberRecent(const QString& path);

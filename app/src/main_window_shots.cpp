@@ -64,6 +64,23 @@ void MainWindow::replaceClipAsked()
         session_->replaceClip(path);
 }
 
+/// What long work finds, done under a sheet that shows how far it is; nothing where it was stopped or went wrong, which
+/// is told.
+template <typename Found, typename Work>
+std::optional<Found> MainWindow::worked(const QString& title, const QString& doing, Work work)
+{
+    auto found = std::make_shared<Result<Found>>(Error{ErrorCode::cancelled, "", ""});
+    WorkSheet sheet(
+        title, doing, [found, work = std::move(work)](const WorkSheet::Tell& tell) { *found = work(tell); }, this);
+    if (!dialogs_.run(sheet))
+        return std::nullopt;
+    if (!found->ok()) {
+        emit session_->trouble(QString::fromStdString(sentence(found->error())));
+        return std::nullopt;
+    }
+    return std::move(*found).value();
+}
+
 void MainWindow::splitAtCuts()
 {
     const auto here = session_->shotHere();
@@ -71,24 +88,18 @@ void MainWindow::splitAtCuts()
         return;
     Project alone = session_->project();
     alone.shots = {alone.shots[here->index]};
-    auto found = std::make_shared<Result<std::vector<ShotChange>>>(Error{ErrorCode::cancelled, "", ""});
-    WorkSheet sheet(
+    const auto found = worked<std::vector<ShotChange>>(
         tr("Split at the film's cuts"), tr("Looking for cuts in shot %1").arg(here->index + 1),
-        [found, alone](const WorkSheet::Tell& tell) {
+        [alone](const WorkSheet::Tell& tell) {
             auto film = openFilm(alone);
-            *found = film ? findCuts(*film.value(), alone.rate, alone.length(), tell)
-                          : Result<std::vector<ShotChange>>(film.error());
-        },
-        this);
-    if (!dialogs_.run(sheet))
+            return film ? findCuts(*film.value(), alone.rate, alone.length(), tell)
+                        : Result<std::vector<ShotChange>>(film.error());
+        });
+    if (!found)
         return;
-    if (!found->ok()) {
-        emit session_->trouble(QString::fromStdString(sentence(found->error())));
-        return;
-    }
     std::vector<std::int64_t> cuts;
     int soft = 0;
-    for (const ShotChange& change : found->value())
+    for (const ShotChange& change : *found)
         if (change.kind == ChangeKind::cut)
             cuts.push_back(here->first + change.frame.index);
         else
@@ -106,20 +117,13 @@ void MainWindow::conformAsked()
     if (path.isEmpty())
         return;
     const QString name = QFileInfo(path).fileName();
-    auto found = std::make_shared<Result<Conformed>>(Error{ErrorCode::cancelled, "", ""});
-    WorkSheet sheet(
-        tr("Conform to a new edit"), tr("Holding %1 against the film").arg(name),
-        [found, project = session_->project(), path](const WorkSheet::Tell& tell) {
-            *found = conform(project, path.toStdString(), tell);
-        },
-        this);
-    if (!dialogs_.run(sheet))
+    auto found = worked<Conformed>(tr("Conform to a new edit"), tr("Holding %1 against the film").arg(name),
+                                   [project = session_->project(), path](const WorkSheet::Tell& tell) {
+                                       return conform(project, path.toStdString(), tell);
+                                   });
+    if (!found)
         return;
-    if (!found->ok()) {
-        emit session_->trouble(QString::fromStdString(sentence(found->error())));
-        return;
-    }
-    ConformSheet decide(session_->project(), std::move(*found).value(), name, this);
+    ConformSheet decide(session_->project(), std::move(*found), name, this);
     if (dialogs_.run(decide))
         session_->edit(decide.project(), tr("Conformed to %1").arg(name));
 }

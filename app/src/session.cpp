@@ -320,12 +320,12 @@ Envelope Session::shapedEnvelope() const
     return strand != nullptr && strand->envelope ? *strand->envelope : recipe->envelope;
 }
 
-void Session::applyRecipe(RecipeId recipe)
+void Session::applyRecipe(RecipeId recipe, Document::Gesture gesture)
 {
     if (selection_.empty() || project().recipe(recipe) == nullptr)
         return;
     edit(withRecipeApplied(project(), selection_, recipe),
-         tr("Recipe %1").arg(QString::fromStdString(project().recipe(recipe)->name)));
+         tr("Recipe %1").arg(QString::fromStdString(project().recipe(recipe)->name)), gesture);
 }
 
 void Session::makeOwnRecipe()

@@ -118,7 +118,7 @@ public:
     void strikeOnCut();
     /// What the selected strikes go with when shots are trimmed or moved.
     enum class GoesWith { shot, film, cut };
-    void setGoesWith(GoesWith what);
+    void setGoesWith(GoesWith what, Document::Gesture gesture = 0);
     /// A strike that waits with the shot here is put on the frame under the playhead, or deleted.
     void placeWaiting(std::size_t index);
     void deleteWaiting(std::size_t index);
@@ -146,7 +146,7 @@ public:
     /// The envelope the Anvil shapes.
     Envelope shapedEnvelope() const;
     /// Applies a recipe of the project to the selected strikes.
-    void applyRecipe(RecipeId recipe);
+    void applyRecipe(RecipeId recipe, Document::Gesture gesture = 0);
     /// The selected strike gets a recipe of its own, as it is felt now.
     void makeOwnRecipe();
 
@@ -227,6 +227,7 @@ private:
     void lookAt(const QString& path, std::function<void(const ClipInfo&)> then);
     void showClip(std::unique_ptr<ClipReader> clip);
     void reopenFilm();
+    std::optional<Strike> takeWaiting(Project& next, std::size_t index) const;
 
     Document document_;
     std::shared_ptr<const Motion> motion_;

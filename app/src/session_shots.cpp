@@ -150,7 +150,7 @@ void Session::strikeOnCut()
     setPlayhead(*cut);
 }
 
-void Session::setGoesWith(GoesWith what)
+void Session::setGoesWith(GoesWith what, Document::Gesture gesture)
 {
     Project next = withStrikesChanged(project(), selection_, [what](Strike& s) { s.pinned = what == GoesWith::film; });
     if (what == GoesWith::cut && project().cuts().empty()) {
@@ -158,40 +158,47 @@ void Session::setGoesWith(GoesWith what)
         return;
     }
     next = withStrikesOnCut(std::move(next), selection_, what == GoesWith::cut);
-    edit(std::move(next), what == GoesWith::shot   ? tr("Goes with its shot")
-                          : what == GoesWith::film ? tr("Pinned to the film")
-                                                   : tr("Goes with the cut"));
+    edit(std::move(next),
+         what == GoesWith::shot   ? tr("Goes with its shot")
+         : what == GoesWith::film ? tr("Pinned to the film")
+                                  : tr("Goes with the cut"),
+         gesture);
     if (const Strike* strike = selectedStrike(); strike != nullptr && what == GoesWith::cut)
         setPlayhead(strike->frame.index);
 }
 
-void Session::placeWaiting(std::size_t index)
+/// A strike that waits with the shot here, taken from `next`; nothing where there is none.
+std::optional<Strike> Session::takeWaiting(Project& next, std::size_t index) const
 {
     const auto here = shotHere();
-    if (!here || index >= project().shots[here->index].trimmed.size())
-        return;
-    Project next = project();
+    if (!here || index >= next.shots[here->index].trimmed.size())
+        return std::nullopt;
     auto& waiting = next.shots[here->index].trimmed;
-    Strike strike = waiting[index];
+    Strike strike = std::move(waiting[index]);
     waiting.erase(waiting.begin() + static_cast<std::ptrdiff_t>(index));
-    strike.frame = Frame{playhead_};
-    const StrikeId id = strike.id;
-    next.strikes.push_back(std::move(strike));
+    return strike;
+}
+
+void Session::placeWaiting(std::size_t index)
+{
+    Project next = project();
+    auto strike = takeWaiting(next, index);
+    if (!strike)
+        return;
+    strike->frame = Frame{playhead_};
+    const StrikeId id = strike->id;
+    const QString what = tr("%1 put on frame %2").arg(strikeTitle(*strike)).arg(playhead_);
+    next.strikes.push_back(std::move(*strike));
     next.sortStrikes();
-    const QString what = tr("%1 put on frame %2").arg(strikeTitle(*next.strike(id))).arg(playhead_);
     edit(std::move(next), what);
     select({id});
 }
 
 void Session::deleteWaiting(std::size_t index)
 {
-    const auto here = shotHere();
-    if (!here || index >= project().shots[here->index].trimmed.size())
-        return;
     Project next = project();
-    auto& waiting = next.shots[here->index].trimmed;
-    waiting.erase(waiting.begin() + static_cast<std::ptrdiff_t>(index));
-    edit(std::move(next), tr("Waiting strike deleted"));
+    if (takeWaiting(next, index))
+        edit(std::move(next), tr("Waiting strike deleted"));
 }
 
 } // namespace ember::app

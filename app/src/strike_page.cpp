@@ -130,8 +130,10 @@ void StrikeBlock::build()
     goesWith_->setToolTip(
         tr("What the strike follows when shots are trimmed, moved or retimed: the frame of its clip, the "
            "frame of the film, or the cut it peaks on"));
-    connect(goesWith_, &QComboBox::activated, this,
-            [this](int index) { session_.setGoesWith(static_cast<Session::GoesWith>(index)); });
+    connect(goesWith_, &QComboBox::activated, this, [this](int index) {
+        session_.setGoesWith(static_cast<Session::GoesWith>(index),
+                             goesRun_.gesture([this] { return session_.newGesture(); }));
+    });
     row->addWidget(goesWith_);
     row->addStretch(1);
     column_->addWidget(goesRow_);
@@ -167,7 +169,8 @@ QLayout* StrikeBlock::buildHead()
     kind_->setToolTip(tr("What hits; it is a label, the motion is the recipe's"));
     connect(kind_, &QComboBox::activated, this, [this](int index) {
         const auto kind = static_cast<StrikeKind>(index);
-        changeStrikes([kind](Strike& s) { s.kind = kind; }, tr("Strike is a %1 now").arg(kindTitle(kind).toLower()));
+        changeStrikes([kind](Strike& s) { s.kind = kind; }, tr("Strike is a %1 now").arg(kindTitle(kind).toLower()),
+                      kindRun_.gesture([this] { return session_.newGesture(); }));
     });
     head->addWidget(kind_);
     head->addWidget(dimLabel(tr("frame"), this));
@@ -290,8 +293,10 @@ QLayout* StrikeBlock::buildRecipe()
     recipe_ = new QComboBox(this);
     recipe_->setObjectName(QStringLiteral("strike-recipe"));
     recipe_->setPlaceholderText(tr("several"));
-    connect(recipe_, &QComboBox::activated, this,
-            [this](int index) { session_.applyRecipe(recipe_->itemData(index).toLongLong()); });
+    connect(recipe_, &QComboBox::activated, this, [this](int index) {
+        session_.applyRecipe(recipe_->itemData(index).toLongLong(),
+                             recipeRun_.gesture([this] { return session_.newGesture(); }));
+    });
     row->addWidget(recipe_, 1);
     own_ = new QPushButton(tr("Own recipe"), this);
     own_->setObjectName(QStringLiteral("own-recipe"));

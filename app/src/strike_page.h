@@ -8,6 +8,7 @@
 
 #include "dialogs.h"
 #include "session.h"
+#include "value_control.h"
 
 class QComboBox;
 class QHBoxLayout;
@@ -20,11 +21,9 @@ class QVBoxLayout;
 
 namespace ember::app {
 
-class ControlGrid;
 class LightBlock;
 class PlaceBlock;
 class SoundBlock;
-class ValueControl;
 class DirectionDial;
 class StrandRow;
 class StrengthBar;
@@ -65,6 +64,9 @@ private:
     QPushButton* locked_ = nullptr;
     QComboBox* recipe_ = nullptr;
     QPushButton* own_ = nullptr;
+    ChoiceRun kindRun_;
+    ChoiceRun recipeRun_;
+    ChoiceRun goesRun_;
     QWidget* goesRow_ = nullptr;
     QComboBox* goesWith_ = nullptr;
     QPushButton* placed_ = nullptr;

@@ -78,6 +78,14 @@ namespace {
 constexpr qint64 oneChoice = 1200; ///< milliseconds from one word to the next
 }
 
+quint64 ChoiceRun::gesture(const std::function<quint64()>& fresh)
+{
+    if (!last_.isValid() || last_.elapsed() > oneChoice)
+        gesture_ = fresh ? fresh() : 0;
+    last_.start();
+    return gesture_;
+}
+
 ValueControl::ValueControl(const FieldSpec& spec, const QString& label, QWidget* parent)
     : QWidget(parent), spec_(spec), label_(label), help_(toQString(spec.help))
 {
@@ -102,13 +110,8 @@ ValueControl::ValueControl(const FieldSpec& spec, const QString& label, QWidget*
         list_->setSizeAdjustPolicy(QComboBox::AdjustToContents);
         list_->installEventFilter(this);
         row->addWidget(list_);
-        connect(list_, &QComboBox::activated, this, [this](int index) {
-            // Words that are passed with the arrow keys on the way to another are one choice.
-            if (!chosen_.isValid() || chosen_.elapsed() > oneChoice)
-                choosing_ = gestureSource ? gestureSource() : 0;
-            chosen_.start();
-            emit wished(index, choosing_);
-        });
+        connect(list_, &QComboBox::activated, this,
+                [this](int index) { emit wished(index, choices_.gesture(gestureSource)); });
     } else if (isColour(spec)) {
         colour_ = new QLineEdit(this);
         colour_->setFixedWidth(92);

@@ -25,6 +25,17 @@ namespace ember::app {
 
 class ValueField;
 
+/// Words of a list that are passed with the arrow keys on the way to another are one choice, and so one gesture.
+class ChoiceRun {
+public:
+    /// The gesture of a word that is chosen now; `fresh` gives another one.
+    quint64 gesture(const std::function<quint64()>& fresh);
+
+private:
+    QElapsedTimer last_;
+    quint64 gesture_ = 0;
+};
+
 /// Any value as the control that suits its field: a number, a list of words, a switch, or a colour. Like ValueField it
 /// shows what it is given and tells what is wished for. A list or a switch is reset by Ctrl+click too.
 class ValueControl : public QWidget {
@@ -56,8 +67,7 @@ private:
     bool own_ = false;
     ValueField* field_ = nullptr;
     QComboBox* list_ = nullptr;
-    QElapsedTimer chosen_; ///< when a word of it was chosen last
-    quint64 choosing_ = 0; ///< the gesture it belongs to
+    ChoiceRun choices_;
     QToolButton* switch_ = nullptr;
     QLineEdit* colour_ = nullptr;
 };

@@ -98,7 +98,8 @@ void readOne(std::string_view path, Arguments values, OscRead& read)
             strike.at = at;
         } else if (values.more()) {
             // OSC's own whole numbers are signed.
-            strike.seed = static_cast<std::uint32_t>(static_cast<std::int64_t>(values.number(-2147483648.0, 4294967295.0)));
+            strike.seed =
+                static_cast<std::uint32_t>(static_cast<std::int64_t>(values.number(-2147483648.0, 4294967295.0)));
         }
         take(std::move(strike));
     } else if (path == "/settle") {
@@ -142,8 +143,8 @@ void readPart(std::span<const std::byte> part, std::size_t depth, OscRead& read)
     const bool fits = !part.empty() && part.size() <= longestDatagram;
     if (fits)
         std::memcpy(bytes.data(), part.data(), part.size());
-    const bool address = fits && bytes[0] == '/' && part.size() % 4 == 0 &&
-                         std::memchr(bytes.data(), '\0', part.size()) != nullptr;
+    const bool address =
+        fits && bytes[0] == '/' && part.size() % 4 == 0 && std::memchr(bytes.data(), '\0', part.size()) != nullptr;
     int code = 0;
     const MessagePtr message(address ? lo_message_deserialise(bytes.data(), part.size(), &code) : nullptr);
     if (message == nullptr) {
@@ -160,6 +161,13 @@ std::vector<std::byte> serialised(const char* path, lo_message message)
     lo_message_serialise(message, path, bytes.data(), &size);
     bytes.resize(size);
     return bytes;
+}
+
+/// To centimetres: what came as a float has digits that mean nothing.
+WorldPoint tidy(const WorldPoint& at)
+{
+    const auto rounded = [](double value) { return std::round(100 * value) / 100 + 0.0; };
+    return {rounded(at.x), rounded(at.y), rounded(at.z)};
 }
 
 std::string percent(double ratio)
@@ -242,7 +250,7 @@ std::string oscText(const OscMessage& message)
     if (const auto* strike = std::get_if<OscStrike>(&message)) {
         std::string text = "strike " + strike->kind + " " + percent(strike->strength);
         if (strike->at)
-            text += " at " + placeText(Place{*strike->at});
+            text += " at " + placeText(Place{tidy(*strike->at)});
         return text;
     }
     if (const auto* settle = std::get_if<OscSettle>(&message))

@@ -408,6 +408,27 @@ private slots:
         QTest::qWait(300);
         QCOMPARE(struckCount, before);
     }
+    void anotherSceneFalls()
+    {
+        openLive();
+        QFile file(at(QStringLiteral("scene.json")));
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write(R"({"drop": 1, "seconds": 1, "bodies": [
+            {"name": "floor", "shape": "box", "width": 10, "height": 1, "fixed": true, "x": 0, "y": -0.5},
+            {"name": "anvil", "shape": "box", "width": 1, "height": 0.5, "mass": 90, "restitution": 0, "x": 0, "y": 1}]})");
+        file.close();
+        openAnswer_ = file.fileName();
+        press("live-scene");
+        QStringList struckNames;
+        connect(&runner(), &LiveRunner::struck, this,
+                [&](int, const QString& what, const Outcome&) { struckNames << what; });
+        press("live-fall");
+        QTRY_VERIFY_WITH_TIMEOUT(struckNames.contains(QStringLiteral("anvil on floor")), 4000);
+        QTRY_VERIFY_WITH_TIMEOUT(!within<QAbstractButton>("live-window", "live-fall")->isChecked(), 4000);
+        openAnswer_ = QString::fromStdString(clip_);
+        press("live-scene");
+        QVERIFY(within<QLabel>("live-window", "live-says")->text().contains(QStringLiteral("clip.mkv")));
+    }
     void theFilmsOwnStrikesStrikeToo()
     {
         strikeOn(12, Qt::Key_2);

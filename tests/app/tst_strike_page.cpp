@@ -342,6 +342,20 @@ private slots:
         key(Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(recipe().id, before);
     }
+    void wordsThatArePassedAreOneStep()
+    {
+        strikeOn(20, Qt::Key_3);
+        const Project before = project();
+        choose([this] { return child<QComboBox>("strike-kind"); }, QStringLiteral("Blast")); // over "Landing"
+        QCOMPARE(project().strikes[0].kind, StrikeKind::blast);
+        session().undo();
+        QVERIFY(project() == before);
+        choose([this] { return child<QComboBox>("strike-recipe"); },
+               QString::fromStdString(project().recipes.back().name));
+        QVERIFY(project().strikes[0].recipe == project().recipes.back().id);
+        session().undo();
+        QVERIFY(project() == before);
+    }
     void anApprovedVariationIsLocked()
     {
         strikeOn(20);
