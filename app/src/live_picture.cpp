@@ -209,7 +209,8 @@ void LivePicture::took(qint64 number, const QImage& picture, const QImage& shown
         counted_ = now;
     }
     repaint(); // at once: what was pressed waits to be seen
-    if (again_)
+    // What was pressed meanwhile is shown at once; all else waits for the next tick, so that a press seldom has to.
+    if (again_ && !waiting_.empty())
         refresh();
 }
 

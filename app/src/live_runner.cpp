@@ -12,6 +12,7 @@ namespace {
 
 constexpr int tickMilliseconds = 16;
 constexpr std::uint32_t run = 1;
+constexpr std::size_t mostTold = 4; ///< presses from outside, each time
 
 LiveRunner::Clock::duration seconds(double s)
 {
@@ -106,7 +107,7 @@ void LiveRunner::setIntensity(double ratio)
     emit ticked();
 }
 
-void LiveRunner::strike(Strike press, int pad, const QString& name, Clock::time_point moment)
+Outcome LiveRunner::take(Strike press, Clock::time_point moment)
 {
     if (press.seed == 0)
         press.seed = pressSeed(run, presses_);
@@ -114,16 +115,22 @@ void LiveRunner::strike(Strike press, int pad, const QString& name, Clock::time_
     const FrameTime at = timeAt(moment);
     const auto frame = static_cast<std::int64_t>(std::floor(at));
     bench_.setFilmEnd(frame + std::max<std::int64_t>(1, session_.length() - line_.filmFrame(frame)));
-    const Outcome outcome = bench_.strike(press, at);
-    if (outcome.id != 0) {
-        if (const Strike* held = bench_.project().strike(outcome.id)) {
-            const double later = session_.project().rate.seconds(static_cast<double>(held->frame.index) - at);
-            sound_.strike(bench_.project(), *held, std::max(0.0, later));
-        }
-        emit pressed(moment);
+    const Outcome outcome = bench_.strike(std::move(press), at);
+    if (outcome.id == 0)
+        return outcome;
+    if (const Strike* held = bench_.project().strike(outcome.id)) {
+        const double later = session_.project().rate.seconds(static_cast<double>(held->frame.index) - at);
+        sound_.strike(bench_.project(), *held, std::max(0.0, later));
     }
+    emit pressed(moment);
+    return outcome;
+}
+
+void LiveRunner::strike(Strike press, int pad, const QString& name, Clock::time_point moment)
+{
+    const Outcome outcome = take(std::move(press), moment);
+    emit ticked(); // first of all it is to be seen
     emit struck(pad, name, outcome);
-    emit ticked();
 }
 
 void LiveRunner::strikePad(std::size_t pad, double share, Clock::time_point moment)
@@ -211,9 +218,13 @@ QString LiveRunner::sendPoses(const OscAddress& address)
 
 void LiveRunner::drainOsc()
 {
-    if (!listener_)
+    const std::vector<OscArrival> arrivals = listener_ ? listener_->take() : std::vector<OscArrival>();
+    if (arrivals.empty())
         return;
-    for (const OscArrival& arrival : listener_->take()) {
+    // All are taken before anything is shown; of very many at once the first are told one by one.
+    std::vector<std::pair<QString, Outcome>> told;
+    std::size_t more = 0;
+    for (const OscArrival& arrival : arrivals) {
         if (const auto* settling = std::get_if<OscSettle>(&arrival.message)) {
             settle(settling->frames);
         } else if (const auto* intensity = std::get_if<OscIntensity>(&arrival.message)) {
@@ -221,13 +232,19 @@ void LiveRunner::drainOsc()
         } else {
             const auto& wish = std::get<OscStrike>(arrival.message);
             auto press = strikeOf(wish, session_.project(), board_, state_);
-            const QString name = QString::fromStdString(wish.kind);
-            if (press)
-                strike(std::move(press).value(), -1, name, arrival.at);
+            Outcome outcome =
+                press ? take(std::move(press).value(), arrival.at) : Outcome{Fate::ignored, press.error().detail};
+            if (told.size() < mostTold)
+                told.emplace_back(QString::fromStdString(wish.kind), std::move(outcome));
             else
-                emit struck(-1, name, {Fate::ignored, press.error().detail});
+                ++more;
         }
     }
+    emit ticked();
+    for (const auto& [name, outcome] : told)
+        emit struck(-1, name, outcome);
+    if (more > 0)
+        emit struck(-1, tr("%1 more from outside").arg(more), Outcome());
 }
 
 void LiveRunner::queue(std::vector<Due> due)

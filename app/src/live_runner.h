@@ -105,6 +105,7 @@ private:
     void drainOsc();
     void strikeDue();
     void strikeFilms(std::int64_t from, std::int64_t to);
+    Outcome take(Strike press, Clock::time_point moment);
     void strike(Strike press, int pad, const QString& name, Clock::time_point moment);
     void queue(std::vector<Due> due);
     int padFor(const PlayedNote& note, const std::vector<int>& notes) const;

@@ -38,6 +38,7 @@ constexpr std::size_t mostLatencies = 100;
 constexpr std::uintmax_t largestMidi = 16 << 20;
 constexpr std::uintmax_t largestScene = 4 << 20;
 constexpr double easedFrames = 12;
+constexpr qint64 readable = 90; ///< milliseconds
 
 QLabel* partName(const QString& text, QWidget* parent)
 {
@@ -423,6 +424,9 @@ void LiveWindow::showNow()
 {
     const double intensity = runner_->bench().at(runner_->now()).intensity;
     most_ = std::max(intensity, most_ * 0.96);
+    if (told_.isValid() && told_.elapsed() < readable) // faster than this nobody reads it
+        return;
+    told_.start();
     const auto frame = runner_->filmFrame(runner_->now());
     now_->setText(tr("intensity %1 %, most %2 %   frame %3")
                       .arg(std::lround(100 * intensity), 3)

@@ -5,6 +5,7 @@
 #include <deque>
 
 #include <QDialog>
+#include <QElapsedTimer>
 
 #include "dialogs.h"
 #include "live_runner.h"
@@ -90,7 +91,8 @@ private:
     ControlGrid* rules_ = nullptr;
     drop::Scene scene_ = drop::sampleScene();
     std::deque<double> latencies_;
-    double most_ = 0; ///< the strongest since the last second
+    double most_ = 0;    ///< the strongest since the last second
+    QElapsedTimer told_; ///< when the figures were written last
 };
 
 } // namespace ember::app
