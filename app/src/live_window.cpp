@@ -2,24 +2,20 @@
 #include "live_window.h"
 
 #include <algorithm>
-#include <numeric>
 
 #include <QButtonGroup>
 #include <QCheckBox>
 #include <QComboBox>
-#include <QFileInfo>
 #include <QKeyEvent>
 #include <QLabel>
-#include <QLineEdit>
 #include <QListWidget>
 #include <QPushButton>
 #include <QScrollArea>
-#include <QSettings>
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 
-#include "drop_bench.h"
-#include "ember/project/file.h"
+#include "live_by_itself.h"
+#include "live_outside.h"
 #include "live_picture.h"
 #include "pad_board.h"
 #include "pad_editor.h"
@@ -35,8 +31,6 @@ namespace {
 
 constexpr int mostLogged = 200;
 constexpr std::size_t mostLatencies = 100;
-constexpr std::uintmax_t largestMidi = 16 << 20;
-constexpr std::uintmax_t largestScene = 4 << 20;
 constexpr double easedFrames = 12;
 constexpr qint64 readable = 90; ///< milliseconds
 
@@ -79,6 +73,8 @@ LiveWindow::LiveWindow(Session& session, const Dialogs& dialogs, QWidget* parent
     });
     connect(&session_, &Session::projectChanged, this, &LiveWindow::refresh);
     connect(&session_, &Session::told, says_, &QLabel::setText);
+    connect(outside_, &LiveOutside::said, says_, &QLabel::setText);
+    connect(byItself_, &LiveByItself::said, says_, &QLabel::setText);
     for (auto* button : findChildren<QPushButton*>()) // Enter in a field is the field's
         button->setAutoDefault(false);
     choosePad(0);
@@ -177,9 +173,11 @@ QWidget* LiveWindow::buildRight()
     });
     column->addWidget(top_);
     column->addWidget(rule(page));
-    column->addWidget(buildOutside());
+    outside_ = new LiveOutside(*runner_, dialogs_, page);
+    column->addWidget(outside_);
     column->addWidget(rule(page));
-    column->addWidget(buildFalling());
+    byItself_ = new LiveByItself(*runner_, dialogs_, page);
+    column->addWidget(byItself_);
     column->addStretch(1);
     says_ = new QLabel(page);
     says_->setObjectName(QStringLiteral("live-says"));
@@ -271,81 +269,6 @@ QWidget* LiveWindow::buildPlaying()
     return box;
 }
 
-QWidget* LiveWindow::buildOutside()
-{
-    auto* box = new QWidget(this);
-    auto* column = new QVBoxLayout(box);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(5);
-    column->addWidget(partName(tr("From outside"), box));
-    const auto address = [&](const char* name, const QString& at, const QString& tip) {
-        auto* field = new QLineEdit(at, box);
-        field->setObjectName(QLatin1String(name));
-        field->setToolTip(tip);
-        return field;
-    };
-    auto* in = new QHBoxLayout;
-    listen_ =
-        toggle(tr("Listen for OSC"), "live-listen",
-               tr("Other programs strike by OSC messages over UDP: /strike, /strike_at, /settle, /intensity"), box);
-    listenAt_ = address("live-listen-at", QStringLiteral("127.0.0.1:9000"),
-                        tr("HOST:PORT. 127.0.0.1 is this machine alone; for any other you are asked first"));
-    in->addWidget(listen_);
-    in->addWidget(listenAt_, 1);
-    column->addLayout(in);
-    auto* out = new QHBoxLayout;
-    send_ =
-        toggle(tr("Send the pose"), "live-send", tr("Sends /pose with each picture's pose to another program"), box);
-    sendTo_ = address("live-send-to", QStringLiteral("127.0.0.1:9001"), tr("HOST:PORT it is sent to"));
-    out->addWidget(send_);
-    out->addWidget(sendTo_, 1);
-    column->addLayout(out);
-    counts_ = dimLabel({}, box);
-    counts_->setObjectName(QStringLiteral("live-counts"));
-    counts_->setWordWrap(true);
-    column->addWidget(counts_);
-    connect(listen_, &QPushButton::clicked, this, &LiveWindow::switchListening);
-    connect(send_, &QPushButton::clicked, this, &LiveWindow::switchSending);
-    return box;
-}
-
-QWidget* LiveWindow::buildFalling()
-{
-    auto* box = new QWidget(this);
-    auto* column = new QVBoxLayout(box);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(5);
-    column->addWidget(partName(tr("Playing by itself"), box));
-    auto* row = new QHBoxLayout;
-    notes_ = smallButton(tr("Play MIDI notes"), QStringLiteral("live-midi"),
-                         tr("Plays the notes of a Standard MIDI file on the pads, as a player would"), box);
-    connect(notes_, &QPushButton::clicked, this, [this] {
-        if (runner_->playingNotes())
-            runner_->stopPlaying();
-        else
-            askMidi();
-    });
-    row->addWidget(notes_);
-    fall_ = toggle(
-        tr("Let bodies fall"), "live-fall",
-        tr("The drop bench's sample, or the scene that was opened, falls, and each impact strikes the pad of its "
-           "kind"),
-        box);
-    connect(fall_, &QPushButton::clicked, this, &LiveWindow::letFall);
-    row->addWidget(fall_);
-    auto* scene = smallButton(tr("Open scene"), QStringLiteral("live-scene"),
-                              tr("Another scene of the drop bench falls from now on"), box);
-    connect(scene, &QPushButton::clicked, this, &LiveWindow::askScene);
-    row->addWidget(scene);
-    row->addStretch(1);
-    column->addLayout(row);
-    falling_ = new DropView(box);
-    falling_->setFixedHeight(180);
-    falling_->hide();
-    column->addWidget(falling_);
-    return box;
-}
-
 Quantise LiveWindow::quantise() const
 {
     return static_cast<Quantise>(std::max(0, quantise_->currentIndex()));
@@ -362,8 +285,7 @@ void LiveWindow::hideEvent(QHideEvent* event)
 {
     runner_->endRecording(quantise());
     runner_->stop();
-    fall_->setChecked(false);
-    falling_->hide();
+    byItself_->endWhenDone();
     QDialog::hideEvent(event);
 }
 
@@ -441,25 +363,10 @@ void LiveWindow::showNow()
                       .arg(sorted[sorted.size() / 2], 0, 'f', 0)
                       .arg(sorted.back(), 0, 'f', 0);
     }
-    latency_->setText(tr("%1   %2 a second, %3 lost")
-                          .arg(latency)
-                          .arg(std::lround(picture_->shownRate()))
-                          .arg(picture_->framesLost()));
-    if (runner_->listening()) {
-        const OscCounts c = runner_->counts();
-        counts_->setText(
-            tr("Listening on port %1: %2 messages taken, %3 malformed, %4 unknown, %5 too long, %6 too many")
-                .arg(runner_->listeningPort())
-                .arg(c.taken)
-                .arg(c.malformed)
-                .arg(c.unknown)
-                .arg(c.oversized)
-                .arg(c.flooded));
-    }
-    if (fall_->isChecked() && runner_->dropSeconds() < 0) {
-        fall_->setChecked(false);
-        falling_->hide();
-    }
+    latency_->setText(
+        tr("%1  %2/s, %3 lost").arg(latency).arg(std::lround(picture_->shownRate())).arg(picture_->framesLost()));
+    outside_->showCounts();
+    byItself_->endWhenDone();
 }
 
 void LiveWindow::refreshTop()
@@ -518,91 +425,6 @@ void LiveWindow::refresh()
     quantise_->setToolTip(project.beats
                               ? tr("What recorded strikes are put on")
                               : tr("Recorded strikes are on frames; set the film's tempo to put them on beats"));
-    notes_->setText(runner_->playingNotes() && runner_->dropSeconds() < 0 ? tr("Stop the notes")
-                                                                          : tr("Play MIDI notes"));
-    listen_->setChecked(runner_->listening());
-    listenAt_->setReadOnly(runner_->listening());
-    if (!runner_->listening())
-        counts_->setText(tr("Nothing is listened to."));
-    send_->setChecked(runner_->sending());
-    sendTo_->setReadOnly(runner_->sending());
-}
-
-void LiveWindow::askMidi()
-{
-    const QString path = dialogs_.openFile(this, tr("Play the notes of"), tr("Standard MIDI files (*.mid *.midi)"));
-    if (path.isEmpty())
-        return;
-    const auto bytes = readFile(path.toStdString(), largestMidi, "a MIDI file");
-    if (!bytes)
-        return says_->setText(QString::fromStdString(sentence(bytes.error())));
-    auto notes = notesFromMidi(bytes.value());
-    if (!notes)
-        return says_->setText(
-            tr("%1, %2").arg(QFileInfo(path).fileName(), QString::fromStdString(sentence(notes.error()))));
-    says_->setText(tr("%1 notes of %2").arg(notes->size()).arg(QFileInfo(path).fileName()));
-    runner_->playNotes(std::move(notes).value());
-}
-
-void LiveWindow::askScene()
-{
-    const QString path = dialogs_.openFile(this, tr("Open a scene"), tr("Scenes (*.json)"));
-    if (path.isEmpty())
-        return;
-    const auto text = readFile(path.toStdString(), largestScene, "a scene");
-    if (!text)
-        return says_->setText(QString::fromStdString(sentence(text.error())));
-    auto scene = drop::sceneFromJson(text.value(), path.toStdString());
-    if (!scene)
-        return says_->setText(QString::fromStdString(sentence(scene.error())));
-    scene_ = std::move(scene).value();
-    says_->setText(tr("%1 falls from now on").arg(QFileInfo(path).fileName()));
-}
-
-void LiveWindow::letFall(bool on)
-{
-    falling_->setVisible(on);
-    if (!on)
-        return runner_->stopPlaying();
-    constexpr double picturesPerSecond = 60;
-    drop::Run run = drop::simulate(scene_, picturesPerSecond);
-    runner_->playDrop(scene_, run);
-    falling_->setRun(scene_, std::move(run));
-}
-
-std::optional<OscAddress> LiveWindow::confirmedAddress(const QLineEdit& field, const QString& question)
-{
-    const auto address = oscAddressFrom(field.text().trimmed().toStdString(), &field == listenAt_);
-    if (!address) {
-        says_->setText(tr("\"%1\" is no address: write HOST:PORT, such as 127.0.0.1:9000").arg(field.text()));
-        return std::nullopt;
-    }
-    if (!onlyThisMachine(*address) && !dialogs_.confirm(this, question.arg(field.text()), tr("Go on")))
-        return std::nullopt;
-    return address;
-}
-
-void LiveWindow::switchListening(bool on)
-{
-    if (!on)
-        return runner_->stopListening();
-    const auto address =
-        confirmedAddress(*listenAt_, tr("Other machines will be able to strike this bench through %1. Listen there?"));
-    if (const QString wrong = address ? runner_->listen(*address) : QString(); !wrong.isEmpty())
-        says_->setText(wrong);
-    refresh();
-}
-
-void LiveWindow::switchSending(bool on)
-{
-    if (!on) {
-        runner_->stopSending();
-        return refresh();
-    }
-    const auto address = confirmedAddress(*sendTo_, tr("The pose will be sent to another machine, %1. Send it?"));
-    if (const QString wrong = address ? runner_->sendPoses(*address) : QString(); !wrong.isEmpty())
-        says_->setText(wrong);
-    refresh();
 }
 
 } // namespace ember::app

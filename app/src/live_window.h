@@ -14,14 +14,14 @@
 class QCheckBox;
 class QComboBox;
 class QLabel;
-class QLineEdit;
 class QListWidget;
 class QPushButton;
 
 namespace ember::app {
 
 class ControlGrid;
-class DropView;
+class LiveByItself;
+class LiveOutside;
 class LivePicture;
 class PadBoard;
 class PadEditor;
@@ -50,19 +50,11 @@ private:
     QWidget* buildLeft();
     QWidget* buildRight();
     QWidget* buildPlaying();
-    QWidget* buildOutside();
-    QWidget* buildFalling();
     void choosePad(int pad);
     void showStruck(int pad, const QString& what, const Outcome& outcome);
     void showNow();
     void refresh();
     void refreshTop();
-    void askMidi();
-    void askScene();
-    void letFall(bool on);
-    void switchListening(bool on);
-    void switchSending(bool on);
-    std::optional<OscAddress> confirmedAddress(const QLineEdit& field, const QString& question);
     Quantise quantise() const;
 
     Session& session_;
@@ -72,24 +64,17 @@ private:
     PadBoard* pads_ = nullptr;
     PadEditor* editor_ = nullptr;
     TopView* top_ = nullptr;
-    DropView* falling_ = nullptr;
+    LiveOutside* outside_ = nullptr;
+    LiveByItself* byItself_ = nullptr;
     QListWidget* log_ = nullptr;
     QLabel* now_ = nullptr;
     QLabel* latency_ = nullptr;
-    QLabel* counts_ = nullptr;
     QLabel* says_ = nullptr;
     QComboBox* ground_ = nullptr;
     std::array<QPushButton*, boardStates> states_{};
     QPushButton* record_ = nullptr;
     QComboBox* quantise_ = nullptr;
-    QPushButton* notes_ = nullptr;
-    QPushButton* fall_ = nullptr;
-    QPushButton* listen_ = nullptr;
-    QLineEdit* listenAt_ = nullptr;
-    QPushButton* send_ = nullptr;
-    QLineEdit* sendTo_ = nullptr;
     ControlGrid* rules_ = nullptr;
-    drop::Scene scene_ = drop::sampleScene();
     std::deque<double> latencies_;
     double most_ = 0;    ///< the strongest since the last second
     QElapsedTimer told_; ///< when the figures were written last

@@ -1,0 +1,118 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "live_by_itself.h"
+
+#include <QFileInfo>
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+#include "drop_bench.h"
+#include "ember/project/file.h"
+#include "theme.h"
+#include "value_control.h"
+
+namespace ember::app {
+
+namespace {
+
+constexpr std::uintmax_t largestMidi = 16 << 20;
+constexpr std::uintmax_t largestScene = 4 << 20;
+
+} // namespace
+
+LiveByItself::LiveByItself(LiveRunner& runner, const Dialogs& dialogs, QWidget* parent)
+    : QWidget(parent), runner_(&runner), dialogs_(dialogs)
+{
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(5);
+    auto* name = new QLabel(tr("Playing by itself"), this);
+    name->setFont(theme::words(13, true));
+    column->addWidget(name);
+    auto* row = new QHBoxLayout;
+    notes_ = smallButton(tr("Play MIDI notes"), QStringLiteral("live-midi"),
+                         tr("Plays the notes of a Standard MIDI file on the pads, as a player would"), this);
+    connect(notes_, &QPushButton::clicked, this, [this] {
+        if (runner_->playingNotes())
+            runner_->stopPlaying();
+        else
+            askMidi();
+    });
+    row->addWidget(notes_);
+    fall_ = smallButton(
+        tr("Let bodies fall"), QStringLiteral("live-fall"),
+        tr("The drop bench's sample, or the scene that was opened, falls, and each impact strikes the pad of its "
+           "kind"),
+        this);
+    fall_->setCheckable(true);
+    connect(fall_, &QPushButton::clicked, this, &LiveByItself::letFall);
+    row->addWidget(fall_);
+    auto* scene = smallButton(tr("Open scene"), QStringLiteral("live-scene"),
+                              tr("Another scene of the drop bench falls from now on"), this);
+    connect(scene, &QPushButton::clicked, this, &LiveByItself::askScene);
+    row->addWidget(scene);
+    row->addStretch(1);
+    column->addLayout(row);
+    falling_ = new DropView(this);
+    falling_->setFixedHeight(180);
+    falling_->hide();
+    column->addWidget(falling_);
+    connect(runner_, &LiveRunner::stateChanged, this, &LiveByItself::refresh);
+}
+
+void LiveByItself::refresh()
+{
+    notes_->setText(runner_->playingNotes() && runner_->dropSeconds() < 0 ? tr("Stop the notes")
+                                                                          : tr("Play MIDI notes"));
+}
+
+void LiveByItself::endWhenDone()
+{
+    if (fall_->isChecked() && (runner_->dropSeconds() < 0 || !runner_->running())) {
+        fall_->setChecked(false);
+        falling_->hide();
+    }
+}
+
+void LiveByItself::askMidi()
+{
+    const QString path = dialogs_.openFile(this, tr("Play the notes of"), tr("Standard MIDI files (*.mid *.midi)"));
+    if (path.isEmpty())
+        return;
+    const auto bytes = readFile(path.toStdString(), largestMidi, "a MIDI file");
+    if (!bytes)
+        return emit said(QString::fromStdString(sentence(bytes.error())));
+    auto notes = notesFromMidi(bytes.value());
+    if (!notes)
+        return emit said(tr("%1, %2").arg(QFileInfo(path).fileName(), QString::fromStdString(sentence(notes.error()))));
+    emit said(tr("%1 notes of %2").arg(notes->size()).arg(QFileInfo(path).fileName()));
+    runner_->playNotes(std::move(notes).value());
+}
+
+void LiveByItself::askScene()
+{
+    const QString path = dialogs_.openFile(this, tr("Open a scene"), tr("Scenes (*.json)"));
+    if (path.isEmpty())
+        return;
+    const auto text = readFile(path.toStdString(), largestScene, "a scene");
+    if (!text)
+        return emit said(QString::fromStdString(sentence(text.error())));
+    auto scene = drop::sceneFromJson(text.value(), path.toStdString());
+    if (!scene)
+        return emit said(QString::fromStdString(sentence(scene.error())));
+    scene_ = std::move(scene).value();
+    emit said(tr("%1 falls from now on").arg(QFileInfo(path).fileName()));
+}
+
+void LiveByItself::letFall(bool on)
+{
+    falling_->setVisible(on);
+    if (!on)
+        return runner_->stopPlaying();
+    constexpr double picturesPerSecond = 60;
+    drop::Run run = drop::simulate(scene_, picturesPerSecond);
+    runner_->playDrop(scene_, run);
+    falling_->setRun(scene_, std::move(run));
+}
+
+} // namespace ember::app
