@@ -8,7 +8,6 @@
 
 #include "drop_bench.h"
 #include "ember/project/file.h"
-#include "theme.h"
 #include "value_control.h"
 
 namespace ember::app {
@@ -26,9 +25,7 @@ LiveByItself::LiveByItself(LiveRunner& runner, const Dialogs& dialogs, QWidget* 
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(5);
-    auto* name = new QLabel(tr("Playing by itself"), this);
-    name->setFont(theme::words(13, true));
-    column->addWidget(name);
+    column->addWidget(partName(tr("Playing by itself"), this));
     auto* row = new QHBoxLayout;
     notes_ = smallButton(tr("Play MIDI notes"), QStringLiteral("live-midi"),
                          tr("Plays the notes of a Standard MIDI file on the pads, as a player would"), this);
@@ -39,12 +36,11 @@ LiveByItself::LiveByItself(LiveRunner& runner, const Dialogs& dialogs, QWidget* 
             askMidi();
     });
     row->addWidget(notes_);
-    fall_ = smallButton(
+    fall_ = smallToggle(
         tr("Let bodies fall"), QStringLiteral("live-fall"),
         tr("The drop bench's sample, or the scene that was opened, falls, and each impact strikes the pad of its "
            "kind"),
         this);
-    fall_->setCheckable(true);
     connect(fall_, &QPushButton::clicked, this, &LiveByItself::letFall);
     row->addWidget(fall_);
     auto* scene = smallButton(tr("Open scene"), QStringLiteral("live-scene"),

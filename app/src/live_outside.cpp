@@ -6,21 +6,9 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
-#include "theme.h"
 #include "value_control.h"
 
 namespace ember::app {
-
-namespace {
-
-QPushButton* toggle(const QString& text, const char* name, const QString& tip, QWidget* parent)
-{
-    auto* made = smallButton(text, QLatin1String(name), tip, parent);
-    made->setCheckable(true);
-    return made;
-}
-
-} // namespace
 
 LiveOutside::LiveOutside(LiveRunner& runner, const Dialogs& dialogs, QWidget* parent)
     : QWidget(parent), runner_(&runner), dialogs_(dialogs)
@@ -28,9 +16,7 @@ LiveOutside::LiveOutside(LiveRunner& runner, const Dialogs& dialogs, QWidget* pa
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(5);
-    auto* title = new QLabel(tr("From outside"), this);
-    title->setFont(theme::words(13, true));
-    column->addWidget(title);
+    column->addWidget(partName(tr("From outside"), this));
     const auto address = [&](const char* name, const QString& at, const QString& tip) {
         auto* field = new QLineEdit(at, this);
         field->setObjectName(QLatin1String(name));
@@ -38,17 +24,17 @@ LiveOutside::LiveOutside(LiveRunner& runner, const Dialogs& dialogs, QWidget* pa
         return field;
     };
     auto* in = new QHBoxLayout;
-    listen_ =
-        toggle(tr("Listen for OSC"), "live-listen",
-               tr("Other programs strike by OSC messages over UDP: /strike, /strike_at, /settle, /intensity"), this);
+    listen_ = smallToggle(
+        tr("Listen for OSC"), QStringLiteral("live-listen"),
+        tr("Other programs strike by OSC messages over UDP: /strike, /strike_at, /settle, /intensity"), this);
     listenAt_ = address("live-listen-at", QStringLiteral("127.0.0.1:9000"),
                         tr("HOST:PORT. 127.0.0.1 is this machine alone; for any other you are asked first"));
     in->addWidget(listen_);
     in->addWidget(listenAt_, 1);
     column->addLayout(in);
     auto* out = new QHBoxLayout;
-    send_ =
-        toggle(tr("Send the pose"), "live-send", tr("Sends /pose with each picture's pose to another program"), this);
+    send_ = smallToggle(tr("Send the pose"), QStringLiteral("live-send"),
+                        tr("Sends /pose with each picture's pose to another program"), this);
     sendTo_ = address("live-send-to", QStringLiteral("127.0.0.1:9001"), tr("HOST:PORT it is sent to"));
     out->addWidget(send_);
     out->addWidget(sendTo_, 1);

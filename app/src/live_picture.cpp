@@ -85,6 +85,8 @@ void LivePicture::openFilm()
         return;
     shownFrame_ = -1;
     lost_ = 0;
+    held_.reset();
+    held_.spent(4 * budget, budget); // until it is known, the first press is not to be late
     const Project& project = session_.project();
     chart_ = testChart(std::min(project.width, 1280),
                        std::max(2, static_cast<int>(std::lround(std::min(project.width, 1280) *
@@ -174,13 +176,14 @@ void LivePicture::refresh()
     // At rest on the same frame there is nothing to do.
     const FrameTime now = runner_.now();
     const Motion& motion = runner_.bench().motion();
-    const bool still = waiting_.empty() && motion.at(now) == MotionSample() && motion.lightAt(now).none();
-    if (still && restsOn_ == image && restsIn_ == size())
+    rests_ = waiting_.empty() && motion.at(now) == MotionSample() && motion.lightAt(now).none();
+    if (rests_ && restsOn_ == image && restsIn_ == size())
         return;
-    restsOn_ = still ? image : nullptr;
+    restsOn_ = rests_ ? image : nullptr;
     restsIn_ = size();
     const QSize shown = (frameRect().size() * devicePixelRatioF()).toSize().expandedTo({16, 16});
-    const double share = held_.share();
+    // At rest a picture costs little. How long shaken ones take is remembered for the next press.
+    const double share = rests_ ? 1 : held_.share();
     PictureRenderer::Order order;
     order.frame = ++number_;
     order.source = image;
@@ -197,7 +200,8 @@ void LivePicture::refresh()
 void LivePicture::took(qint64 number, const QImage& picture, const QImage& shown, double milliseconds)
 {
     making_ = false;
-    held_.spent(milliseconds, budget);
+    if (!rests_)
+        held_.spent(milliseconds, budget);
     picture_ = picture;
     shown_ = shown;
     shownNumber_ = number;

@@ -71,7 +71,8 @@ private:
     std::vector<Ordered> ordered_;
     qint64 number_ = 0;
     qint64 shownNumber_ = -1;
-    ImagePtr restsOn_; ///< what was shown at rest last
+    bool rests_ = true; ///< the picture that is being made is at rest
+    ImagePtr restsOn_;  ///< what was shown at rest last
     QSize restsIn_;
     bool making_ = false;
     bool again_ = false;

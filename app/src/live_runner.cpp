@@ -107,7 +107,7 @@ void LiveRunner::setIntensity(double ratio)
     emit ticked();
 }
 
-Outcome LiveRunner::take(Strike press, Clock::time_point moment)
+Outcome LiveRunner::take(Strike press, Clock::time_point moment, LiveBench::By by)
 {
     if (press.seed == 0)
         press.seed = pressSeed(run, presses_);
@@ -115,7 +115,7 @@ Outcome LiveRunner::take(Strike press, Clock::time_point moment)
     const FrameTime at = timeAt(moment);
     const auto frame = static_cast<std::int64_t>(std::floor(at));
     bench_.setFilmEnd(frame + std::max<std::int64_t>(1, session_.length() - line_.filmFrame(frame)));
-    const Outcome outcome = bench_.strike(std::move(press), at);
+    const Outcome outcome = bench_.strike(std::move(press), at, by);
     if (outcome.id == 0)
         return outcome;
     if (const Strike* held = bench_.project().strike(outcome.id)) {
@@ -179,8 +179,10 @@ void LiveRunner::endRecording(Quantise quantise)
     } else {
         RecordedIn in = withRecorded(session_.project(), events, line_, quantise);
         const auto count = static_cast<int>(in.ids.size());
-        session_.edit(std::move(in.project),
-                      count == 1 ? tr("1 strike recorded") : tr("%1 strikes recorded").arg(count));
+        QString what = count == 1 ? tr("1 strike recorded") : tr("%1 strikes recorded").arg(count);
+        if (in.past > 0)
+            what += tr(", %1 past the film's end left out").arg(in.past);
+        session_.edit(std::move(in.project), what);
         session_.select(std::move(in.ids));
     }
     emit stateChanged();
@@ -345,7 +347,9 @@ void LiveRunner::strikeFilms(std::int64_t from, std::int64_t to)
         for (const Strike& own : session_.project().strikes)
             if (own.frame.index == line_.filmFrame(frame)) {
                 const FrameTime at = static_cast<FrameTime>(frame) + 0.001;
-                strike(own, -1, strikeTitle(own), start_ + seconds(session_.project().rate.seconds(at)));
+                const Outcome outcome =
+                    take(own, start_ + seconds(session_.project().rate.seconds(at)), LiveBench::By::film);
+                emit struck(-1, strikeTitle(own), outcome);
             }
 }
 

@@ -105,7 +105,7 @@ private:
     void drainOsc();
     void strikeDue();
     void strikeFilms(std::int64_t from, std::int64_t to);
-    Outcome take(Strike press, Clock::time_point moment);
+    Outcome take(Strike press, Clock::time_point moment, LiveBench::By by = LiveBench::By::hand);
     void strike(Strike press, int pad, const QString& name, Clock::time_point moment);
     void queue(std::vector<Due> due);
     int padFor(const PlayedNote& note, const std::vector<int>& notes) const;

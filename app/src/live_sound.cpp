@@ -10,11 +10,11 @@
 #include <QAudioSink>
 #include <QCoreApplication>
 #include <QElapsedTimer>
-#include <QMediaDevices>
 #include <QPointer>
 #include <QThreadPool>
 
 #include "ember/film/film_sound.h"
+#include "sound_output.h"
 
 namespace ember::app {
 
@@ -63,7 +63,7 @@ LiveSound::~LiveSound()
 void LiveSound::start()
 {
     silence();
-    const QAudioDevice device = QMediaDevices::defaultAudioOutput();
+    const QAudioDevice device = SoundOutput::device();
     if (device.isNull() || sink_)
         return;
     QAudioFormat format;

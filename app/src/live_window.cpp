@@ -34,20 +34,6 @@ constexpr std::size_t mostLatencies = 100;
 constexpr double easedFrames = 12;
 constexpr qint64 readable = 90; ///< milliseconds
 
-QLabel* partName(const QString& text, QWidget* parent)
-{
-    auto* label = new QLabel(text, parent);
-    label->setFont(theme::words(13, true));
-    return label;
-}
-
-QPushButton* toggle(const QString& text, const char* name, const QString& tip, QWidget* parent)
-{
-    auto* made = smallButton(text, QLatin1String(name), tip, parent);
-    made->setCheckable(true);
-    return made;
-}
-
 } // namespace
 
 LiveWindow::LiveWindow(Session& session, const Dialogs& dialogs, QWidget* parent)
@@ -207,8 +193,8 @@ QWidget* LiveWindow::buildPlaying()
     first->addWidget(ground_, 1);
     auto* states = new QButtonGroup(this);
     for (std::size_t state = 0; state < boardStates; ++state) {
-        states_[state] = toggle({}, state == 0 ? "state-0" : "state-1",
-                                tr("Swaps the recipes of all pads at once (N goes to the other)"), box);
+        states_[state] = smallToggle({}, QStringLiteral("state-%1").arg(state),
+                                     tr("Swaps the recipes of all pads at once (N goes to the other)"), box);
         states->addButton(states_[state]);
         connect(states_[state], &QPushButton::clicked, this, [this, state] { runner_->setState(state); });
         first->addWidget(states_[state]);
@@ -244,8 +230,8 @@ QWidget* LiveWindow::buildPlaying()
     second->addWidget(film);
     column->addLayout(second);
     auto* third = new QHBoxLayout;
-    record_ =
-        toggle(tr("Record"), "live-record", tr("What is struck from now on becomes strikes on the Reel (R)"), box);
+    record_ = smallToggle(tr("Record"), QStringLiteral("live-record"),
+                          tr("What is struck from now on becomes strikes on the Reel (R)"), box);
     connect(record_, &QPushButton::clicked, this, [this](bool on) {
         if (on)
             runner_->record();

@@ -29,13 +29,6 @@ void putKey(World& world, const CameraKey& key)
               [](const CameraKey& a, const CameraKey& b) { return a.frame < b.frame; });
 }
 
-QLabel* partName(const QString& text, QWidget* parent)
-{
-    auto* label = new QLabel(text, parent);
-    label->setFont(theme::words(13, true));
-    return label;
-}
-
 } // namespace
 
 PlacesWindow::PlacesWindow(Session& session, QWidget* parent)

@@ -25,28 +25,33 @@ bool SoundOutput::deviceAvailable()
     return !QMediaDevices::defaultAudioOutput().isNull();
 }
 
-bool SoundOutput::start(const FilmSound& sound, double speed, const PlayLine& line)
+QAudioDevice SoundOutput::device()
 {
-    stop();
-    QAudioDevice device = QMediaDevices::defaultAudioOutput();
     const QByteArray wanted = preference::soundDevice().toUtf8();
     for (const QAudioDevice& one : QMediaDevices::audioOutputs())
         if (!wanted.isEmpty() && one.id() == wanted) // else it is not there now
-            device = one;
-    if (device.isNull())
+            return one;
+    return QMediaDevices::defaultAudioOutput();
+}
+
+bool SoundOutput::start(const FilmSound& sound, double speed, const PlayLine& line)
+{
+    stop();
+    const QAudioDevice chosen = device();
+    if (chosen.isNull())
         return false;
     QAudioFormat format;
     format.setSampleRate(rate);
     format.setChannelCount(2);
     format.setSampleFormat(QAudioFormat::Int16);
-    if (!device.isFormatSupported(format))
+    if (!chosen.isFormatSupported(format))
         return false;
     auto reader = openFilmSound(sound, {static_cast<int>(std::lround(rate / speed)), 2});
     if (!reader)
         return false;
     feed_ = std::make_unique<SoundFeed>(std::move(reader).value(), line, rate / 2);
     feed_->waitUntilFull();
-    sink_ = std::make_unique<QAudioSink>(device, format);
+    sink_ = std::make_unique<QAudioSink>(chosen, format);
     sink_->setBufferSize(rate / 10 * 4);
     sink_->start(feed_.get());
     if (sink_->error() != QAudio::NoError) {

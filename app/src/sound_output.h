@@ -10,6 +10,7 @@
 #include "ember/film/film_sound.h"
 #include "playback.h"
 
+class QAudioDevice;
 class QAudioSink;
 
 namespace ember::app {
@@ -26,6 +27,8 @@ public:
     ~SoundOutput() override;
 
     static bool deviceAvailable();
+    /// The one that was chosen, or the system's where that is not there.
+    static QAudioDevice device();
 
     /// Starts at `line.start` (in samples as they are played, at `rate`). At half speed the sound is read at twice the
     /// rate. False when there is no device or no sound; then time is not kept here.

@@ -45,6 +45,13 @@ QLabel* dimLabel(const QString& text, QWidget* parent)
     return label;
 }
 
+QLabel* partName(const QString& text, QWidget* parent)
+{
+    auto* label = new QLabel(text, parent);
+    label->setFont(theme::words(13, true));
+    return label;
+}
+
 QPushButton* smallButton(const QString& text, const QString& objectName, const QString& tip, QWidget* parent)
 {
     auto* made = new QPushButton(text, parent);
@@ -52,6 +59,13 @@ QPushButton* smallButton(const QString& text, const QString& objectName, const Q
     made->setToolTip(tip);
     made->setFont(theme::words(11));
     made->setStyleSheet(QStringLiteral("padding: 1px 7px;"));
+    return made;
+}
+
+QPushButton* smallToggle(const QString& text, const QString& objectName, const QString& tip, QWidget* parent)
+{
+    QPushButton* made = smallButton(text, objectName, tip, parent);
+    made->setCheckable(true);
     return made;
 }
 

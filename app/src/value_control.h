@@ -120,8 +120,12 @@ ControlGrid::Binding recipeBinding(Session& session, const std::function<std::st
 QScrollArea* scrolling(QWidget* page);
 /// A dim small name.
 QLabel* dimLabel(const QString& text, QWidget* parent);
+/// The name of a part of a page.
+QLabel* partName(const QString& text, QWidget* parent);
 /// A low button for rows of a page.
 QPushButton* smallButton(const QString& text, const QString& objectName, const QString& tip, QWidget* parent);
+/// One that stays down.
+QPushButton* smallToggle(const QString& text, const QString& objectName, const QString& tip, QWidget* parent);
 /// A button that can be pressed when `whyNot` is empty; else that is its tooltip.
 void allow(QAbstractButton* button, const QString& whyNot);
 /// A thin line across.

@@ -211,12 +211,14 @@ void LiveBench::forgetWhatIsOver(FrameTime now)
         changed();
 }
 
-Outcome LiveBench::strike(Strike press, FrameTime now)
+Outcome LiveBench::strike(Strike press, FrameTime now, By by)
 {
     press.frame = Frame{static_cast<std::int64_t>(std::floor(now))};
     press.onCut = false;
     if (project_.recipe(press.recipe) == nullptr)
         return ignoredBecause("its recipe is gone");
+    if (project_.master.bypass)
+        return ignoredBecause("all shakes of the film are bypassed");
     if (!inRange(strikefield::strength, press.strength))
         return ignoredBecause("its strength is not between 0 and 400 %");
     if (press.strength == 0)
@@ -246,7 +248,7 @@ Outcome LiveBench::strike(Strike press, FrameTime now)
             return outcome;
     }
     press.id = felt.id;
-    if (recorded_) {
+    if (recorded_ && by == By::hand) {
         std::erase_if(recorded_->strikes, [&](const Strike& s) { return s.id == press.id; });
         if (recorded_->strikes.size() < mostRecorded)
             recorded_->strikes.push_back(std::move(press));

@@ -33,8 +33,12 @@ RecordedIn withRecorded(Project project, const LiveEvents& events, const LiveLin
     RecordedIn in;
     for (Strike strike : events.strikes) {
         strike.frame = Frame{quantised(project, line.filmFrame(strike.frame.index), quantise)};
-        if (project.recipe(strike.recipe) == nullptr || strike.frame.index >= project.length())
+        if (project.recipe(strike.recipe) == nullptr)
             continue;
+        if (strike.frame.index >= project.length()) {
+            ++in.past;
+            continue;
+        }
         const auto there = std::find_if(project.strikes.begin(), project.strikes.end(), [&](const Strike& s) {
             return s.frame == strike.frame && s.recipe == strike.recipe && s.place == strike.place;
         });
@@ -52,6 +56,8 @@ RecordedIn withRecorded(Project project, const LiveEvents& events, const LiveLin
     }
     for (SettleMark mark : events.settles) {
         mark.frame = Frame{line.filmFrame(mark.frame.index)};
+        if (mark.frame.index >= project.length())
+            continue;
         std::erase_if(project.settles, [&](const SettleMark& m) { return m.frame == mark.frame; });
         project.settles.push_back(mark);
     }

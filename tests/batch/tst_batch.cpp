@@ -693,7 +693,7 @@ private slots:
         double last = -1;
         for (int i = 1; i < lines.size(); ++i) {
             const QStringList cells = lines[i].split(QLatin1Char(','));
-            QVERIFY(cells.size() >= 9 && cells[0].toDouble() > last);
+            QVERIFY(cells.size() >= 9 && cells[0].toDouble() >= last); // a tick that is late is caught up with at once
             last = cells[0].toDouble();
             farthest = std::max(farthest, std::abs(cells[2].toDouble()));
         }

@@ -40,8 +40,12 @@ Strike pressOf(const Project& project, StrikeKind kind, double strength, std::ui
 double difference(const MotionSample& a, const MotionSample& b)
 {
     double most = std::abs(a.intensity - b.intensity);
-    for (const auto& [x, y] : {std::pair(a.pose.x, b.pose.x), {a.pose.y, b.pose.y}, {a.pose.zoom, b.pose.zoom},
-                               {a.pose.roll, b.pose.roll}, {a.pose.pan, b.pose.pan}, {a.pose.tilt, b.pose.tilt}})
+    for (const auto& [x, y] : {std::pair(a.pose.x, b.pose.x),
+                               {a.pose.y, b.pose.y},
+                               {a.pose.zoom, b.pose.zoom},
+                               {a.pose.roll, b.pose.roll},
+                               {a.pose.pan, b.pose.pan},
+                               {a.pose.tilt, b.pose.tilt}})
         most = std::max(most, std::abs(x - y));
     return most;
 }
@@ -103,10 +107,11 @@ private slots:
                         bench.settle(what < 0.03 ? 0 : random.between(2, 30), now);
                         break;
                     }
-                    Strike press = pressOf(project, static_cast<StrikeKind>(random.whole(0, 3)),
-                                           random.between(0.1, 2), static_cast<std::uint32_t>(random.whole(1, 999)));
+                    Strike press = pressOf(project, static_cast<StrikeKind>(random.whole(0, 3)), random.between(0.1, 2),
+                                           static_cast<std::uint32_t>(random.whole(1, 999)));
                     if (places)
-                        press.place = Place{WorldPoint{random.between(-300, 300), random.between(0, 9), random.between(-300, 300)}};
+                        press.place = Place{
+                            WorldPoint{random.between(-300, 300), random.between(0, 9), random.between(-300, 300)}};
                     bench.strike(press, now);
                 }
             }
@@ -225,6 +230,10 @@ private slots:
         Strike gone = pressOf(project, StrikeKind::hit, 1, 3);
         gone.recipe = 99;
         QCOMPARE(bench.strike(gone, 12).fate, Fate::ignored);
+        project.master.bypass = true;
+        bench.setValues(project);
+        QCOMPARE(bench.strike(pressOf(project, StrikeKind::hit, 1, 3), 12).fate, Fate::ignored);
+        project.master.bypass = false;
         Strike far = pressOf(project, StrikeKind::hit, 1, 3);
         far.place = Place{WorldPoint{100, 0, 0}};
         project.world.cutoff = 80;
@@ -303,6 +312,21 @@ private slots:
         QCOMPARE(frames(Quantise::quarterBeats), (std::vector<std::int64_t>{12, 18, 30}));
         QCOMPARE(withRecorded(project, events, wholeFilm, Quantise::beats).joined, std::size_t{2});
     }
+    void whatTheFilmStrikesIsNotRecorded()
+    {
+        const Project project = foundry();
+        LiveBench bench(project);
+        bench.record();
+        bench.strike(pressOf(project, StrikeKind::hit, 1, 3), 10, LiveBench::By::film);
+        bench.strike(pressOf(project, StrikeKind::blast, 1, 3), 14);
+        bench.strike(pressOf(project, StrikeKind::blast, 1, 3), 490);
+        bench.settle(4, 495);
+        const RecordedIn in = withRecorded(project, bench.endRecording(), {0, 0, 1000}, Quantise::frames);
+        QCOMPARE(in.project.strikes.size(), std::size_t{1});
+        QCOMPARE(in.project.strikes[0].frame.index, 14);
+        QCOMPARE(in.past, std::size_t{1});
+        QVERIFY(in.project.settles.empty());
+    }
     void whatIsRecordedInALoopStaysInIt()
     {
         const LiveLine line{40, 24, 47};
@@ -319,7 +343,8 @@ private slots:
         QCOMPARE(board.pads.size(), project.recipes.size());
         for (const Pad& pad : board.pads)
             QVERIFY(pad.recipes[0] == pad.recipes[1] && project.recipe(pad.recipes[0]) != nullptr);
-        QCOMPARE(kindOfRecipe(project, project.recipeNamed(starterRecipeName(StrikeKind::blast))->id), StrikeKind::blast);
+        QCOMPARE(kindOfRecipe(project, project.recipeNamed(starterRecipeName(StrikeKind::blast))->id),
+                 StrikeKind::blast);
         // Changing one makes the board the project's own; the other state strikes another recipe.
         project = withPadChanged(project, 0, [&](Pad& pad) {
             pad.recipes[1] = project.recipes[2].id;

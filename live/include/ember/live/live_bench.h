@@ -27,11 +27,11 @@ std::string_view fateName(Fate fate);
 
 struct Outcome {
     Fate fate = Fate::felt;
-    std::string why;         ///< in words, empty where it is simply felt
-    StrikeId id = 0;         ///< 0 where it was ignored
-    double strength = 0;     ///< as it arrives
-    Frame felt = {};         ///< the frame of live time it arrives on
-    double distance = 0;     ///< metres; 0 without a place
+    std::string why;     ///< in words, empty where it is simply felt
+    StrikeId id = 0;     ///< 0 where it was ignored
+    double strength = 0; ///< as it arrives
+    Frame felt = {};     ///< the frame of live time it arrives on
+    double distance = 0; ///< metres; 0 without a place
 };
 
 /// A strike or a settle mark as it was taken, in frames of live time.
@@ -58,8 +58,10 @@ public:
     void setIntensity(double ratio);
     double intensity() const { return project_.master.intensity; }
 
+    /// Who strikes: what the film itself strikes is not recorded into it.
+    enum class By { hand, film };
     /// Strikes now: on the frame that `now` is in, so that it is seen at once. `press` needs no frame and no id.
-    Outcome strike(Strike press, FrameTime now);
+    Outcome strike(Strike press, FrameTime now, By by = By::hand);
     /// Everything is eased home over `frames` from the next frame on; 0 stops it at once.
     void settle(double frames, FrameTime now);
 
@@ -81,7 +83,7 @@ public:
 private:
     /// What is known of each strike, beside project_.strikes.
     struct Held {
-        double start = 0;       ///< frames from which to which it may move the picture
+        double start = 0; ///< frames from which to which it may move the picture
         double end = 0;
         double lightEnd = 0;    ///< frame until which it may light it
         bool untilNext = false; ///< it rumbles until the next one

@@ -25,6 +25,7 @@ struct LiveLine {
 struct RecordedIn {
     Project project;
     StrikeIds ids;
+    std::size_t past = 0;   ///< left out, as they lie past the film's end
     std::size_t joined = 0; ///< presses on a frame where one of their recipe stands: the stronger stays
 };
 /// The film with what was taken on its Reel. Beats count only where the project has a grid.
