@@ -293,6 +293,9 @@ QLayout* StrikeBlock::buildRecipe()
     recipe_ = new QComboBox(this);
     recipe_->setObjectName(QStringLiteral("strike-recipe"));
     recipe_->setPlaceholderText(tr("several"));
+    // A long name of a recipe does not push the page wider than its place.
+    recipe_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    recipe_->setMinimumContentsLength(5);
     connect(recipe_, &QComboBox::activated, this, [this](int index) {
         session_.applyRecipe(recipe_->itemData(index).toLongLong(),
                              recipeRun_.gesture([this] { return session_.newGesture(); }));

@@ -342,6 +342,16 @@ private slots:
         key(Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(recipe().id, before);
     }
+    void longNamesOfRecipesDoNotWidenThePage()
+    {
+        strikeOn(20, Qt::Key_3);
+        Project named = project();
+        named.recipes.front().name = "A recipe with a name that goes on and on for the whole width of the column";
+        session().edit(named, QStringLiteral("named"));
+        turn();
+        auto* page = child<QPushButton>("strike-place")->parentWidget();
+        QVERIFY2(page->minimumSizeHint().width() <= 532, qPrintable(QString::number(page->minimumSizeHint().width())));
+    }
     void wordsThatArePassedAreOneStep()
     {
         strikeOn(20, Qt::Key_3);
