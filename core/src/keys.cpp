@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 
 namespace ember {
 
@@ -28,44 +29,100 @@ DrawnKeys changed(const DrawnKeys& keys, const KeyPlaces& chosen, Change change)
     return inOrder(std::move(out));
 }
 
-/// A motion on half frames.
-class Samples {
-public:
-    Samples(const std::function<double(double)>& value, double first, double last) : first_(first)
-    {
-        const auto count = static_cast<std::size_t>(std::lround((last - first) / keyGrid)) + 1;
-        for (std::size_t i = 0; i < count; ++i)
-            values_.push_back(value(frameOf(i)));
-    }
-    std::size_t size() const { return values_.size(); }
-    double frameOf(std::size_t i) const { return first_ + keyGrid * static_cast<double>(i); }
-    /// A key there, with the slope the motion has.
-    DrawnKey key(std::size_t i) const
-    {
-        const std::size_t before = i > 0 ? i - 1 : i;
-        const std::size_t after = std::min(i + 1, size() - 1);
-        const double slope =
-            after > before ? (values_[after] - values_[before]) / (keyGrid * static_cast<double>(after - before)) : 0;
-        return {frameOf(i), values_[i], Ease::curve, slope, slope};
-    }
-    /// Where between two samples the curve of their keys is farthest off, and by how much.
-    std::pair<std::size_t, double> worst(std::size_t from, std::size_t to) const
-    {
-        const DrawnKey a = key(from);
-        const DrawnKey b = key(to);
-        std::pair<std::size_t, double> found{from, 0};
-        for (std::size_t i = from + 1; i < to; ++i) {
-            const double off = std::abs(valueBetween(a, b, frameOf(i)) - values_[i]);
-            if (off > found.second)
-                found = {i, off};
-        }
-        return found;
-    }
+constexpr std::size_t longestPart = 512; // steps
+/// After as many lengths that do not fit, longer ones are not tried.
+constexpr std::size_t triesBeyond = 24;
 
-private:
-    double first_;
-    std::vector<double> values_;
+struct Slopes {
+    double out = 0; ///< leaving the first key, a step
+    double in = 0;  ///< arriving at the second
 };
+
+/// A stretch of a curve between two keys.
+struct Part {
+    const std::vector<double>& values;
+    std::size_t from;
+    std::size_t to;
+
+    double length() const { return static_cast<double>(to - from); }
+    double at(const Slopes& slopes, std::size_t i) const
+    {
+        const double u = static_cast<double>(i - from) / length();
+        return values[from] + (values[to] - values[from]) * u * u * (3 - 2 * u) +
+               length() * u * (1 - u) * ((1 - u) * slopes.out - u * slopes.in);
+    }
+    double farthest(const Slopes& slopes) const
+    {
+        double most = 0;
+        for (std::size_t i = from + 1; i < to; ++i)
+            most = std::max(most, std::abs(at(slopes, i) - values[i]));
+        return most;
+    }
+};
+
+/// The slopes of the cubic between two values that passes nearest to those between them: of least squares, then, where
+/// that is not near enough yet, with more weight on what is far off (C. Lawson, 1961).
+Slopes fittedSlopes(const Part& part, double tolerance)
+{
+    const auto length = part.length();
+    const auto straight = (part.values[part.to] - part.values[part.from]) / length;
+    if (part.to - part.from < 2)
+        return {straight, straight};
+    const std::size_t from = part.from;
+    const std::size_t to = part.to;
+    Slopes best{straight, straight};
+    double least = std::numeric_limits<double>::infinity();
+    std::vector<double> weights; // all 1 at first
+    for (int round = 0; round < 6; ++round) {
+        double aa = 0;
+        double ab = 0;
+        double bb = 0;
+        double ar = 0;
+        double br = 0;
+        for (std::size_t i = from + 1; i < to; ++i) { // what the slopes change from the straight ones
+            const double u = static_cast<double>(i - from) / length;
+            const double a = length * u * (1 - u) * (1 - u);
+            const double b = -length * u * u * (1 - u);
+            const double rest = part.values[i] - part.at({straight, straight}, i);
+            const double weight = weights.empty() ? 1.0 : weights[i - from];
+            aa += weight * a * a;
+            ab += weight * a * b;
+            bb += weight * b * b;
+            ar += weight * a * rest;
+            br += weight * b * rest;
+        }
+        const double below = aa * bb - ab * ab;
+        const Slopes change = below > 1e-9 * aa * bb // else one value lies between, and both take part alike
+                                  ? Slopes{(ar * bb - br * ab) / below, (br * aa - ar * ab) / below}
+                                  : Slopes{ar / (aa + bb), br / (aa + bb)};
+        const Slopes slopes{straight + change.out, straight + change.in};
+        const double most = part.farthest(slopes);
+        if (most < least) {
+            least = most;
+            best = slopes;
+        }
+        if (least <= tolerance || least > 2 * tolerance)
+            break;
+        weights.resize(to - from, 1.0);
+        for (std::size_t i = from + 1; i < to; ++i)
+            weights[i - from] *= std::abs(part.at(slopes, i) - part.values[i]) / most + 1e-3;
+    }
+    return best;
+}
+
+bool fits(const SampledCurve& curve, std::size_t from, std::size_t to, KeyJoin join)
+{
+    const auto& values = curve.values;
+    if (join == KeyJoin::curve) {
+        const Part part{values, from, to};
+        return part.farthest(fittedSlopes(part, curve.tolerance)) <= curve.tolerance;
+    }
+    const double slope = (values[to] - values[from]) / static_cast<double>(to - from);
+    for (std::size_t i = from + 1; i < to; ++i)
+        if (std::abs(values[from] + slope * static_cast<double>(i - from) - values[i]) > curve.tolerance)
+            return false;
+    return true;
+}
 
 } // namespace
 
@@ -190,34 +247,71 @@ DrawnKeys keyEachFrame(const std::function<double(double)>& value, double first,
     return keys;
 }
 
+KeyPlaces fewestPlaces(std::span<const SampledCurve> curves, KeyJoin join)
+{
+    const std::size_t count = curves.empty() ? 0 : curves.front().values.size();
+    if (count == 0)
+        return {};
+    constexpr std::size_t none = std::numeric_limits<std::size_t>::max();
+    std::vector<std::size_t> keys(count, none); // as many lead here
+    std::vector<std::size_t> before(count, 0);
+    keys.front() = 1;
+    const auto take = [&](std::size_t from, std::size_t to) {
+        if (keys[from] + 1 < keys[to]) {
+            keys[to] = keys[from] + 1;
+            before[to] = from;
+        }
+    };
+    const auto same = [&](std::size_t i) {
+        return std::all_of(curves.begin(), curves.end(),
+                           [i](const SampledCurve& c) { return c.values[i] == c.values[i + 1]; });
+    };
+    std::size_t stillUntil = 0;
+    for (std::size_t from = 0; from + 1 < count; ++from) {
+        if (stillUntil <= from)
+            for (stillUntil = from; stillUntil + 1 < count && same(stillUntil);)
+                ++stillUntil;
+        if (stillUntil > from + 1)
+            take(from, stillUntil);
+        std::size_t missed = 0;
+        for (std::size_t to = from + 1; to < count && to <= from + longestPart && missed < triesBeyond; ++to) {
+            const bool near = std::all_of(curves.begin(), curves.end(),
+                                          [&](const SampledCurve& curve) { return fits(curve, from, to, join); });
+            missed = near ? 0 : missed + 1;
+            if (near)
+                take(from, to);
+        }
+    }
+    KeyPlaces places;
+    for (std::size_t at = count - 1; at > 0; at = before[at])
+        places.push_back(at);
+    places.push_back(0);
+    std::reverse(places.begin(), places.end());
+    return places;
+}
+
+DrawnKeys keysAtPlaces(const SampledCurve& curve, const KeyPlaces& places, KeyJoin join, double first, double step)
+{
+    DrawnKeys keys;
+    for (std::size_t n = 0; n < places.size(); ++n) {
+        DrawnKey key{first + step * static_cast<double>(places[n]), curve.values[places[n]]};
+        key.ease = join == KeyJoin::curve ? Ease::curve : Ease::linear;
+        if (join == KeyJoin::curve && n > 0)
+            key.slopeIn = fittedSlopes({curve.values, places[n - 1], places[n]}, curve.tolerance).in / step;
+        if (join == KeyJoin::curve && n + 1 < places.size())
+            key.slopeOut = fittedSlopes({curve.values, places[n], places[n + 1]}, curve.tolerance).out / step;
+        keys.push_back(key);
+    }
+    return keys;
+}
+
 DrawnKeys fewestKeys(const std::function<double(double)>& value, double first, double last, double tolerance)
 {
-    const Samples samples(value, first, last);
-    // Divide until all parts are near enough.
-    std::vector<std::size_t> places{0};
-    std::vector<std::size_t> ends{samples.size() - 1};
-    while (!ends.empty() && ends.back() > places.back()) {
-        const auto [at, off] = samples.worst(places.back(), ends.back());
-        if (off > tolerance) {
-            ends.push_back(at);
-            continue;
-        }
-        places.push_back(ends.back());
-        ends.pop_back();
-    }
-    // Take away what is not needed, as long as anything is.
-    for (bool any = true; any;) {
-        any = false;
-        for (std::size_t i = 1; i + 1 < places.size(); ++i)
-            if (samples.worst(places[i - 1], places[i + 1]).second <= tolerance) {
-                places.erase(places.begin() + static_cast<std::ptrdiff_t>(i));
-                any = true;
-            }
-    }
-    DrawnKeys keys;
-    for (const std::size_t i : places)
-        keys.push_back(samples.key(i));
-    return keys;
+    SampledCurve curve{{}, tolerance};
+    const auto count = static_cast<std::size_t>(std::lround((last - first) / keyGrid)) + 1;
+    for (std::size_t i = 0; i < count; ++i)
+        curve.values.push_back(value(first + keyGrid * static_cast<double>(i)));
+    return keysAtPlaces(curve, fewestPlaces({&curve, 1}, KeyJoin::curve), KeyJoin::curve, first, keyGrid);
 }
 
 double farthestOff(const DrawnKeys& keys, const std::function<double(double)>& value, double first, double last)

@@ -149,6 +149,18 @@ double MotionLoop::violentTime(std::uint64_t seed) const
         ->violent[static_cast<std::size_t>(unitOf(mixSeed(seed, 0xca)) * static_cast<double>(data_->violent.size()))];
 }
 
+std::span<const double> MotionLoop::sharesOf(Axis axis) const
+{
+    if (data_ == nullptr)
+        return {};
+    return data_->curves[static_cast<std::size_t>(axis)];
+}
+
+std::span<const double> MotionLoop::violentTimes() const
+{
+    return data_ != nullptr ? std::span<const double>(data_->violent) : std::span<const double>();
+}
+
 AxisValues amountsAsFilmed(const MotionLoop& motion, int width)
 {
     AxisValues amounts = motion.largest();

@@ -287,6 +287,10 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
     });
     if (const Json* world = object.find("world"))
         project.world = worldFromJson(*world, trouble);
+    if (const Json* gentle = object.find("gentle")) {
+        JsonObject values(*gentle, "gentle", trouble);
+        readValues(values, valuesOf(project.gentle));
+    }
     if (const Json* board = object.find("board"))
         project.board = boardFromJson(*board, project, trouble);
     readMeeting(object, project, trouble);

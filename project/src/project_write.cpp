@@ -165,6 +165,8 @@ std::string projectToJson(const Project& project, const std::string& folder)
         json["strikes"].push_back(toJson(strike, project));
     if (!(project.world == World{}))
         json["world"] = worldToJson(project.world);
+    if (!(project.gentle == Gentle{}))
+        json["gentle"] = valuesToJson(project.gentle);
     if (!(project.board == Board{}))
         json["board"] = boardToJson(project.board, project);
     json["overlap"] = valuesToJson(project.overlap);

@@ -35,6 +35,8 @@ public:
             setList<CameraKey>(project_.world.camera, cameraKeyFrom, "FRAME:X:Y:Z:HEADING, …");
         else if (take(key, "world."))
             assign(valuesOf(project_.world), key);
+        else if (take(key, "gentle."))
+            assign(valuesOf(project_.gentle), key);
         else if (take(key, "group."))
             setGroup(key);
         else if (key == "drift.motion")

@@ -103,6 +103,7 @@ std::vector<Setting> settingsOf(const Project& project)
     addValues(list, "sound.", valuesOf(copy.sound));
     if (copy.beats)
         addValues(list, "beats.", valuesOf(*copy.beats));
+    addValues(list, "gentle.", valuesOf(copy.gentle));
     addValues(list, "world.", valuesOf(copy.world));
     list.emplace_back("world.camera", listText(project.world.camera, [](const CameraKey& k) {
                           return std::to_string(k.frame.index) + ":" + number(k.at.x) + ":" + number(k.at.y) + ":" +

@@ -4,6 +4,7 @@
 
 #include <cstddef>
 #include <functional>
+#include <span>
 #include <vector>
 
 #include "ember/core/source.h"
@@ -41,9 +42,26 @@ inline constexpr double keyGrid = 0.5;
 
 /// A key on every whole frame from first to last, straight lines between.
 DrawnKeys keyEachFrame(const std::function<double(double frame)>& value, double first, double last);
-/// Few keys with curves whose value stays within `tolerance` of the motion on every half frame from first to last,
-/// which are whole frames. Begins with both ends, divides where the curve is farthest off, then takes away every key
-/// that is not needed (after U. Ramer, 1972, with cubics for chords).
+/// How keys are joined.
+enum class KeyJoin {
+    straight,
+    curve, ///< by cubics, whose slopes on both sides of a key are fitted
+};
+/// A curve at even steps, and how far keys may be off from it.
+struct SampledCurve {
+    std::vector<double> values;
+    double tolerance = 0;
+};
+/// The fewest places, the first and the last among them, at which keys with the curves' own values stay within the
+/// tolerance of every one of the curves at every step (dynamic programming: R. Bellman, On the approximation of curves
+/// by line segments, 1961; with cubics, those of least squares). The curves are of one length, at least 1. No part is
+/// longer than 512 steps, but where nothing changes.
+KeyPlaces fewestPlaces(std::span<const SampledCurve> curves, KeyJoin join);
+/// The keys of a curve at such places; step 0 is at the frame `first`.
+DrawnKeys keysAtPlaces(const SampledCurve& curve, const KeyPlaces& places, KeyJoin join, double first, double step);
+
+/// The fewest keys with curves whose value stays within `tolerance` of the motion on every half frame from first to
+/// last, which are whole frames.
 DrawnKeys fewestKeys(const std::function<double(double frame)>& value, double first, double last, double tolerance);
 /// How far keys are from a motion on half frames.
 double farthestOff(const DrawnKeys& keys, const std::function<double(double frame)>& value, double first, double last);

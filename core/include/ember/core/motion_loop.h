@@ -3,6 +3,7 @@
 
 #include <cstdint>
 #include <memory>
+#include <span>
 #include <string>
 
 #include "ember/core/axes.h"
@@ -42,6 +43,10 @@ public:
     double at(Axis axis, double seconds) const;
     /// A time at which it moves far from rest, another for each seed.
     double violentTime(std::uint64_t seed) const;
+    /// What the two above are made of, for those who play it elsewhere: the shares of an axis on each frame of the
+    /// round (none where it stays at rest), and the times to choose from, in seconds.
+    std::span<const double> sharesOf(Axis axis) const;
+    std::span<const double> violentTimes() const;
 
     /// Made of the same.
     friend bool operator==(const MotionLoop& a, const MotionLoop& b)

@@ -13,6 +13,7 @@
 #include "ember/core/beat_grid.h"
 #include "ember/core/board.h"
 #include "ember/core/effects.h"
+#include "ember/core/gentle.h"
 #include "ember/core/recipe.h"
 #include "ember/core/shot.h"
 #include "ember/core/strike.h"
@@ -194,6 +195,7 @@ struct Project {
     Master master;
     Finish finish;
     std::vector<Layer> layers; ///< the first is the lowest
+    Gentle gentle;             ///< what the gentle version of it keeps
 
     /// Frames of all shots.
     std::int64_t length() const;

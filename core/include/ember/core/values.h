@@ -66,6 +66,8 @@ Values valuesOf(Layer& layer);
 Values valuesOf(BeatGrid& beats);
 Values valuesOf(Soundtrack& sound);
 Values valuesOf(World& world);
+/// strength, flash, roll, displacement, speed.
+Values valuesOf(Gentle& gentle);
 /// kind, level.
 Values valuesOf(StrikeSound& sound);
 

@@ -1,0 +1,95 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "writing.h"
+
+#include <array>
+#include <charconv>
+#include <cmath>
+#include <numbers>
+
+namespace ember {
+
+std::string numberText(double value)
+{
+    std::array<char, 40> text{};
+    const auto end = std::to_chars(text.data(), text.data() + text.size(), value + 0.0).ptr;
+    return {text.data(), end};
+}
+
+std::string shortNumber(double value)
+{
+    return numberText(std::round(value * 1e6) / 1e6);
+}
+
+std::string escapedXml(std::string_view text)
+{
+    std::string out;
+    for (const char c : text) {
+        switch (c) {
+        case '&': out += "&amp;"; break;
+        case '<': out += "&lt;"; break;
+        case '>': out += "&gt;"; break;
+        case '"': out += "&quot;"; break;
+        case '\'': out += "&#39;"; break;
+        default:
+            if (static_cast<unsigned char>(c) >= 0x20 || c == '\t' || c == '\n')
+                out += c;
+        }
+    }
+    return out;
+}
+
+std::string testCard(int width, int height)
+{
+    const int step = std::max(8, width / 16);
+    const auto n = [](int value) { return std::to_string(value); };
+    std::string lines;
+    for (int x = step; x < width; x += step)
+        lines += "M" + n(x) + " 0V" + n(height);
+    for (int y = step; y < height; y += step)
+        lines += "M0 " + n(y) + "H" + n(width);
+    const std::string w = n(width);
+    const std::string h = n(height);
+    return "<rect width=\"" + w + "\" height=\"" + h + "\" fill=\"#29241f\"/><path d=\"" + lines +
+           "\" stroke=\"#6b6257\" fill=\"none\"/><circle cx=\"" + n(width / 2) + "\" cy=\"" + n(height / 2) +
+           "\" r=\"" + n(std::min(width, height) / 4) +
+           "\" fill=\"none\" stroke=\"#d9d0c3\" stroke-width=\"4\"/><path d=\"M0 0L" + w + " " + h + "M" + w + " 0L0 " +
+           h + "\" stroke=\"#3a332c\" stroke-width=\"2\"/><rect x=\"2\" y=\"2\" width=\"" + n(width - 4) +
+           "\" height=\"" + n(height - 4) + "\" fill=\"none\" stroke=\"#d9d0c3\" stroke-width=\"4\"/>";
+}
+
+double planeDistance(double lensDegrees)
+{
+    return 0.5 / std::tan(lensDegrees * std::numbers::pi / 360);
+}
+
+std::array<double, 4> cameraTurn(double pan, double tilt, double roll)
+{
+    constexpr double half = std::numbers::pi / 360;
+    const double sy = std::sin(pan * half);
+    const double cy = std::cos(pan * half);
+    const double sx = std::sin(tilt * half);
+    const double cx = std::cos(tilt * half);
+    const double sz = std::sin(roll * half);
+    const double cz = std::cos(roll * half);
+    // The product of the three turns about y, x and z.
+    return {cy * sx * cz + sy * cx * sz, sy * cx * cz - cy * sx * sz, cy * cx * sz - sy * sx * cz,
+            cy * cx * cz + sy * sx * sz};
+}
+
+std::string dataAddress(std::string_view mime, std::string_view bytes)
+{
+    constexpr std::string_view digits = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/";
+    std::string out = "data:" + std::string(mime) + ";base64,";
+    out.reserve(out.size() + bytes.size() * 4 / 3 + 4);
+    for (std::size_t i = 0; i < bytes.size(); i += 3) {
+        const std::size_t left = std::min<std::size_t>(3, bytes.size() - i);
+        std::uint32_t three = 0;
+        for (std::size_t k = 0; k < 3; ++k)
+            three = (three << 8) | (k < left ? static_cast<unsigned char>(bytes[i + k]) : 0U);
+        for (std::size_t k = 0; k < 4; ++k)
+            out += k <= left ? digits[(three >> (18 - 6 * k)) & 63] : '=';
+    }
+    return out;
+}
+
+} // namespace ember

@@ -1,0 +1,25 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What the writers of motion share.
+#pragma once
+
+#include <string>
+#include <string_view>
+
+#include "ember/exchange/handed_motion.h"
+
+namespace ember {
+
+/// In the shortest form that reads back to the same value.
+std::string numberText(double value);
+/// For numbers that are only seen: at most six digits behind the point.
+std::string shortNumber(double value);
+/// For text between tags and in attributes of XML and HTML. What XML 1.0 does not know is left out.
+std::string escapedXml(std::string_view text);
+/// A picture to move where there is none: lines and marks, by which motion can be judged, as SVG elements.
+std::string testCard(int width, int height);
+/// Distance of the picture's plane from a camera whose lens it fills, in its own width.
+double planeDistance(double lensDegrees);
+/// The rotation of a camera as a quaternion x, y, z, w: pan, then tilt, then roll about its own axes, y up.
+std::array<double, 4> cameraTurn(double pan, double tilt, double roll);
+
+} // namespace ember

@@ -1,0 +1,50 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Handing a project's motion on as files; docs/formats.md lists what each keeps.
+#pragma once
+
+#include <array>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "ember/core/error.h"
+#include "ember/core/project.h"
+#include "ember/exchange/handed_motion.h"
+#include "ember/sheet/shake_sheet.h"
+
+namespace ember {
+
+enum class HandFormat { csv, json, gltf, otio, css, page, svg, vtt, midi, sheet, recipe };
+inline constexpr std::array<std::string_view, 11> handFormatNames{"csv", "json", "gltf", "otio",  "css",   "html",
+                                                                  "svg", "vtt",  "mid",  "sheet", "recipe"};
+std::optional<HandFormat> handFormatFromName(std::string_view name);
+/// The ending a file of a format has: ".gltf". A sheet is SVG, PDF or PNG; its own is ".pdf".
+std::string_view endingOf(HandFormat format);
+/// Whether a format is of the film as a whole and not of a part of it.
+bool isOfFilm(HandFormat format);
+/// What takes the motion over in a format, where there is no choice.
+std::optional<HandedAs> onlyAs(HandFormat format);
+
+/// A file as it would be written.
+struct Handed {
+    std::string bytes;
+    std::string note; ///< what is worth telling: how many keys, what is lost; may be empty
+};
+
+/// Makes it. `ending` tells a sheet's kind (".pdf" where it is empty). A recipe's part is a recipe or a strike; a
+/// sheet's is a strike. An error when the part cannot be handed on like this.
+Result<Handed> handed(const Project& project, HandFormat format, const HandingOn& how, const std::string& ending = {});
+
+/// The page on a strike, with its frames.
+Result<ShakeSheet> sheetOf(const Project& project, StrikeId strike);
+
+/// Writes one file, which may not exist yet unless `overwrite`. Gives the note.
+Result<std::string> handOn(const Project& project, HandFormat format, const HandingOn& how, const std::string& out,
+                           bool overwrite);
+/// A sheet for every strike, or every recipe of the project, in a folder that is made where it is missing; named by the
+/// order and the name, of small letters, digits and hyphens only, so that none can leave it. Gives the files' names.
+Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat format, const HandingOn& how,
+                                           const std::string& folder, const std::string& ending, bool overwrite);
+
+} // namespace ember

@@ -1,0 +1,280 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "ember/film/hand_on.h"
+
+#include <algorithm>
+#include <filesystem>
+
+#include "ember/core/motion.h"
+#include "ember/exchange/playable.h"
+#include "ember/exchange/reel.h"
+#include "ember/film/film_reader.h"
+#include "ember/media/film_writer.h"
+#include "ember/project/file.h"
+#include "ember/render/frame.h"
+
+namespace ember {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+constexpr std::array<std::string_view, handFormatNames.size()> endings{
+    ".csv", ".json", ".gltf", ".otio", ".css", ".html", ".svg", ".vtt", ".mid", ".pdf", ".json"};
+
+Error cannot(const std::string& what, const std::string& why)
+{
+    return {ErrorCode::badValue, what, why};
+}
+
+/// A frame of the film as it is, as a data: address; empty where the film cannot be opened.
+std::string pictureOf(const Project& project, std::int64_t frame)
+{
+    constexpr int widest = 640;
+    auto clip = openFilm(project);
+    if (!clip)
+        return {};
+    const Frame shown{std::clamp<std::int64_t>(frame, 0, project.length() - 1)};
+    auto source = clip.value()->frame(shown, project.rate);
+    if (!source)
+        return {};
+    const int width = std::min(widest, project.width);
+    const int height = std::max(1, static_cast<int>(std::lround(1.0 * width * project.height / project.width)));
+    const ImagePtr small = renderFrame(source.value(), plainLook(project), width, height);
+    std::error_code ignored;
+    const fs::path file =
+        fs::temp_directory_path(ignored) / ("vast-ember-" + std::to_string(reinterpret_cast<std::uintptr_t>(&source)) +
+                                            "-" + std::to_string(shown.index) + ".png");
+    if (!savePicture(*small, file.string(), true))
+        return {};
+    const auto bytes = readFile(file.string(), 64u << 20, "a picture");
+    fs::remove(file, ignored);
+    return bytes ? dataAddress("image/png", bytes.value()) : std::string();
+}
+
+std::string noteOf(const HandedMotion& motion)
+{
+    std::string note = std::to_string(motion.frames()) + " frames";
+    if (motion.how.sparse) {
+        const KeyCount count = countOf(handedKeys(motion), motion);
+        note += ", " + std::to_string(count.keys) + " keys instead of " + std::to_string(count.dense);
+    }
+    note += ".";
+    if (motion.farthestOff > 0.05)
+        note += " Pan and tilt with it: a camera shows a corner up to " +
+                std::to_string(static_cast<int>(std::ceil(motion.farthestOff * 10)) / 10.0).substr(0, 4) +
+                " px beside its place.";
+    return note;
+}
+
+bool anyDeep(const HandedMotion& motion)
+{
+    return std::any_of(motion.poses.begin(), motion.poses.end(),
+                       [](const Pose& p) { return p.pan != 0 || p.tilt != 0; });
+}
+
+Result<Handed> handedRecipe(const Project& project, const HandingOn& how)
+{
+    const Overlap* overlap = &project.overlap;
+    Recipe recipe;
+    if (how.part.of == HandedOf::recipe) {
+        const Recipe* named = project.recipe(how.part.id);
+        if (named == nullptr)
+            return cannot("The recipe", "it is not in the project (any more)");
+        recipe = *named;
+    } else if (how.part.of == HandedOf::strike) {
+        const Strike* strike = project.strike(how.part.id);
+        if (strike == nullptr || project.recipe(strike->recipe) == nullptr)
+            return cannot("The strike", "it is not in the project (any more), or has no recipe");
+        recipe = withOverrides(*project.recipe(strike->recipe), strike->overrides);
+        if (const StrikeGroup* group = project.group(strike->group))
+            overlap = &group->overlap;
+    } else {
+        return cannot("A recipe to be played", "it is of one recipe or one strike: say which");
+    }
+    if (recipe.strands.empty())
+        return cannot(recipe.name, "it has no strands, so there is nothing to hand on");
+    return Handed{playableRecipe(recipe, *overlap, project),
+                  "Play it with vast_ember.hpp or vast_ember.mjs of the folder runtime."};
+}
+
+Result<Handed> handedReel(const Project& project, HandFormat format, const HandingOn& how)
+{
+    if (how.part.of != HandedOf::film)
+        return cannot("A timeline", "it is of the whole film, not of a part");
+    if (project.length() < 1)
+        return Error{ErrorCode::failed, "The project", "it has no clip, so it has no frames to hand on"};
+    const std::string clip = project.firstClip();
+    if (format == HandFormat::otio)
+        return Handed{reelToOtio(project, fs::path(clip).stem().string()), {}};
+    if (project.strikes.empty())
+        return cannot("The project", "it has no strikes, so there is nothing to hand on");
+    return Handed{
+        strikesToText(format == HandFormat::vtt ? ListFormat::vtt : ListFormat::midi, listOf(project), project.rate),
+        {}};
+}
+
+Result<Handed> handedSheet(const Project& project, const HandingOn& how, const std::string& ending)
+{
+    if (how.part.of != HandedOf::strike)
+        return cannot("A shake sheet", "it is of one strike: say which, or give a folder for all");
+    const SheetFormat format = ending == ".svg"   ? SheetFormat::svg
+                               : ending == ".png" ? SheetFormat::png
+                                                  : SheetFormat::pdf;
+    if (!ending.empty() && ending != ".svg" && ending != ".png" && ending != ".pdf")
+        return Error{ErrorCode::unsupported, "A sheet that ends in " + ending, "it is .svg, .pdf or .png"};
+    const auto sheet = sheetOf(how.gentle ? gentled(project) : project, how.part.id);
+    if (!sheet)
+        return sheet.error();
+    auto bytes = drawSheet(sheet.value(), format);
+    if (!bytes)
+        return bytes.error();
+    return Handed{std::move(bytes).value(), {}};
+}
+
+std::string lowered(std::string text)
+{
+    for (char& c : text)
+        c = static_cast<char>(c >= 'A' && c <= 'Z' ? c - 'A' + 'a' : c);
+    return text;
+}
+
+} // namespace
+
+std::optional<HandFormat> handFormatFromName(std::string_view name)
+{
+    for (std::size_t i = 0; i < handFormatNames.size(); ++i)
+        if (handFormatNames[i] == name)
+            return static_cast<HandFormat>(i);
+    return std::nullopt;
+}
+
+std::string_view endingOf(HandFormat format)
+{
+    return endings[static_cast<std::size_t>(format)];
+}
+
+bool isOfFilm(HandFormat format)
+{
+    return format == HandFormat::otio || format == HandFormat::vtt || format == HandFormat::midi;
+}
+
+std::optional<HandedAs> onlyAs(HandFormat format)
+{
+    switch (format) {
+    case HandFormat::gltf: return HandedAs::camera;
+    case HandFormat::css:
+    case HandFormat::page:
+    case HandFormat::svg: return HandedAs::layer;
+    default: return std::nullopt;
+    }
+}
+
+Result<Handed> handed(const Project& project, HandFormat format, const HandingOn& asked, const std::string& ending)
+{
+    HandingOn how = asked;
+    if (const auto as = onlyAs(format))
+        how.as = *as;
+    if (format == HandFormat::recipe)
+        return handedRecipe(project, how);
+    if (format == HandFormat::sheet)
+        return handedSheet(project, how, ending);
+    if (isOfFilm(format))
+        return handedReel(project, format, how);
+    const auto motion = handedMotion(project, how);
+    if (!motion)
+        return motion.error();
+    Handed out{{}, noteOf(motion.value())};
+    const std::int64_t shown = motion->first - how.frameOffset;
+    std::optional<HandedMotion> gentle;
+    if ((format == HandFormat::css || format == HandFormat::page) && !how.gentle) {
+        HandingOn other = how;
+        other.gentle = true;
+        if (auto made = handedMotion(project, other)) // none where nothing of it moves
+            gentle = std::move(made).value();
+    }
+    const HandedMotion* less = gentle ? &*gentle : nullptr;
+    const auto picture = [&] { return pictureOf(project, how.part.of == HandedOf::recipe ? 0 : shown); };
+    switch (format) {
+    case HandFormat::csv: out.bytes = handedToCsv(motion.value()); break;
+    case HandFormat::json: out.bytes = handedToJson(motion.value()); break;
+    case HandFormat::gltf: out.bytes = handedToGltf(motion.value()); break;
+    case HandFormat::css: out.bytes = handedToCss(motion.value(), less); break;
+    case HandFormat::page: out.bytes = handedToPage(motion.value(), less, picture()); break;
+    default:
+        out.bytes = handedToSvg(motion.value(), picture());
+        if (anyDeep(motion.value()))
+            out.note += " SVG has no depth: pan and tilt are left out.";
+    }
+    return out;
+}
+
+Result<std::string> handOn(const Project& project, HandFormat format, const HandingOn& how, const std::string& out,
+                           bool overwrite)
+{
+    std::error_code ignored;
+    if (out.empty() || out.ends_with('/') || fs::is_directory(out, ignored))
+        return cannot(out.empty() ? "The file" : out, "a file's name is wanted here");
+    if (!overwrite && fs::exists(out, ignored))
+        return Error{ErrorCode::exists, out, ""};
+    for (const Shot& shot : project.shots)
+        if (!shot.gap() && fs::equivalent(out, shot.clip, ignored))
+            return Error{ErrorCode::exists, out, "it is a clip of this project, which are never overwritten"};
+    const auto made = handed(project, format, how, lowered(fs::path(out).extension().string()));
+    if (!made)
+        return made.error();
+    if (const Status written = writeFileSafely(out, made->bytes); !written)
+        return written.error();
+    return made->note;
+}
+
+Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat format, const HandingOn& how,
+                                           const std::string& folder, const std::string& ending, bool overwrite)
+{
+    if (format != HandFormat::sheet && format != HandFormat::recipe)
+        return cannot(folder, "only sheets and recipes are written into a folder, one file for each");
+    struct Entry {
+        HandedPart part;
+        std::string name;
+    };
+    std::vector<Entry> entries;
+    if (format == HandFormat::sheet) {
+        for (const Strike& strike : project.strikes)
+            entries.push_back({{HandedOf::strike, strike.id},
+                               strike.name.empty() ? std::string(kindName(strike.kind)) : strike.name});
+    } else {
+        for (const Recipe& recipe : project.recipes)
+            entries.push_back({{HandedOf::recipe, recipe.id}, recipe.name});
+    }
+    if (entries.empty())
+        return cannot("The project", format == HandFormat::sheet ? "it has no strikes, so there is nothing to hand on"
+                                                                 : "it has no recipes, so there is nothing to hand on");
+    std::error_code trouble;
+    fs::create_directories(folder, trouble);
+    if (!fs::is_directory(folder, trouble))
+        return Error{ErrorCode::unwritable, folder, "the folder cannot be made"};
+    std::vector<std::string> names;
+    for (std::size_t i = 0; i < entries.size(); ++i) {
+        const std::string number = std::to_string(i + 1);
+        names.push_back(std::string(number.size() < 2 ? 2 - number.size() : 0, '0') + number + "-" +
+                        slugOf(entries[i].name).substr(0, 60) +
+                        (ending.empty() ? std::string(endingOf(format)) : ending));
+        if (!overwrite && fs::exists(fs::path(folder) / names.back(), trouble))
+            return Error{ErrorCode::exists, (fs::path(folder) / names.back()).string(), ""};
+    }
+    std::vector<std::string> written;
+    for (std::size_t i = 0; i < entries.size(); ++i) {
+        HandingOn one = how;
+        one.part = entries[i].part;
+        const auto done = handOn(project, format, one, (fs::path(folder) / names[i]).string(), overwrite);
+        if (!done && done.error().code == ErrorCode::badValue) // one that moves nothing does not stop the others
+            continue;
+        if (!done)
+            return done.error();
+        written.push_back(names[i]);
+    }
+    if (written.empty())
+        return cannot("The project", "nothing of it moves, so there is nothing to hand on");
+    return written;
+}
+
+} // namespace ember
