@@ -17,7 +17,7 @@ struct Entry {
     std::unique_ptr<Command> (*make)();
 };
 
-constexpr std::array<Entry, 20> entries{{
+constexpr std::array<Entry, 22> entries{{
     {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
     {"info", "Describe a project as JSON", makeInfoCommand},
     {"poses", "List where the picture is at every frame", makePosesCommand},
@@ -36,6 +36,9 @@ constexpr std::array<Entry, 20> entries{{
     {"cover", "Tell the cover a project needs, and where", makeCoverCommand},
     {"still", "Render one frame as a picture", makeStillCommand},
     {"render", "Render the film of a project", makeRenderCommand},
+    {"export", "Hand on the motion: tables, cameras, styles, timelines, sheets, recipes to be played",
+     makeExportCommand},
+    {"check", "Tell whether the film can be watched without harm", makeCheckCommand},
     {"rumble", "Write how strongly the film shakes as a sound for a subwoofer", makeRumbleCommand},
     {"serve", "Be struck by OSC messages, and log what becomes of them", makeServeCommand},
     {"send", "Send OSC messages by a pattern, as another program would", makeSendCommand},
@@ -49,7 +52,9 @@ int runBatch(const std::vector<std::string>& arguments, const BatchStreams& stre
     CLI::App app("Vast Ember without a window: impact shakes for scripts and farms.", "vast-ember-batch");
     app.set_version_flag("--version", version);
     app.require_subcommand(1);
-    app.footer("Exit codes: 0 done, 1 it failed (one sentence on stderr), 2 the command line was wrong.");
+    app.footer(
+        "Exit codes: 0 done, 1 it failed (one sentence on stderr), 2 the command line was wrong; of check also 3, a "
+        "limit is not kept.");
     std::vector<std::pair<CLI::App*, std::unique_ptr<Command>>> commands;
     for (const Entry& entry : entries) {
         CLI::App* sub = app.add_subcommand(entry.name, entry.description);
@@ -70,7 +75,7 @@ int runBatch(const std::vector<std::string>& arguments, const BatchStreams& stre
             continue;
         const Status status = command->run(streams);
         if (status)
-            return batchOk;
+            return command->doneCode();
         streams.err << "vast-ember-batch: " << sentence(status.error()) << '\n';
     }
     return batchFailed;

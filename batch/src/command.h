@@ -21,6 +21,8 @@ public:
     virtual ~Command() = default;
     virtual void declare(CLI::App& app) = 0;
     virtual Status run(const BatchStreams& streams) = 0;
+    /// The exit code once it has run without an error.
+    virtual int doneCode() const { return batchOk; }
 };
 
 std::unique_ptr<Command> makeNewCommand();
@@ -41,6 +43,8 @@ std::unique_ptr<Command> makeMotionsCommand();
 std::unique_ptr<Command> makeConformCommand();
 std::unique_ptr<Command> makeCutsCommand();
 std::unique_ptr<Command> makeRumbleCommand();
+std::unique_ptr<Command> makeExportCommand();
+std::unique_ptr<Command> makeCheckCommand();
 std::unique_ptr<Command> makeSendCommand();
 std::unique_ptr<Command> makeServeCommand();
 

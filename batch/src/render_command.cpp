@@ -28,15 +28,18 @@ public:
             ->check(CLI::IsMember(std::vector<std::string>(filmQualityWords.begin(), filmQualityWords.end())));
         app.add_option("--depth", depth_, "Bits a channel: 8 or 16 (default: the clip's, where the format holds it)")
             ->check(CLI::IsMember({"8", "16"}));
+        app.add_flag("--gentle", gentle_, "The gentle version instead of the full one");
         app.add_flag("--resume", resume_, "Go on with numbered pictures: keep those that are there already");
         app.add_flag("--force", force_, "Replace the film if it exists");
     }
 
     Status run(const BatchStreams& streams) override
     {
-        const auto project = loadProject(path_);
+        auto project = loadProject(path_);
         if (!project)
             return project.error();
+        if (gentle_)
+            project = gentled(project.value());
         const auto frames = frameRange(frames_, project->length());
         if (!frames)
             return frames.error();
@@ -90,6 +93,7 @@ private:
     std::string quality_ = "good";
     std::string depth_;
     int threads_ = 0;
+    bool gentle_ = false;
     bool resume_ = false;
     bool force_ = false;
 };

@@ -14,14 +14,17 @@ public:
         app.add_option("PROJECT", path_, "The project, NAME.vember")->required();
         app.add_option("--frame", frame_, "The frame, counted from 0")->required();
         app.add_option("-o,--output", output_, "The picture, NAME.png")->required();
+        app.add_flag("--gentle", gentle_, "Of the gentle version");
         app.add_flag("--force", force_, "Replace the picture if it exists");
     }
 
     Status run(const BatchStreams&) override
     {
-        const auto project = loadProject(path_);
+        auto project = loadProject(path_);
         if (!project)
             return project.error();
+        if (gentle_)
+            project = gentled(project.value());
         if (frame_ < 0 || frame_ >= project->length())
             return Error{ErrorCode::badValue, "--frame " + std::to_string(frame_),
                          "the film has frames 0 to " + std::to_string(project->length() - 1)};
@@ -40,6 +43,7 @@ private:
     std::string path_;
     std::int64_t frame_ = 0;
     std::string output_;
+    bool gentle_ = false;
     bool force_ = false;
 };
 

@@ -2,7 +2,9 @@
 #include "ember/core/keys.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <cstdint>
 #include <limits>
 
 namespace ember {
@@ -31,24 +33,26 @@ DrawnKeys changed(const DrawnKeys& keys, const KeyPlaces& chosen, Change change)
 
 constexpr std::size_t longestPart = 512; // steps
 /// After as many lengths that do not fit, longer ones are not tried.
-constexpr std::size_t triesBeyond = 24;
+constexpr std::size_t triesBeyond = 8;
 
 struct Slopes {
     double out = 0; ///< leaving the first key, a step
     double in = 0;  ///< arriving at the second
 };
 
-/// A stretch of a curve between two keys.
+/// A stretch of a curve between two keys, which may lie beside it.
 struct Part {
     const std::vector<double>& values;
     std::size_t from;
     std::size_t to;
+    double begin;
+    double end;
 
     double length() const { return static_cast<double>(to - from); }
     double at(const Slopes& slopes, std::size_t i) const
     {
         const double u = static_cast<double>(i - from) / length();
-        return values[from] + (values[to] - values[from]) * u * u * (3 - 2 * u) +
+        return begin + (end - begin) * u * u * (3 - 2 * u) +
                length() * u * (1 - u) * ((1 - u) * slopes.out - u * slopes.in);
     }
     double farthest(const Slopes& slopes) const
@@ -65,7 +69,7 @@ struct Part {
 Slopes fittedSlopes(const Part& part, double tolerance)
 {
     const auto length = part.length();
-    const auto straight = (part.values[part.to] - part.values[part.from]) / length;
+    const auto straight = (part.end - part.begin) / length;
     if (part.to - part.from < 2)
         return {straight, straight};
     const std::size_t from = part.from;
@@ -110,18 +114,117 @@ Slopes fittedSlopes(const Part& part, double tolerance)
     return best;
 }
 
-bool fits(const SampledCurve& curve, std::size_t from, std::size_t to, KeyJoin join)
+/// Whether a place lies in a stretch in which nothing changes, but for what is left of numbers that die away.
+class Still {
+public:
+    explicit Still(std::span<const SampledCurve> curves) : flags_(curves.front().values.size(), 0)
+    {
+        constexpr std::size_t shortest = 8; // steps; turning points stand still for a moment too
+        const std::size_t count = flags_.size();
+        for (std::size_t from = 0; from + 1 < count;) {
+            std::size_t to = from;
+            while (to + 1 < count && same(curves, to))
+                ++to;
+            if (to >= from + shortest)
+                std::fill(flags_.begin() + static_cast<std::ptrdiff_t>(from),
+                          flags_.begin() + static_cast<std::ptrdiff_t>(to), std::uint8_t{1});
+            from = std::max(to, from + 1);
+        }
+    }
+    /// Between this place and the next.
+    bool operator()(std::size_t i) const { return flags_[i] != 0; }
+
+private:
+    static bool same(std::span<const SampledCurve> curves, std::size_t i)
+    {
+        return std::all_of(curves.begin(), curves.end(), [i](const SampledCurve& curve) {
+            return std::abs(curve.values[i] - curve.values[i + 1]) <= 1e-6 * curve.tolerance;
+        });
+    }
+    std::vector<std::uint8_t> flags_;
+};
+
+/// Where a key may be, and which of the values it may have there.
+struct Spot {
+    std::size_t place;
+    std::size_t side;
+};
+
+constexpr std::size_t none = std::numeric_limits<std::size_t>::max();
+struct Way {
+    std::size_t keys = none; ///< as many lead there
+    std::size_t before = 0;
+};
+
+/// The fewest keys from the first place to the last: dynamic programming over places and the sides of each. Stretches
+/// in which nothing changes have keys at both ends, so that they stay exactly what they are.
+template <typename Sides, typename Fits>
+std::vector<Spot> fewestSpots(std::size_t count, std::size_t sides, const Still& still, Sides sidesAt, Fits fits)
+{
+    std::vector<Way> ways(count * sides);
+    ways.at(0).keys = 1;
+    for (std::size_t from = 0; from + 1 < count; ++from) {
+        std::size_t until = from + 1; // the end of the stretch that stands still or moves
+        while (until + 1 < count && still(until) == still(from))
+            ++until;
+        std::size_t missed = 0;
+        for (std::size_t to = still(from) ? until : from + 1;
+             to <= until && (still(from) || to <= from + longestPart) && missed < triesBeyond; ++to) {
+            bool any = false;
+            for (std::size_t a = 0; a < sidesAt(from); ++a)
+                for (std::size_t b = 0; b < sidesAt(to); ++b) {
+                    const std::size_t keys = ways[from * sides + a].keys;
+                    Way& next = ways[to * sides + b];
+                    if (keys == none || (any && next.keys <= keys + 1) || !(still(from) || fits(from, a, to, b)))
+                        continue;
+                    any = true;
+                    if (keys + 1 < next.keys)
+                        next = {keys + 1, from * sides + a};
+                }
+            missed = any ? 0 : missed + 1;
+        }
+    }
+    std::vector<Spot> spots;
+    for (std::size_t at = (count - 1) * sides; at >= sides; at = ways[at].before)
+        spots.push_back({at / sides, at % sides});
+    spots.push_back({0, 0});
+    std::reverse(spots.begin(), spots.end());
+    return spots;
+}
+
+bool straightFits(const SampledCurve& curve, std::size_t from, std::size_t to)
 {
     const auto& values = curve.values;
-    if (join == KeyJoin::curve) {
-        const Part part{values, from, to};
-        return part.farthest(fittedSlopes(part, curve.tolerance)) <= curve.tolerance;
-    }
     const double slope = (values[to] - values[from]) / static_cast<double>(to - from);
     for (std::size_t i = from + 1; i < to; ++i)
         if (std::abs(values[from] + slope * static_cast<double>(i - from) - values[i]) > curve.tolerance)
             return false;
     return true;
+}
+
+bool cubicFits(const Part& part, double tolerance)
+{
+    return part.farthest(fittedSlopes(part, tolerance)) <= tolerance;
+}
+
+/// Keys joined by the cubics of parts.
+template <typename PartAfter>
+DrawnKeys keysWith(const SampledCurve& curve, std::size_t count, double first, double step, PartAfter partAfter)
+{
+    DrawnKeys keys;
+    for (std::size_t n = 0; n < count; ++n) {
+        if (n + 1 == count)
+            break;
+        const Part part = partAfter(n);
+        const Slopes slopes = fittedSlopes(part, curve.tolerance);
+        if (keys.empty())
+            keys.push_back({first + step * static_cast<double>(part.from), part.begin, Ease::curve});
+        keys.back().slopeOut = slopes.out / step;
+        keys.push_back({first + step * static_cast<double>(part.to), part.end, Ease::curve, slopes.in / step, 0});
+    }
+    if (keys.empty())
+        keys.push_back({first, curve.values.front(), Ease::curve});
+    return keys;
 }
 
 } // namespace
@@ -252,57 +355,51 @@ KeyPlaces fewestPlaces(std::span<const SampledCurve> curves, KeyJoin join)
     const std::size_t count = curves.empty() ? 0 : curves.front().values.size();
     if (count == 0)
         return {};
-    constexpr std::size_t none = std::numeric_limits<std::size_t>::max();
-    std::vector<std::size_t> keys(count, none); // as many lead here
-    std::vector<std::size_t> before(count, 0);
-    keys.front() = 1;
-    const auto take = [&](std::size_t from, std::size_t to) {
-        if (keys[from] + 1 < keys[to]) {
-            keys[to] = keys[from] + 1;
-            before[to] = from;
-        }
+    const auto fits = [&](std::size_t from, std::size_t, std::size_t to, std::size_t) {
+        return std::all_of(curves.begin(), curves.end(), [&](const SampledCurve& curve) {
+            return join == KeyJoin::straight
+                       ? straightFits(curve, from, to)
+                       : cubicFits({curve.values, from, to, curve.values[from], curve.values[to]}, curve.tolerance);
+        });
     };
-    const auto same = [&](std::size_t i) {
-        return std::all_of(curves.begin(), curves.end(),
-                           [i](const SampledCurve& c) { return c.values[i] == c.values[i + 1]; });
-    };
-    std::size_t stillUntil = 0;
-    for (std::size_t from = 0; from + 1 < count; ++from) {
-        if (stillUntil <= from)
-            for (stillUntil = from; stillUntil + 1 < count && same(stillUntil);)
-                ++stillUntil;
-        if (stillUntil > from + 1)
-            take(from, stillUntil);
-        std::size_t missed = 0;
-        for (std::size_t to = from + 1; to < count && to <= from + longestPart && missed < triesBeyond; ++to) {
-            const bool near = std::all_of(curves.begin(), curves.end(),
-                                          [&](const SampledCurve& curve) { return fits(curve, from, to, join); });
-            missed = near ? 0 : missed + 1;
-            if (near)
-                take(from, to);
-        }
-    }
     KeyPlaces places;
-    for (std::size_t at = count - 1; at > 0; at = before[at])
-        places.push_back(at);
-    places.push_back(0);
-    std::reverse(places.begin(), places.end());
+    for (const Spot& spot : fewestSpots(
+             count, 1, Still(curves), [](std::size_t) { return std::size_t{1}; }, fits))
+        places.push_back(spot.place);
     return places;
 }
 
 DrawnKeys keysAtPlaces(const SampledCurve& curve, const KeyPlaces& places, KeyJoin join, double first, double step)
 {
+    const auto& values = curve.values;
+    if (join == KeyJoin::curve)
+        return keysWith(curve, places.size(), first, step, [&](std::size_t n) {
+            return Part{values, places[n], places[n + 1], values[places[n]], values[places[n + 1]]};
+        });
     DrawnKeys keys;
-    for (std::size_t n = 0; n < places.size(); ++n) {
-        DrawnKey key{first + step * static_cast<double>(places[n]), curve.values[places[n]]};
-        key.ease = join == KeyJoin::curve ? Ease::curve : Ease::linear;
-        if (join == KeyJoin::curve && n > 0)
-            key.slopeIn = fittedSlopes({curve.values, places[n - 1], places[n]}, curve.tolerance).in / step;
-        if (join == KeyJoin::curve && n + 1 < places.size())
-            key.slopeOut = fittedSlopes({curve.values, places[n], places[n + 1]}, curve.tolerance).out / step;
-        keys.push_back(key);
-    }
+    for (const std::size_t place : places)
+        keys.push_back({first + step * static_cast<double>(place), values[place], Ease::linear});
     return keys;
+}
+
+DrawnKeys fewestLooseKeys(const SampledCurve& curve, double first, double step)
+{
+    constexpr std::array<double, 5> beside{0, -0.5, 0.5, -0.99, 0.99}; // of the tolerance
+    const auto& values = curve.values;
+    const std::size_t count = values.size();
+    const Still still({&curve, 1});
+    // Where something begins or ends to move it is met exactly.
+    const auto fixed = [&](std::size_t i) { return i == 0 || i + 1 == count || still(i - 1) || still(i); };
+    const auto valueAt = [&](const Spot& spot) { return values[spot.place] + beside[spot.side] * curve.tolerance; };
+    const auto partOf = [&](const Spot& a, const Spot& b) {
+        return Part{values, a.place, b.place, valueAt(a), valueAt(b)};
+    };
+    const auto spots = fewestSpots(
+        count, beside.size(), still, [&](std::size_t i) { return fixed(i) ? std::size_t{1} : beside.size(); },
+        [&](std::size_t from, std::size_t a, std::size_t to, std::size_t b) {
+            return cubicFits(partOf({from, a}, {to, b}), curve.tolerance * (1 - 1e-9));
+        });
+    return keysWith(curve, spots.size(), first, step, [&](std::size_t n) { return partOf(spots[n], spots[n + 1]); });
 }
 
 DrawnKeys fewestKeys(const std::function<double(double)>& value, double first, double last, double tolerance)

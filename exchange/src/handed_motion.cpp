@@ -38,7 +38,7 @@ Result<Alone> onlyStrike(Project project, Strike strike, std::string title)
     project.strikes.push_back(strike);
     const Motion motion(project);
     if (motion.spans().empty())
-        return Error{ErrorCode::badValue, title, "nothing moves in it, so there is nothing to hand on"};
+        return Error{ErrorCode::unwritable, title, "nothing moves in it, so there is nothing to hand on"};
     const StrikeSpan span = motion.spans().front();
     if (span.end - span.start > static_cast<double>(longestAlone))
         return Error{ErrorCode::badValue, title,
@@ -61,7 +61,7 @@ Result<Alone> alone(const Project& project, const HandedPart& part)
     switch (part.of) {
     case HandedOf::film:
         if (project.length() < 1)
-            return Error{ErrorCode::failed, "The project", "it has no clip, so it has no frames to hand on"};
+            return Error{ErrorCode::unwritable, "The project", "it has no clip, so it has no frames to hand on"};
         return Alone{project, {0, project.length() - 1}, filmTitle()};
     case HandedOf::shot: {
         const auto place = project.placeOfShot(part.id);
@@ -310,7 +310,7 @@ Result<HandedMotion> handedMotion(const Project& project, const HandingOn& how)
         any = any || !motion.poses.back().atRest();
     }
     if (!any)
-        return Error{ErrorCode::badValue, motion.title, "nothing moves in it, so there is nothing to hand on"};
+        return Error{ErrorCode::unwritable, motion.title, "nothing moves in it, so there is nothing to hand on"};
     addChannels(motion);
     return motion;
 }
@@ -323,8 +323,8 @@ std::vector<DrawnKeys> handedKeys(const HandedMotion& motion)
         if (motion.how.sparse) {
             const auto& values = channel.curve.values;
             const bool still = std::all_of(values.begin(), values.end(), [&](double v) { return v == values.front(); });
-            const KeyPlaces places = still ? KeyPlaces{0} : fewestPlaces({&channel.curve, 1}, KeyJoin::curve);
-            all.push_back(keysAtPlaces(channel.curve, places, KeyJoin::curve, first, 1));
+            all.push_back(still ? DrawnKeys{{first, values.front(), Ease::curve}}
+                                : fewestLooseKeys(channel.curve, first, 1));
             continue;
         }
         DrawnKeys keys;

@@ -23,7 +23,7 @@ constexpr std::array<std::string_view, handFormatNames.size()> endings{
 
 Error cannot(const std::string& what, const std::string& why)
 {
-    return {ErrorCode::badValue, what, why};
+    return {ErrorCode::unwritable, what, why};
 }
 
 /// A frame of the film as it is, as a data: address; empty where the film cannot be opened.
@@ -102,7 +102,7 @@ Result<Handed> handedReel(const Project& project, HandFormat format, const Handi
     if (how.part.of != HandedOf::film)
         return cannot("A timeline", "it is of the whole film, not of a part");
     if (project.length() < 1)
-        return Error{ErrorCode::failed, "The project", "it has no clip, so it has no frames to hand on"};
+        return cannot("The project", "it has no clip, so it has no frames to hand on");
     const std::string clip = project.firstClip();
     if (format == HandFormat::otio)
         return Handed{reelToOtio(project, fs::path(clip).stem().string()), {}};
@@ -265,10 +265,13 @@ Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat fo
     for (std::size_t i = 0; i < entries.size(); ++i) {
         HandingOn one = how;
         one.part = entries[i].part;
-        const auto done = handOn(project, format, one, (fs::path(folder) / names[i]).string(), overwrite);
-        if (!done && done.error().code == ErrorCode::badValue) // one that moves nothing does not stop the others
+        const std::string out = (fs::path(folder) / names[i]).string();
+        const auto made = handed(project, format, one, fs::path(out).extension().string());
+        if (!made && made.error().code == ErrorCode::unwritable) // one that moves nothing does not stop the others
             continue;
-        if (!done)
+        if (!made)
+            return made.error();
+        if (const Status done = writeFileSafely(out, made->bytes); !done)
             return done.error();
         written.push_back(names[i]);
     }

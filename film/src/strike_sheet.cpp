@@ -28,6 +28,15 @@ std::string fixed(double value, int digits)
     return text.data() == std::string("-0.0") || text.data() == std::string("-0.00") ? text.data() + 1 : text.data();
 }
 
+std::string trimmedNumber(double value)
+{
+    std::string text = fixed(value, 3);
+    text.erase(text.find_last_not_of('0') + 1);
+    if (text.back() == '.')
+        text.pop_back();
+    return text;
+}
+
 /// A value as it stands on a page: percent where that is its unit, words as they are.
 std::string shown(const Value& value)
 {
@@ -35,10 +44,7 @@ std::string shown(const Value& value)
     if (!value.spec->choices.empty() || isColour(*value.spec))
         return valueText(*value.spec, number);
     const bool percent = value.spec->unit == "%";
-    std::string text = fixed(percent ? 100 * number : number, 3);
-    text.erase(text.find_last_not_of('0') + 1);
-    if (text.back() == '.')
-        text.pop_back();
+    const std::string text = trimmedNumber(percent ? 100 * number : number);
     return value.spec->unit.empty() ? text : text + " " + std::string(value.spec->unit);
 }
 
@@ -56,10 +62,13 @@ template <typename Part>
 SheetGroup groupOf(std::string title, Part& part, bool amounts = true)
 {
     SheetGroup group{std::move(title), {}};
-    for (const Value& value : valuesOf(part)) {
+    const Values values = valuesOf(part);
+    const bool still =
+        std::any_of(values.begin(), values.end(), [](const Value& v) { return v.key == "bursts" && v.get() == 0; });
+    for (const Value& value : values) {
         const bool amount = value.key.starts_with("amount.");
-        if ((amount && (!amounts || value.get() == 0)) || value.key == "muted" || value.key == "solo" ||
-            value.key == "own_envelope" || value.key == "salt")
+        if ((value.key.starts_with("burst_") && still) || (amount && (!amounts || value.get() == 0)) ||
+            value.key == "muted" || value.key == "solo" || value.key == "own_envelope" || value.key == "salt")
             continue;
         std::string label(value.spec->label);
         if (const auto dot = value.key.find('.'); dot != std::string::npos)
@@ -67,6 +76,29 @@ SheetGroup groupOf(std::string title, Part& part, bool amounts = true)
         group.values.push_back({label, shown(value)});
     }
     return group;
+}
+
+/// The effects that are in use, a group for each.
+std::vector<SheetGroup> lightGroups(Effects effects)
+{
+    const std::array<std::pair<std::string_view, bool>, 5> used{{{"streak", effects.streak.length > 0},
+                                                                 {"radial", effects.radial.length > 0},
+                                                                 {"fringe", effects.fringe.amount > 0},
+                                                                 {"flash", effects.flash.strength > 0},
+                                                                 {"flicker", effects.flicker.every > 1}}};
+    std::vector<SheetGroup> groups;
+    for (const auto& [key, on] : used) {
+        if (!on)
+            continue;
+        std::string title = key == "radial" ? "Radial streak" : std::string(key);
+        title[0] = static_cast<char>(title[0] - (title[0] >= 'a' ? 'a' - 'A' : 0));
+        SheetGroup group{title, {}};
+        for (const Value& value : valuesOf(effects))
+            if (value.key.starts_with(std::string(key) + "."))
+                group.values.push_back({std::string(value.spec->label), shown(value)});
+        groups.push_back(std::move(group));
+    }
+    return groups;
 }
 
 /// Frames that tell most: before, on and after contact, then ever farther apart.
@@ -107,7 +139,8 @@ Result<ShakeSheet> sheetOf(const Project& project, StrikeId id)
     sheet.title = alone->title;
     const std::string clip = project.firstClip();
     sheet.subtitle = clip.substr(clip.find_last_of('/') + 1) + ", " + std::to_string(project.width) + " x " +
-                     std::to_string(project.height) + " at " + fixed(project.rate.perSecond(), 3) + " frames a second";
+                     std::to_string(project.height) + " at " + trimmedNumber(project.rate.perSecond()) +
+                     " frames a second";
     sheet.facts = {{"Frame", std::to_string(strike->frame.index)},
                    {"Kind", std::string(kindName(strike->kind))},
                    {"Strength", fixed(100 * strike->strength, 0) + " %"},
@@ -133,7 +166,7 @@ Result<ShakeSheet> sheetOf(const Project& project, StrikeId id)
         shot.move.clear();
     const Motion motion(single);
     if (motion.spans().empty())
-        return Error{ErrorCode::badValue, sheet.title, "nothing moves in it, so there is no sheet of it"};
+        return Error{ErrorCode::unwritable, sheet.title, "nothing moves in it, so there is no sheet of it"};
     const StrikeSpan span = motion.spans().front();
     const auto at = static_cast<double>(strike->frame.index);
     const double first = std::floor(span.start) - 1;
@@ -218,8 +251,8 @@ Result<ShakeSheet> sheetOf(const Project& project, StrikeId id)
         if (strand.envelope)
             sheet.groups.push_back(groupOf(strand.name + ", its envelope", *strand.envelope));
     }
-    if (recipe.effects.any())
-        sheet.groups.push_back(groupOf("Light", recipe.effects));
+    for (SheetGroup& light : lightGroups(recipe.effects))
+        sheet.groups.push_back(std::move(light));
     Overlap overlap = project.overlap;
     if (const StrikeGroup* group = project.group(asked->group))
         overlap = group->overlap;

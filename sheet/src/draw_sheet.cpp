@@ -158,7 +158,7 @@ void drawTraces(const Pen& pen, const ShakeSheet& sheet, const Box& box)
         pen.ink(black);
         cairo_set_line_width(c, 0.6);
         for (std::size_t i = 0; i < trace.values.size(); ++i)
-            cairo_line_to(c, across.at(i), y + 0.5 * height + 0.45 * height * trace.values[i] / most);
+            cairo_line_to(c, across.at(i), y + 0.5 * height - 0.45 * height * trace.values[i] / most);
         cairo_stroke(c);
         pen.text(trace.label, box.x - 4, y + 0.5 * height, 7, Face::regular, Side::right);
         pen.ink(grey);
@@ -172,11 +172,16 @@ void drawTable(const Pen& pen, const ShakeSheet& sheet, const Box& box)
     if (sheet.columns.empty())
         return;
     const double line = 8.2;
-    const double wide = box.width / static_cast<double>(sheet.columns.size());
+    constexpr double narrow = 26; // the two counts of frames
+    const double wide = (box.width - 2 * narrow) / std::max(1.0, static_cast<double>(sheet.columns.size()) - 2);
+    const auto rightOf = [&](std::size_t i) {
+        return box.x + narrow * std::min(2.0, static_cast<double>(i + 1)) +
+               wide * (i < 2 ? 0.0 : static_cast<double>(i - 1));
+    };
     double y = box.y + 7;
     pen.ink(grey);
     for (std::size_t i = 0; i < sheet.columns.size(); ++i)
-        pen.text(sheet.columns[i], box.x + wide * static_cast<double>(i + 1), y, 6.5, Face::regular, Side::right);
+        pen.text(sheet.columns[i], rightOf(i), y, 6.5, Face::regular, Side::right);
     y += 3;
     pen.ink(rule);
     pen.line(box.x, y, box.x + box.width, y);
@@ -186,7 +191,7 @@ void drawTable(const Pen& pen, const ShakeSheet& sheet, const Box& box)
         if (y > box.y + box.height)
             return;
         for (std::size_t i = 0; i < row.size(); ++i)
-            pen.text(row[i], box.x + wide * static_cast<double>(i + 1), y, 6.5, Face::mono, Side::right);
+            pen.text(row[i], rightOf(i), y, 6.5, Face::mono, Side::right);
         y += line;
     }
 }
@@ -271,7 +276,7 @@ void drawPage(const Pen& pen, const ShakeSheet& sheet)
     }
     pen.ink(rule);
     pen.line(margin, margin + 36, right, margin + 36);
-    drawFrames(pen, sheet, {margin, margin + 44, right - margin, 84});
+    drawFrames(pen, sheet, {margin, margin + 44, right - margin, 92});
     constexpr double labels = 40;
     const double middle = 560;
     drawEnvelope(pen, sheet, {margin + labels, 166, middle - margin - labels, 90});

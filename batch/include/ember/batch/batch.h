@@ -12,6 +12,7 @@ namespace ember {
 inline constexpr int batchOk = 0;
 inline constexpr int batchFailed = 1;
 inline constexpr int batchUsage = 2;
+inline constexpr int batchBeyond = 3; ///< what was checked does not keep a limit
 
 /// Where a command's words go, and what may stop it.
 struct BatchStreams {
