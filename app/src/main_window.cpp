@@ -26,6 +26,7 @@
 #include "action_finder.h"
 #include "anvil_view.h"
 #include "find_panel.h"
+#include "gentle_keeper.h"
 #include "hint_strip.h"
 #include "journal_keeper.h"
 #include "picture_view.h"
@@ -45,7 +46,7 @@ namespace ember::app {
 MainWindow::MainWindow(Dialogs dialogs)
     : dialogs_(std::move(dialogs)), session_(std::make_unique<Session>()), player_(std::make_unique<Player>(*session_)),
       finder_(std::make_unique<Finder>(*session_)), tapper_(std::make_unique<Tapper>(*session_, *player_)),
-      takes_(std::make_unique<Takes>(*session_))
+      takes_(std::make_unique<Takes>(*session_)), gentle_(std::make_unique<GentleKeeper>(*session_))
 {
     setAcceptDrops(true);
     resize(1280, 800);
@@ -101,6 +102,7 @@ void MainWindow::buildBands()
 {
     picture_ = new PictureView(*session_, *player_);
     picture_->setTakes(takes_.get());
+    picture_->setGentle(gentle_.get());
     side_ = new SideColumn(*session_, dialogs_);
     renderPanel_ = new RenderPanel(*session_, dialogs_);
     anvil_ = new AnvilView(*session_);

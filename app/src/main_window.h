@@ -26,6 +26,9 @@ class ContactSheet;
 class DropBench;
 class LiveWindow;
 class MotionBench;
+class ComfortWindow;
+class GentleKeeper;
+class HandWindow;
 class PlacesWindow;
 class FindPanel;
 class Finder;
@@ -99,9 +102,12 @@ private:
     void importStrikes();
     void exportStrikes();
     void exportRumble();
+    void exportStill();
     void showDropBench();
     MotionBench& showMotions();
     void showPlaces();
+    void showHandOn();
+    void showComfort();
     void showLive();
     void findClip();
     void addClipAsked();
@@ -133,6 +139,7 @@ private:
     std::unique_ptr<Tapper> tapper_;
     std::unique_ptr<JournalKeeper> keeper_;
     std::unique_ptr<Takes> takes_;
+    std::unique_ptr<GentleKeeper> gentle_;
     PictureView* picture_ = nullptr;
     SideColumn* side_ = nullptr;
     RenderPanel* renderPanel_ = nullptr;
@@ -143,6 +150,8 @@ private:
     DropBench* dropBench_ = nullptr;     ///< made when it is asked for
     MotionBench* motionBench_ = nullptr; ///< the same
     PlacesWindow* places_ = nullptr;
+    HandWindow* handWindow_ = nullptr;
+    ComfortWindow* comfort_ = nullptr;
     LiveWindow* live_ = nullptr;
     QSplitter* bands_ = nullptr;
     QSplitter* top_ = nullptr;

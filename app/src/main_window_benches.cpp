@@ -1,9 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The windows beside the main one; each is made when it is asked for first.
+#include "comfort_window.h"
 #include "drop_bench.h"
+#include "gentle_keeper.h"
+#include "hand_window.h"
 #include "live_window.h"
 #include "main_window.h"
 #include "motion_bench.h"
+#include "picture_view.h"
 #include "places_window.h"
 #include "player.h"
 
@@ -32,6 +36,24 @@ void MainWindow::showDropBench()
 MotionBench& MainWindow::showMotions()
 {
     return raised(motionBench_, *session_, dialogs_, this);
+}
+
+void MainWindow::showHandOn()
+{
+    raised(handWindow_, *session_, dialogs_, this);
+}
+
+void MainWindow::showComfort()
+{
+    if (comfort_ == nullptr) {
+        comfort_ = new ComfortWindow(*session_, this);
+        connect(comfort_, &ComfortWindow::besideWished, this, [this](bool on) {
+            if (on != (picture_->split() == PictureView::Split::gentle))
+                showSplit(static_cast<int>(PictureView::Split::gentle));
+        });
+    }
+    comfort_->showBeside(picture_->split() == PictureView::Split::gentle);
+    raised(comfort_, *session_, this);
 }
 
 void MainWindow::showPlaces()

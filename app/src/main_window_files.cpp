@@ -14,6 +14,7 @@
 #include "ember/film/film_sound.h"
 #include "ember/film/import_strikes.h"
 #include "ember/film/pose_table.h"
+#include "ember/film/render_film.h"
 #include "ember/project/file.h"
 #include "import_sheet.h"
 #include "main_window.h"
@@ -141,6 +142,31 @@ void MainWindow::exportRumble()
             if (wrong.isEmpty())
                 window->say(
                     tr("How strongly it shakes, as a tone of %1 Hz: %2").arg(hertz).arg(QFileInfo(path).fileName()));
+            else
+                emit window->session().trouble(wrong);
+        });
+    });
+}
+
+void MainWindow::exportStill()
+{
+    const std::int64_t frame = session_->playhead();
+    QString path = dialogs_.saveFile(this, tr("Save frame %1 as a picture").arg(frame), tr("frame-%1.png").arg(frame),
+                                     tr("Pictures (*.png)"));
+    if (path.isEmpty())
+        return;
+    if (QFileInfo(path).suffix().isEmpty())
+        path += QStringLiteral(".png");
+    const QPointer<MainWindow> self(this);
+    QThreadPool::globalInstance()->start([self, path, frame, project = session_->project()] {
+        const auto status = renderStill(project, Frame{frame}, path.toStdString(), true); // the dialog has asked
+        const QString wrong = status ? QString() : QString::fromStdString(sentence(status.error()));
+        QMetaObject::invokeMethod(QCoreApplication::instance(), [self, path, frame, wrong] {
+            MainWindow* window = self.data();
+            if (window == nullptr)
+                return;
+            if (wrong.isEmpty())
+                window->say(tr("Frame %1 as it looks: %2").arg(frame).arg(QFileInfo(path).fileName()));
             else
                 emit window->session().trouble(wrong);
         });

@@ -13,6 +13,7 @@
 #include <QSettings>
 
 #include "action_finder.h"
+#include "comfort_window.h"
 #include "contact_sheet.h"
 #include "difference_sheet.h"
 #include "ember/project/timing_edits.h"
@@ -65,6 +66,8 @@ void MainWindow::buildFileMenu()
     needClip_.push_back(add(menu, tr("Export strikes as a &list"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_E),
                             [this] { exportStrikes(); }));
     needClip_.push_back(add(menu, tr("Export a ru&mble track"), {}, [this] { exportRumble(); }));
+    needClip_.push_back(add(menu, tr("Save this &frame as a picture"), {}, [this] { exportStill(); }));
+    needClip_.push_back(add(menu, tr("&Hand on"), QKeySequence(Qt::CTRL | Qt::Key_H), [this] { showHandOn(); }));
     needClip_.push_back(add(menu, tr("&Drop bench"), {}, [this] { showDropBench(); }));
     needClip_.push_back(add(menu, tr("Find the &clip"), {}, [this] { findClip(); }));
     menu->addSeparator();
@@ -301,9 +304,12 @@ void MainWindow::showSplit(int split)
         return;
     }
     picture_->setSplit(on ? wanted : PictureView::Split::none);
-    say(!on                                   ? tr("No split")
-        : wanted == PictureView::Split::plain ? tr("Left of the line the frame is unshaken; drag the line")
-                                              : tr("Left of the line is the other take; drag the line"));
+    say(!on                                    ? tr("No split")
+        : wanted == PictureView::Split::plain  ? tr("Left of the line the frame is unshaken; drag the line")
+        : wanted == PictureView::Split::gentle ? tr("Left of the line is the gentle version; drag the line")
+                                               : tr("Left of the line is the other take; drag the line"));
+    if (comfort_ != nullptr)
+        comfort_->showBeside(picture_->split() == PictureView::Split::gentle);
 }
 
 void MainWindow::buildCompareMenu()
@@ -313,6 +319,10 @@ void MainWindow::buildCompareMenu()
                             [this] { showSplit(static_cast<int>(PictureView::Split::plain)); }));
     needClip_.push_back(add(menu, tr("&Split against the other take"), QKeySequence(Qt::SHIFT | Qt::Key_V),
                             [this] { showSplit(static_cast<int>(PictureView::Split::take)); }));
+    needClip_.push_back(add(menu, tr("Split against the &gentle version"), QKeySequence(Qt::CTRL | Qt::Key_G),
+                            [this] { showSplit(static_cast<int>(PictureView::Split::gentle)); }));
+    needClip_.push_back(
+        add(menu, tr("&Comfort"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_G), [this] { showComfort(); }));
     menu->addSeparator();
     needSelection_.push_back(add(menu, tr("&Frames around the strike, large"), QKeySequence(Qt::Key_G), [this] {
         if (contacts_ == nullptr)

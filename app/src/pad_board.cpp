@@ -9,6 +9,7 @@
 #include <QPainter>
 #include <QToolTip>
 
+#include "preferences.h"
 #include "text.h"
 #include "theme.h"
 
@@ -111,7 +112,7 @@ void PadBoard::paintEvent(QPaintEvent*)
         if (age < 1 && press.fate != Fate::ignored) {
             const double high = strip.height() * std::min(1.0, press.strength);
             QColor heat = theme::heat(press.strength);
-            heat.setAlphaF(static_cast<float>(1 - age * age));
+            heat.setAlphaF(preference::calm() ? 1.0F : static_cast<float>(1 - age * age));
             p.fillRect(QRectF(strip.left(), strip.bottom() - high, strip.width(), high), heat);
         }
         const QRectF inner = box.adjusted(meter + 12, 5, -7, -5);

@@ -10,6 +10,7 @@
 #include <QPainterPath>
 
 #include "ember/project/edits.h"
+#include "gentle_keeper.h"
 #include "peak_arrow.h"
 #include "player.h"
 #include "preferences.h"
@@ -114,6 +115,8 @@ void PictureView::setPlain(bool plain)
 void PictureView::setSplit(Split split)
 {
     split_ = split;
+    if (gentle_ != nullptr)
+        gentle_->setWanted(split == Split::gentle);
     refresh();
 }
 
@@ -123,12 +126,22 @@ void PictureView::setTakes(const Takes* takes)
     connect(takes, &Takes::changed, this, &PictureView::refresh);
 }
 
+void PictureView::setGentle(GentleKeeper* gentle)
+{
+    gentle_ = gentle;
+    connect(gentle, &GentleKeeper::changed, this, &PictureView::refresh);
+}
+
 std::optional<FrameLook> PictureView::leftLook(FrameTime at) const
 {
     if (split_ == Split::plain)
         return plainLook(session_.project());
     if (split_ == Split::take && takes_ != nullptr && takes_->comparable()) {
         const auto take = takes_->take(takes_->other());
+        return lookOf(*take->project, take->motion, take->cover, at, session_.layerPictures());
+    }
+    if (split_ == Split::gentle && gentle_ != nullptr && gentle_->take() != nullptr) {
+        const auto take = gentle_->take();
         return lookOf(*take->project, take->motion, take->cover, at, session_.layerPictures());
     }
     return std::nullopt;
@@ -391,10 +404,13 @@ void PictureView::paintSplit(QPainter& painter, const QRectF& frame) const
     painter.drawLine(QPointF(x, frame.top() - 6), QPointF(x, frame.bottom() + 6));
     const int other = takes_ != nullptr ? takes_->other() : -1;
     const int current = takes_ != nullptr ? takes_->current() : -1;
-    const QString left = split_ == Split::plain ? tr("plain")
-                         : other >= 0           ? tr("take %1").arg(Takes::name(other))
-                                                : tr("no take kept");
-    const QString right = split_ == Split::take && current >= 0 ? tr("take %1").arg(Takes::name(current)) : tr("now");
+    const QString left = split_ == Split::plain    ? tr("plain")
+                         : split_ == Split::gentle ? tr("gentle")
+                         : other >= 0              ? tr("take %1").arg(Takes::name(other))
+                                                   : tr("no take kept");
+    const QString right = split_ == Split::gentle                 ? tr("full")
+                          : split_ == Split::take && current >= 0 ? tr("take %1").arg(Takes::name(current))
+                                                                  : tr("now");
     painter.setFont(theme::words(12));
     const auto label = [&](const QRectF& box, Qt::Alignment where, const QString& text) {
         const QRectF area = painter.boundingRect(box, static_cast<int>(where), text).adjusted(-5, -1, 5, 1);

@@ -16,6 +16,7 @@
 namespace ember::app {
 
 class Player;
+class GentleKeeper;
 class Takes;
 
 /// Where the frame lies in the view: as large as fits, in its own shape, with a margin for what lies beyond it.
@@ -43,13 +44,16 @@ public:
     /// Shows the frame as it is without any shake.
     void setPlain(bool plain);
     bool plain() const { return plain_; }
-    /// Left of a line that can be dragged, the frame without any shake, or as a take has it.
-    enum class Split { none, plain, take };
+    /// Left of a line that can be dragged, the frame without any shake, as a take has it, or as the gentle version has
+    /// it.
+    enum class Split { none, plain, take, gentle };
     void setSplit(Split split);
     Split split() const { return split_; }
     double splitShare() const { return share_; }
     /// Whose takes are shown.
     void setTakes(const Takes* takes);
+    /// Whose gentle version is shown.
+    void setGentle(GentleKeeper* gentle);
     /// Shows this recipe alone, struck again and again, on the frame where the playhead stands; nothing ends it.
     void setPreview(const std::optional<Recipe>& recipe);
     /// The name of the recipe that is shown so.
@@ -129,6 +133,7 @@ private:
     QPointF aimMove_; ///< as they were when the drag began
     double aimStrength_ = 1;
     const Takes* takes_ = nullptr;
+    GentleKeeper* gentle_ = nullptr;
     std::unique_ptr<Preview> preview_;
     QTimer previewTimer_;
 };

@@ -11,6 +11,7 @@
 #include <QMediaDevices>
 #include <QSettings>
 
+#include "desktop_wish.h"
 #include "text.h"
 #include "value_field.h"
 
@@ -70,7 +71,8 @@ QString soundDevice()
 
 bool calm()
 {
-    return QSettings().value(calmKey, false).toBool();
+    const QVariant own = QSettings().value(calmKey);
+    return own.isValid() ? own.toBool() : desktopWishesForLessMotion();
 }
 
 } // namespace preference
@@ -106,7 +108,9 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent)
     auto* calm = new QCheckBox(tr("Nothing moves by itself"), this);
     calm->setObjectName(QStringLiteral("preference-calm"));
     calm->setChecked(preference::calm());
-    calm->setToolTip(tr("Recipes in the book are previewed standing at their peak instead of shaking"));
+    calm->setToolTip(
+        tr("Recipes in the book are previewed standing at their peak instead of shaking, and struck pads do "
+           "not fade. Until it is set here the desktop's wish for less motion decides."));
     connect(calm, &QCheckBox::toggled, this, [this](bool on) {
         QSettings().setValue(preference::calmKey, on);
         emit changed();

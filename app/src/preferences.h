@@ -21,7 +21,8 @@ void setValue(const FieldSpec& spec, double value);
 FrameRate stillRate();
 /// The sound device's own name; empty for the system's choice.
 QString soundDevice();
-/// Nothing in the window moves by itself: recipes are previewed standing at their peak.
+/// Nothing in the window moves by itself: recipes are previewed standing at their peak, struck pads do not fade. Where
+/// it was not set, the desktop's wish for less motion decides.
 bool calm();
 } // namespace preference
 

@@ -30,9 +30,10 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
       range_(new QComboBox(this)), first_(new ValueField(frameSpec, this)), last_(new ValueField(frameSpec, this)),
       size_(new QComboBox(this)), replace_(new QCheckBox(tr("Replace a film that is there"), this)),
       start_(new QPushButton(tr("Render"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
-      bar_(new QProgressBar(this)), state_(new QLabel(this)), quality_(new QComboBox(this)),
-      depth_(new QComboBox(this)), resume_(new QCheckBox(tr("Go on: keep pictures that are there"), this)),
-      list_(new QListWidget(this)), remove_(new QPushButton(tr("Take off the queue"), this))
+      bar_(new QProgressBar(this)), state_(new QLabel(this)), version_(new QComboBox(this)),
+      quality_(new QComboBox(this)), depth_(new QComboBox(this)),
+      resume_(new QCheckBox(tr("Go on: keep pictures that are there"), this)), list_(new QListWidget(this)),
+      remove_(new QPushButton(tr("Take off the queue"), this))
 {
     setObjectName(QStringLiteral("render-panel"));
     auto* column = new QVBoxLayout(this);
@@ -83,6 +84,11 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     ends->addWidget(new QLabel(tr("to"), this));
     ends->addWidget(last_);
     grid->addLayout(ends, 2, 1, 1, 2);
+    name(3, tr("Version"));
+    version_->addItems({tr("the full one"), tr("the gentle one"), tr("both, the gentle one beside it")});
+    version_->setObjectName(QStringLiteral("render-version"));
+    version_->setToolTip(tr("The gentle version is for those whom much motion harms; Comfort says what it keeps"));
+    grid->addWidget(version_, 3, 1, 1, 2);
     name(4, tr("Size"));
     size_->setObjectName(QStringLiteral("render-size"));
     grid->addWidget(size_, 4, 1, 1, 2);
@@ -246,13 +252,28 @@ void RenderPanel::start()
     options.quality = static_cast<FilmQuality>(quality_->currentIndex());
     if (depth_->isEnabled() && depth_->currentIndex() > 0)
         options.depth = depth_->currentIndex() == 1 ? Depth::eight : Depth::sixteen;
-    queue_.push_back({session_.project(), path_->text(), options});
+    enum { full, gentle, both };
+    const int version = version_->currentIndex();
+    const QString path = path_->text();
+    QString beside = path; // "-gentle" before the ending and the number
+    const QString suffix = path.endsWith(extension()) ? extension() : QString();
+    beside.chop(suffix.size());
+    beside += tr("-gentle") + suffix;
+    if (version != gentle)
+        enqueue(session_.project(), path, options);
+    if (version != full)
+        enqueue(gentled(session_.project()), version == both ? beside : path, options);
     if (running()) {
-        emit session_.told(tr("Queued: %1").arg(path_->text()));
+        emit session_.told(tr("Queued: %1").arg(path));
         showQueue();
     } else {
         beginNext();
     }
+}
+
+void RenderPanel::enqueue(Project project, const QString& out, const RenderOptions& options)
+{
+    queue_.push_back({std::move(project), out, options});
 }
 
 void RenderPanel::beginNext()

@@ -48,6 +48,7 @@ private:
     };
     void suggest();
     void start();
+    void enqueue(Project project, const QString& out, const RenderOptions& options);
     void beginNext();
     void showQueue();
     void removeSelected();
@@ -69,6 +70,7 @@ private:
     QPushButton* cancel_;
     QProgressBar* bar_;
     QLabel* state_;
+    QComboBox* version_;
     QComboBox* quality_;
     QComboBox* depth_;
     QCheckBox* resume_;

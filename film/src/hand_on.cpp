@@ -208,17 +208,24 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
     return out;
 }
 
-Result<std::string> handOn(const Project& project, HandFormat format, const HandingOn& how, const std::string& out,
-                           bool overwrite)
+Status mayBeWritten(const Project& project, const std::string& out, bool overwrite)
 {
     std::error_code ignored;
     if (out.empty() || out.ends_with('/') || fs::is_directory(out, ignored))
         return cannot(out.empty() ? "The file" : out, "a file's name is wanted here");
-    if (!overwrite && fs::exists(out, ignored))
-        return Error{ErrorCode::exists, out, ""};
     for (const Shot& shot : project.shots)
         if (!shot.gap() && fs::equivalent(out, shot.clip, ignored))
             return Error{ErrorCode::exists, out, "it is a clip of this project, which are never overwritten"};
+    if (!overwrite && fs::exists(out, ignored))
+        return Error{ErrorCode::exists, out, ""};
+    return Done{};
+}
+
+Result<std::string> handOn(const Project& project, HandFormat format, const HandingOn& how, const std::string& out,
+                           bool overwrite)
+{
+    if (const Status may = mayBeWritten(project, out, overwrite); !may)
+        return may.error();
     const auto made = handed(project, format, how, lowered(fs::path(out).extension().string()));
     if (!made)
         return made.error();
@@ -228,7 +235,8 @@ Result<std::string> handOn(const Project& project, HandFormat format, const Hand
 }
 
 Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat format, const HandingOn& how,
-                                           const std::string& folder, const std::string& ending, bool overwrite)
+                                           const std::string& folder, const std::string& ending, bool overwrite,
+                                           const std::function<bool(double)>& tell)
 {
     if (format != HandFormat::sheet && format != HandFormat::recipe)
         return cannot(folder, "only sheets and recipes are written into a folder, one file for each");
@@ -263,6 +271,8 @@ Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat fo
     }
     std::vector<std::string> written;
     for (std::size_t i = 0; i < entries.size(); ++i) {
+        if (tell && !tell(static_cast<double>(i) / static_cast<double>(entries.size())))
+            return Error{ErrorCode::cancelled, "Handing on", ""};
         HandingOn one = how;
         one.part = entries[i].part;
         const std::string out = (fs::path(folder) / names[i]).string();
