@@ -13,6 +13,7 @@
 #include <QElapsedTimer>
 #include <QFile>
 #include <QFileInfo>
+#include <QLabel>
 #include <QLineEdit>
 #include <QListWidget>
 #include <QMenuBar>
@@ -27,13 +28,16 @@
 
 #include "actions.h"
 #include "anvil_view.h"
+#include "comfort_window.h"
 #include "drawn_canvas.h"
 #include "drop_bench.h"
 #include "ember/core/survey.h"
+#include "ember/film/hand_on.h"
 #include "ember/project/board_edits.h"
 #include "ember/project/shipped_recipes.h"
 #include "find_panel.h"
 #include "finder.h"
+#include "hand_window.h"
 #include "live_window.h"
 #include "main_window.h"
 #include "motion_bench.h"
@@ -295,6 +299,41 @@ void takePlacesAndLive(MainWindow& window, const QDir& folder)
     window.session().edit(before, QStringLiteral("As before"));
 }
 
+/// Handing a blast on, its sheet, and the comfort of the film.
+void takeHandingOn(MainWindow& window, const QDir& folder)
+{
+    for (const ember::Strike& strike : window.session().project().strikes)
+        if (strike.kind == ember::StrikeKind::blast)
+            window.session().select({strike.id});
+    {
+        ember::app::Dialogs dialogs = ember::app::Dialogs::standard();
+        ember::app::HandWindow hand(window.session(), dialogs);
+        hand.findChild<QComboBox*>(QStringLiteral("hand-part"))->setCurrentIndex(2);
+        hand.findChild<QComboBox*>(QStringLiteral("hand-keys"))->setCurrentIndex(1);
+        hand.show();
+        settle(1200);
+        hand.grab().save(folder.filePath(QStringLiteral("hand-on.png")));
+        hand.findChild<QComboBox*>(QStringLiteral("hand-format"))->setCurrentIndex(9);
+        auto* page = hand.findChild<QLabel*>(QStringLiteral("hand-page"));
+        waitFor([&] { return page->isVisible(); });
+        ember::HandingOn how;
+        how.part = {ember::HandedOf::strike, window.session().selection().front()};
+        const auto out = folder.filePath(QStringLiteral("shake-sheet.png")).toStdString();
+        if (const auto done = handOn(window.session().project(), ember::HandFormat::sheet, how, out, true); !done)
+            std::cerr << sentence(done.error()) << '\n';
+    }
+    {
+        ember::app::ComfortWindow comfort(window.session());
+        comfort.show();
+        settle(400);
+        comfort.findChild<QAbstractButton*>(QStringLiteral("comfort-check"))->click();
+        auto* bar = comfort.findChild<QProgressBar*>(QStringLiteral("comfort-bar"));
+        waitFor([&] { return !bar->isVisible(); }, 120'000);
+        settle(200);
+        comfort.grab().save(folder.filePath(QStringLiteral("comfort.png")));
+    }
+}
+
 /// guide/shortcuts.md, from the menus.
 void writeShortcuts(MainWindow& window, const QDir& docs)
 {
@@ -430,6 +469,7 @@ int main(int argc, char** argv)
     takeDropBench(window, folder);
     takeMotions(window, folder);
     takePlacesAndLive(window, folder);
+    takeHandingOn(window, folder);
 
     QTemporaryDir scratch;
     window.showRender(true);

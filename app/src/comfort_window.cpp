@@ -23,7 +23,7 @@ enum Column { what, full, gentle, limit };
 
 QString number(double value, const std::string& unit)
 {
-    const int digits = value < 1 ? 2 : value < 10 ? 1 : 0;
+    const int digits = value == 0 ? 0 : value < 1 ? 2 : value < 10 ? 1 : 0;
     return QString::number(value, 'f', digits) + QLatin1Char(' ') + toQString(unit);
 }
 
@@ -57,12 +57,12 @@ ComfortWindow::ComfortWindow(Session& session, QWidget* parent)
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(16, 12, 16, 12);
     column->setSpacing(8);
-    column->addWidget(buildReport(), 3);
+    column->addWidget(buildReport());
     auto* below = new QHBoxLayout;
     below->setSpacing(24);
     below->addWidget(buildFlashes(), 3);
     below->addWidget(buildGentle(), 2);
-    column->addLayout(below, 2);
+    column->addLayout(below, 1);
     for (auto* button : findChildren<QPushButton*>()) // Enter in a field is the field's
         button->setAutoDefault(false);
     connect(&session_, &Session::projectChanged, this, &ComfortWindow::refresh);
@@ -169,7 +169,11 @@ QWidget* ComfortWindow::buildGentle()
     about->setWordWrap(true);
     column->addWidget(about);
     gentle_->setObjectName(QStringLiteral("gentle"));
-    addAll(*gentle_, Gentle{}, {{"strength", {}}, {"displacement", {}}, {"flash", {}}, {"speed", {}}, {"roll", {}}});
+    addAll(*gentle_, Gentle{}, {{"strength", {}}, {"displacement", {}}});
+    gentle_->nextRow();
+    addAll(*gentle_, Gentle{}, {{"speed", tr("In a second")}, {"flash", {}}});
+    gentle_->nextRow();
+    addAll(*gentle_, Gentle{}, {{"roll", {}}});
     column->addWidget(gentle_);
     auto* row = new QHBoxLayout;
     row->addWidget(beside_);
@@ -246,6 +250,10 @@ void ComfortWindow::showReport(const Report& report)
         gentleBeyond += less.within() ? 0 : 1;
     }
     table_->resizeRowsToContents();
+    int high = table_->horizontalHeader()->height() + 2 * table_->frameWidth();
+    for (int row = 0; row < table_->rowCount(); ++row)
+        high += table_->rowHeight(row);
+    table_->setMaximumHeight(high + 2);
     const auto words = [](int count) {
         return count == 0 ? tr("within all limits") : tr("%1 beyond their limit").arg(count);
     };

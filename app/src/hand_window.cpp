@@ -51,9 +51,9 @@ constexpr FormatRow formats[]{
      "For games and pages: played by the header or the module in the folder runtime"},
 };
 
-const FieldSpec pixelsField{"pixels", "Off by at most", "px", 0.001, 100, 0.1, 0.05, "How far x and y may be off"};
-const FieldSpec degreesField{"degrees", "and", "°", 0.0001, 45, 0.02, 0.01, "How far angles may be off"};
-const FieldSpec zoomField{"zoom", "and", "%", 0.00001, 0.5, 0.0005, 0.0005, "How far the size may be off"};
+const FieldSpec pixelsField{"pixels", "x, y off by at most", "px", 0.001, 100, 0.1, 0.05, "How far x and y may be off"};
+const FieldSpec degreesField{"degrees", "angles by", "°", 0.0001, 45, 0.02, 0.01, "How far angles may be off"};
+const FieldSpec zoomField{"zoom", "size by", "%", 0.00001, 0.5, 0.0005, 0.0005, "How far the size may be off"};
 const FieldSpec offsetField{"offset",  "First frame is moved by",
                             "",        -1'000'000,
                             1'000'000, 0,

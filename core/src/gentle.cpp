@@ -27,8 +27,10 @@ constexpr FieldSpec displacementField{
     0.005,
     "How far a corner of the picture may go, of the picture's width; 100 % is no limit"};
 constexpr FieldSpec speedField{
-    "speed", "At most", "%/s", 0.01,
-    10,      0.5,       0.05,  "How fast a corner may go, of the picture's width in a second; 1000 % is no limit"};
+    "speed", "Speed at most",
+    "%",     0.01,
+    10,      0.5,
+    0.05,    "How fast a corner may go, of the picture's width in a second; 1000 % is no limit"};
 
 /// More of a strike is not looked at by itself; what comes later is seen with the whole film.
 constexpr std::int64_t longestLook = 2400; // frames

@@ -63,13 +63,13 @@ std::string keyframes(const HandedMotion& motion, const std::string& name)
     const double distance = planeDistance(50) * motion.width;
     std::string out = "@keyframes " + name + " {\n";
     const auto add = [&](double percent, std::size_t i) {
-        out += "  " + numberText(percent) + "% { transform: translate(" + numberText(moves.shift[0].values[i]) +
-               "px, " + numberText(moves.shift[1].values[i]) + "px) rotate(" + numberText(moves.turn[0].values[i]) +
-               "deg) scale(" + numberText(moves.size[0].values[i]) + ")";
+        out += "  " + shortNumber(percent) + "% { transform: translate(" + shortNumber(moves.shift[0].values[i]) +
+               "px, " + shortNumber(moves.shift[1].values[i]) + "px) rotate(" + shortNumber(moves.turn[0].values[i]) +
+               "deg) scale(" + shortNumber(moves.size[0].values[i]) + ")";
         if (moves.anyDeep)
-            out += " perspective(" + numberText(distance) + "px) translateZ(" + numberText(distance) + "px) rotateX(" +
-                   numberText(moves.deep[1].values[i]) + "deg) rotateY(" + numberText(-moves.deep[0].values[i]) +
-                   "deg) translateZ(" + numberText(-distance) + "px)";
+            out += " perspective(" + shortNumber(distance) + "px) translateZ(" + shortNumber(distance) +
+                   "px) rotateX(" + shortNumber(moves.deep[1].values[i]) + "deg) rotateY(" +
+                   shortNumber(-moves.deep[0].values[i]) + "deg) translateZ(" + shortNumber(-distance) + "px)";
         out += "; }\n";
     };
     const KeyPlaces places = placesOf(motion, all);
@@ -156,7 +156,7 @@ std::string handedToSvg(const HandedMotion& motion, const std::string& picture)
         std::string times;
         const auto add = [&](double time, std::size_t place) {
             for (std::size_t k = 0; k < curves.size(); ++k)
-                values += (k > 0 ? " " : values.empty() ? "" : ";") + numberText(curves[k].values[place]);
+                values += (k > 0 ? " " : values.empty() ? "" : ";") + shortNumber(curves[k].values[place]);
             times += (times.empty() ? "" : ";") + numberText(time);
         };
         for (const std::size_t place : places)

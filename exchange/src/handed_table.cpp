@@ -63,8 +63,8 @@ std::string handedToCsv(const HandedMotion& motion)
         const auto all = handedKeys(motion);
         for (std::size_t i = 0; i < all.size(); ++i)
             for (const DrawnKey& key : all[i])
-                out += headingOf(motion.channels[i]) + "," + numberText(key.frame) + "," + numberText(key.value) + "," +
-                       numberText(key.slopeIn) + "," + numberText(key.slopeOut) + "\n";
+                out += headingOf(motion.channels[i]) + "," + shortNumber(key.frame) + "," + shortNumber(key.value) +
+                       "," + shortNumber(key.slopeIn) + "," + shortNumber(key.slopeOut) + "\n";
         return out;
     }
     out = "frame,seconds";

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Typed numbers, and lists of drawn keys.
+#include <array>
 #include <cmath>
 
 #include <QTest>
@@ -156,6 +157,65 @@ private slots:
         for (std::size_t i = 1; i + 1 < keys.size(); ++i) // each is needed
             QVERIFY(farthestOff(without(keys, {i}), value, 0, 80) > tolerance);
         QCOMPARE(keyEachFrame(value, 0, 80).size(), std::size_t{81});
+    }
+
+    void thereAreNoFewerPlaces()
+    {
+        // Against every choice of places of short curves.
+        test::Random random(11);
+        for (int round = 0; round < 30; ++round) {
+            const std::size_t count = 11;
+            SampledCurve curve{{}, 0.15};
+            for (std::size_t i = 0; i < count; ++i)
+                curve.values.push_back(random.between(-0.5, 0.5) + std::sin(0.7 * static_cast<double>(i)));
+            for (const KeyJoin join : {KeyJoin::straight, KeyJoin::curve}) {
+                const auto offBy = [&](const KeyPlaces& places) {
+                    const DrawnKeys keys = keysAtPlaces(curve, places, join, 0, 1);
+                    double most = 0;
+                    for (std::size_t i = 0; i < count; ++i)
+                        most = std::max(most, std::abs(valueOfKeys(keys, static_cast<double>(i)) - curve.values[i]));
+                    return most;
+                };
+                std::size_t least = count;
+                for (unsigned inner = 0; inner < 1u << (count - 2); ++inner) {
+                    KeyPlaces places{0};
+                    for (std::size_t i = 1; i + 1 < count; ++i)
+                        if ((inner >> (i - 1)) & 1u)
+                            places.push_back(i);
+                    places.push_back(count - 1);
+                    if (places.size() < least && offBy(places) <= curve.tolerance)
+                        least = places.size();
+                }
+                const KeyPlaces found = fewestPlaces({&curve, 1}, join);
+                QVERIFY(offBy(found) <= curve.tolerance * (1 + 1e-12));
+                QCOMPARE(found.size(), least);
+            }
+            // Keys that may lie beside the curve are no more, and stay as near.
+            const DrawnKeys loose = fewestLooseKeys(curve, 5, 1);
+            QVERIFY(loose.size() <= fewestPlaces({&curve, 1}, KeyJoin::curve).size());
+            for (std::size_t i = 0; i < count; ++i)
+                QVERIFY(std::abs(valueOfKeys(loose, 5 + static_cast<double>(i)) - curve.values[i]) <= curve.tolerance);
+        }
+    }
+
+    void restStaysExact()
+    {
+        SampledCurve curve{std::vector<double>(60, 0.0), 0.5};
+        for (std::size_t i = 20; i < 30; ++i)
+            curve.values[i] = 3 * std::sin(static_cast<double>(i));
+        const SampledCurve other{std::vector<double>(60, 7.0), 0.5};
+        const std::array<SampledCurve, 2> both{curve, other};
+        const KeyPlaces places = fewestPlaces(both, KeyJoin::curve);
+        for (const DrawnKeys& keys : {keysAtPlaces(curve, places, KeyJoin::curve, 0, 1), fewestLooseKeys(curve, 0, 1)})
+            for (std::size_t i = 0; i < 60; ++i)
+                if (curve.values[i] == 0)
+                    QCOMPARE(valueOfKeys(keys, static_cast<double>(i)), 0.0);
+        for (const DrawnKey& key : keysAtPlaces(other, places, KeyJoin::curve, 0, 1))
+            QCOMPARE(key.value, 7.0);
+        QVERIFY(fewestPlaces({}, KeyJoin::curve).empty());
+        const SampledCurve one{{4.0}, 0.1};
+        QCOMPARE(fewestPlaces({&one, 1}, KeyJoin::curve).size(), std::size_t{1});
+        QCOMPARE(fewestLooseKeys(one, 3, 1).size(), std::size_t{1});
     }
 };
 
