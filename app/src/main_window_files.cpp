@@ -29,9 +29,10 @@ constexpr int mostRecent = 10;
 
 void MainWindow::openAsked()
 {
-    const QString path = dialogs_.openFile(this, tr("Open a clip or a project"),
-                                           tr("Clips and projects (*.vember *.mp4 *.mov *.mkv *.webm *.avi *.png *.jpg "
-                                              "*.jpeg *.tif *.tiff *.exr);;All files (*)"));
+    const QString path = dialogs_.openFile(
+        this, tr("Open a clip or a project"),
+        tr("Clips, projects and timelines (*.vember *.otio *.mp4 *.mov *.mkv *.webm *.avi *.png *.jpg "
+           "*.jpeg *.tif *.tiff *.exr);;All files (*)"));
     if (!path.isEmpty())
         openPath(path);
 }

@@ -77,6 +77,18 @@ void Session::startOpening(const std::shared_ptr<Opened>& result)
                 else
                     result->clipTrouble = QString::fromStdString(sentence(clip.error()));
             }
+        } else if (result->path.endsWith(QStringLiteral(".otio"), Qt::CaseInsensitive)) {
+            auto made = projectFromReel(file);
+            if (!made) {
+                result->trouble = QString::fromStdString(sentence(made.error()));
+            } else {
+                result->project = std::move(made).value();
+                auto clip = openFilm(*result->project);
+                if (clip)
+                    result->clip = std::move(clip).value();
+                else
+                    result->clipTrouble = QString::fromStdString(sentence(clip.error()));
+            }
         } else {
             ClipOptions options;
             options.neverSequence = result->alone;

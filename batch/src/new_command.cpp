@@ -21,7 +21,8 @@ class NewCommand final : public Command {
 public:
     void declare(CLI::App& app) override
     {
-        app.add_option("CLIP", clip_, "The clip: a video, a picture, or one of a numbered series of pictures")
+        app.add_option("CLIP", clip_,
+                       "The clip: a video, a picture, one of a numbered series of pictures, or a timeline, NAME.otio")
             ->required();
         app.add_option("--then", then_, "Another clip, a shot after the last (may be given several times)")
             ->allow_extra_args(false);
@@ -49,12 +50,10 @@ public:
         ClipOptions options;
         options.sequenceRate = rateFrom(rate_).value_or(FrameRate());
         options.neverSequence = still_;
-        auto clip = ClipReader::open(clip_, options);
-        if (!clip)
-            return clip.error();
-        for (const auto& note : clip.value()->info().notes)
-            streams.err << note << '\n';
-        Project project = projectForClip(clip.value()->info());
+        auto made = started(options, streams);
+        if (!made)
+            return made.error();
+        Project project = std::move(made).value();
         if (auto status = addShots(project, options, streams); !status)
             return status;
         if (const auto rule = overlapFromName(overlap_))
@@ -80,6 +79,24 @@ public:
     }
 
 private:
+    Result<Project> started(const ClipOptions& options, const BatchStreams& streams) const
+    {
+        if (clip_.ends_with(".otio")) {
+            auto project = projectFromReel(clip_);
+            if (!project)
+                return project.error();
+            if (const std::string missing = missingClip(project.value()); !missing.empty())
+                streams.err << "A clip of the timeline is missing: " << missing << '\n';
+            return project;
+        }
+        auto clip = ClipReader::open(clip_, options);
+        if (!clip)
+            return clip.error();
+        for (const auto& note : clip.value()->info().notes)
+            streams.err << note << '\n';
+        return projectForClip(clip.value()->info());
+    }
+
     Status addShots(Project& project, ClipOptions options, const BatchStreams& streams) const
     {
         options.sequenceRate = project.rate;

@@ -5,6 +5,9 @@
 #include <cmath>
 #include <filesystem>
 
+#include "ember/exchange/reel.h"
+#include "ember/film/import_strikes.h"
+#include "ember/project/file.h"
 #include "ember/project/shipped_recipes.h"
 
 namespace ember {
@@ -28,6 +31,50 @@ Project projectForClip(const ClipInfo& info)
     Project project = newProject(info.width, info.height, info.rate);
     project.addShot(shotOf(info, info.rate));
     return project;
+}
+
+Result<Project> projectFromReel(const std::string& path)
+{
+    constexpr std::uintmax_t largest = 256u << 20;
+    const auto text = readFile(path, largest, "a timeline");
+    if (!text)
+        return text.error();
+    auto reel = reelFromOtio(text.value());
+    if (!reel) {
+        Error error = reel.error();
+        error.subject = path;
+        return error;
+    }
+    const std::filesystem::path folder = std::filesystem::absolute(path).parent_path();
+    std::optional<Project> project;
+    std::optional<Error> first; // of the clips that cannot be opened
+    for (Shot& shot : reel->shots) {
+        if (shot.gap())
+            continue;
+        if (std::filesystem::path(shot.clip).is_relative())
+            shot.clip = (folder / shot.clip).lexically_normal().string();
+        ClipOptions options;
+        options.sequenceRate = reel->rate;
+        options.neverSequence = shot.still;
+        const auto clip = ClipReader::open(shot.clip, options);
+        if (!clip) {
+            if (!first)
+                first = clip.error();
+            continue;
+        }
+        const ClipInfo info = clip.value()->info();
+        if (!project)
+            project = newProject(info.width, info.height, reel->rate);
+        const Shot whole = shotOf(info, reel->rate);
+        shot.still = whole.still;
+        shot.available = whole.available;
+        shot.length = std::min(shot.length, std::max<std::int64_t>(1, shot.longest()));
+    }
+    if (!project)
+        return first.value_or(Error{ErrorCode::noPicture, path, "its track has gaps only"});
+    for (Shot& shot : reel->shots)
+        project->addShot(std::move(shot));
+    return withStrikesImported(std::move(*project), reel->strikes).project;
 }
 
 } // namespace ember

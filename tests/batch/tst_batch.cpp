@@ -883,6 +883,130 @@ private slots:
         QCOMPARE(run({"poses", path}), 0); // the motion needs no clip
         QCOMPARE(run({"new", clip_, "-o", at("no/folder/n.vember")}), 1);
     }
+    void exportHandsOnInEveryFormat()
+    {
+        const std::string project = made("hand.vember", {"--strike", "30:blast:1.1"});
+        for (const char* format : {"csv", "json", "gltf", "otio", "css", "html", "svg", "vtt", "mid"}) {
+            const std::string out = at((std::string("hand.") + format + ".out").c_str());
+            QVERIFY2(run({"export", project, "--as", format, "-o", out}) == 0, err_.c_str());
+            QVERIFY(QFile(QString::fromStdString(out)).size() > 50);
+            QCOMPARE(run({"export", project, "--as", format, "-o", out}), 1); // it exists
+            QVERIFY(errHas("--force"));
+            QCOMPARE(run({"export", project, "--as", format, "-o", out, "--force"}), 0);
+        }
+        // By the ending; of one strike, with the fewest keys, by default and by a number.
+        QCOMPARE(run({"export", project, "--strike", "2", "--sparse", "-o", at("few.csv")}), 0);
+        QVERIFY(errHas(" keys instead of "));
+        const QByteArray few = test::bytesOf(at("few.csv"));
+        QVERIFY(few.startsWith("channel,frame,value,slope_in,slope_out\nx_px,30,0,0,"));
+        QCOMPARE(run({"export", project, "--strike", "2", "--sparse", "5", "-o", at("fewer.csv")}), 0);
+        QVERIFY(test::bytesOf(at("fewer.csv")).size() < few.size());
+        QCOMPARE(run({"export", project, "--camera", "--absolute", "--y-up", "--cover", "--offset", "1001", "--lens",
+                      "40", "--width", "2.5", "--unit", "yd", "-o", at("camera.csv")}),
+                 0);
+        QVERIFY(test::bytesOf(at("camera.csv"))
+                    .startsWith("frame,seconds,x_yd,y_yd,z_yd,pan_deg,tilt_deg,roll_deg\n1001,"));
+        QCOMPARE(run({"export", project, "--shot", "1", "--gentle", "-o", at("gentle.json")}), 0);
+        QCOMPARE(QJsonDocument::fromJson(test::bytesOf(at("gentle.json"))).object()["of"].toString(),
+                 QStringLiteral("shot"));
+        // Sheets and recipes, one or all.
+        QCOMPARE(run({"export", project, "--as", "sheet", "--strike", "1", "-o", at("one.pdf")}), 0);
+        QVERIFY(test::bytesOf(at("one.pdf")).startsWith("%PDF"));
+        QCOMPARE(run({"export", project, "--as", "sheet", "-o", at("pages/")}), 0);
+        QCOMPARE(out_, std::string("01-landing.pdf\n02-blast.pdf\n"));
+        QCOMPARE(run({"export", project, "--as", "recipe", "--recipe", "Dead weight", "-o", at("weight.json")}), 0);
+        QCOMPARE(QJsonDocument::fromJson(test::bytesOf(at("weight.json"))).object()["name"].toString(),
+                 QStringLiteral("Dead weight"));
+        QCOMPARE(run({"export", project, "--as", "recipe", "-o", at("recipes/")}), 0);
+        // What cannot be.
+        const auto fails = [&](const std::vector<std::string>& more, int code, const char* word) {
+            std::vector<std::string> arguments{"export", project, "-o", at("wrong.csv")};
+            arguments.insert(arguments.end(), more.begin(), more.end());
+            const bool right = run(arguments) == code && errHas(word);
+            return right && !QFile::exists(QString::fromStdString(at("wrong.csv")));
+        };
+        QVERIFY2(fails({"--strike", "3"}, 1, "has 2 strikes"), err_.c_str());
+        QVERIFY2(fails({"--shot", "2"}, 1, "has 1 shots"), err_.c_str());
+        QVERIFY2(fails({"--recipe", "Waltz"}, 1, "no recipe of this name"), err_.c_str());
+        QVERIFY2(fails({"--as", "recipe"}, 1, "say which"), err_.c_str());
+        QVERIFY2(fails({"--as", "otio", "--strike", "1"}, 1, "whole film"), err_.c_str());
+        QVERIFY2(fails({"--sparse", "-1"}, 2, "above 0"), err_.c_str());
+        QVERIFY2(fails({"--sparse", "few"}, 2, "above 0"), err_.c_str());
+        QVERIFY2(fails({"--as", "waltz"}, 2, "--as"), err_.c_str());
+        QVERIFY2(fails({"--strike", "1", "--shot", "1"}, 2, "excludes"), err_.c_str());
+        QCOMPARE(run({"export", project, "-o", at("wrong.xyz")}), 1);
+        QVERIFY(errHas("--as"));
+        QCOMPARE(run({"export", project, "--as", "csv", "-o", at("folder/")}), 1);
+        QCOMPARE(run({"export", project, "--as", "csv", "-o", clip_, "--force"}), 1);
+        QVERIFY(errHas("never overwritten"));
+    }
+    void timelinesComeBack()
+    {
+        const std::string project = made("reel.vember", {"--then", clip_, "--strike", "30:blast:1.1"});
+        QCOMPARE(run({"export", project, "-o", at("reel.otio")}), 0);
+        QCOMPARE(run({"new", at("reel.otio"), "-o", at("back.vember")}), 0);
+        const Project before = loadProject(project).value();
+        const Project after = loadProject(at("back.vember")).value();
+        QCOMPARE(after.shots, before.shots);
+        QCOMPARE(after.width, before.width);
+        QVERIFY(after.rate == before.rate);
+        QCOMPARE(after.strikes.size(), before.strikes.size());
+        for (std::size_t i = 0; i < after.strikes.size(); ++i) {
+            QVERIFY(after.strikes[i].frame == before.strikes[i].frame);
+            QCOMPARE(after.strikes[i].strength, before.strikes[i].strength);
+            QCOMPARE(after.strikes[i].seed, before.strikes[i].seed);
+        }
+        test::writeBytes(at("bad.otio"), "{\"OTIO_SCHEMA\": \"Clip.1\"}");
+        QCOMPARE(run({"new", at("bad.otio"), "-o", at("none.vember")}), 1);
+        QVERIFY(errHas("bad.otio"));
+        QByteArray moved = test::bytesOf(at("reel.otio"));
+        moved.replace(".mkv", ".gone");
+        test::writeBytes(at("moved.otio"), moved);
+        QCOMPARE(run({"new", at("moved.otio"), "-o", at("none.vember")}), 1);
+        QVERIFY(errHas("does not exist"));
+        QVERIFY(!QFile::exists(QString::fromStdString(at("none.vember"))));
+    }
+    void checkTellsWhetherItMayBeWatched()
+    {
+        const std::string calm = made("calm.vember", {"--force"});
+        QCOMPARE(run({"set", calm, "gentle.strength=0.3", "strike.1.strength=10%"}), 0);
+        QVERIFY2(run({"check", calm, "--no-flashes"}) == 0, out_.c_str());
+        QVERIFY(out_.find("Within all limits.") != std::string::npos);
+        QCOMPARE(run({"check", calm}), 3); // the clip's own numbers flicker
+        QVERIFY(out_.find("over  Flashes up to frames") != std::string::npos);
+        const std::string wild =
+            made("wild.vember", {"--strike", "2:blast:4", "--strike", "10:blast:4", "--strike", "34:blast:4"});
+        QCOMPARE(run({"check", wild}), 3);
+        QVERIFY(out_.find("over  A corner goes at most") != std::string::npos);
+        QVERIFY(out_.find("Not within its limits.") != std::string::npos);
+        QVERIFY(err_.empty());
+        QCOMPARE(run({"check", wild, "--json"}), 3);
+        const QJsonObject told = QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object();
+        QVERIFY(!told["within"].toBool(true));
+        QCOMPARE(told["comfort"].toArray().size(), 8);
+        QVERIFY(told.contains("flashes"));
+        QCOMPARE(run({"check", wild, "--json", "--gentle", "--no-flashes"}),
+                 3); // it shakes most of the time, if gently
+        const QJsonObject gentle = QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object();
+        for (const auto& line : gentle["comfort"].toArray())
+            if (line.toObject()["key"] == "displacement")
+                QVERIFY(line.toObject()["value"].toDouble() <= 2);
+        QVERIFY(!gentle.contains("flashes"));
+        QCOMPARE(run({"check", wild, "--shot", "2"}), 1);
+        QVERIFY(errHas("has 1 shots"));
+        QCOMPARE(run({"check", at("none.vember")}), 1);
+    }
+    void theGentleFilmIsAnother()
+    {
+        const std::string project = made("both.vember", {"--strike", "20:blast:2"});
+        QCOMPARE(run({"set", project, "finish.cover=off"}), 0);
+        QCOMPARE(run({"render", project, "--frames", "18-26", "-o", at("full_%03d.png")}), 0);
+        QCOMPARE(run({"render", project, "--frames", "18-26", "--gentle", "-o", at("less_%03d.png")}), 0);
+        QVERIFY(test::bytesOf(at("full_018.png")) == test::bytesOf(at("less_018.png"))); // before it, both at rest
+        QVERIFY(test::bytesOf(at("full_021.png")) != test::bytesOf(at("less_021.png")));
+        QCOMPARE(run({"still", project, "--frame", "21", "--gentle", "-o", at("still.png")}), 0);
+        QVERIFY(test::bytesOf(at("still.png")) == test::bytesOf(at("less_021.png")));
+    }
     void theRealProgramRuns()
     {
         const QString program = QCoreApplication::applicationDirPath() + QStringLiteral("/vast-ember-batch");
