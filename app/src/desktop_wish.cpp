@@ -6,9 +6,9 @@
 #include <QDBusConnection>
 #include <QDBusMessage>
 #include <QDBusVariant>
+#include <QDir>
 #include <QFileInfo>
 #include <QSettings>
-#include <QStandardPaths>
 
 namespace ember::app {
 
@@ -43,8 +43,9 @@ QVariant portalValue(const QString& space, const QString& key)
 /// A value of a settings file in the person's own folder.
 QVariant fileValue(const QString& file, const QString& key)
 {
+    const QString own = qEnvironmentVariable("XDG_CONFIG_HOME");
     const QString path =
-        QStandardPaths::writableLocation(QStandardPaths::GenericConfigLocation) + QLatin1Char('/') + file;
+        (own.isEmpty() ? QDir::homePath() + QStringLiteral("/.config") : own) + QLatin1Char('/') + file;
     return QFileInfo::exists(path) ? QSettings(path, QSettings::IniFormat).value(key) : QVariant();
 }
 
