@@ -203,10 +203,6 @@ void takePages(MainWindow& window, const QDir& folder)
     window.session().edit(before, QStringLiteral("As before"));
     press(window, "page-0");
     takeLight(window, folder);
-    auto* strand = window.findChild<QWidget*>(QStringLiteral("strand-1"));
-    strand->findChild<QAbstractButton*>(QStringLiteral("open-strand"))->click();
-    take(window, folder, "strand-open");
-    strand->findChild<QAbstractButton*>(QStringLiteral("open-strand"))->click();
 }
 
 /// Finding on the bare clip: all that was heard and seen, what the picture alone tells, the beat.
@@ -353,10 +349,6 @@ void takeReading(MainWindow& window, const QDir& folder)
                 listed.action->trigger();
     };
     scrollUp(window);
-    window.anvil().setTracesShown(true);
-    settle(600);
-    take(window, folder, "traces");
-    window.anvil().setTracesShown(false);
     act("compare.frames-around-the-strike-large");
     settle(5000);
     take(window, folder, "frames");
@@ -433,13 +425,6 @@ int main(int argc, char** argv)
     docs.mkpath(QStringLiteral("screenshots"));
     const QDir folder(docs.filePath(QStringLiteral("screenshots")));
     writeRecipes(docs);
-    {
-        QSettings().setValue(QStringLiteral("hints/closed"), false);
-        MainWindow first; // as it is seen the first time
-        first.resize(1280, 800);
-        first.show();
-        take(first, folder, "empty-start");
-    }
     QSettings().setValue(QStringLiteral("hints/closed"), true);
     MainWindow window;
     window.resize(1280, 800);

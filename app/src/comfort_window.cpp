@@ -77,7 +77,6 @@ ComfortWindow::ComfortWindow(Session& session, QWidget* parent)
         allow(stop_, tr("No check is running"));
         allow(check_, session_.hasClip() ? QString() : tr("Open a clip first"));
     });
-    refresh();
 }
 
 QWidget* ComfortWindow::buildReport()
@@ -143,6 +142,7 @@ QWidget* ComfortWindow::buildFlashes()
     flashes_->setObjectName(QStringLiteral("comfort-flashes"));
     flashes_->setToolTip(tr("Double-click, or Enter: to the frame"));
     column->addWidget(flashes_, 1);
+    column->addStretch(0); // while there is nothing in it
     connect(check_, &QPushButton::clicked, this, &ComfortWindow::checkFlashes);
     connect(stop_, &QPushButton::clicked, this, [this] {
         checking_.cancel();
@@ -204,8 +204,16 @@ std::pair<std::int64_t, std::int64_t> ComfortWindow::range() const
     return {0, session_.length()};
 }
 
+void ComfortWindow::showEvent(QShowEvent* event)
+{
+    QDialog::showEvent(event);
+    refresh();
+}
+
 void ComfortWindow::refresh()
 {
+    if (!isVisible())
+        return;
     gentle_->refresh();
     allow(check_, checking_.busy()     ? tr("It is checked already")
                   : session_.hasClip() ? QString()
@@ -253,7 +261,7 @@ void ComfortWindow::showReport(const Report& report)
     int high = table_->horizontalHeader()->height() + 2 * table_->frameWidth();
     for (int row = 0; row < table_->rowCount(); ++row)
         high += table_->rowHeight(row);
-    table_->setMaximumHeight(high + 2);
+    table_->setFixedHeight(high + 2);
     const auto words = [](int count) {
         return count == 0 ? tr("within all limits") : tr("%1 beyond their limit").arg(count);
     };
@@ -276,6 +284,7 @@ void ComfortWindow::flashesAreOld()
                                 "WCAG 2: more than three flashes within a second over a quarter of ten degrees."));
     }
     flashes_->clear();
+    flashes_->setVisible(false);
 }
 
 void ComfortWindow::checkFlashes()
@@ -284,6 +293,7 @@ void ComfortWindow::checkFlashes()
     const bool less = version_->currentIndex() == 1;
     const QString version = version_->currentText();
     flashes_->clear();
+    flashes_->setVisible(false);
     flashState_->setText(tr("Rendering …"));
     bar_->setRange(0, static_cast<int>(end - first));
     bar_->setValue(0);
@@ -311,6 +321,7 @@ void ComfortWindow::showFlashes(const std::vector<FlashViolation>& found, const 
 {
     flashState_->setText(found.empty() ? tr("No flashes beyond the thresholds (%1).").arg(version)
                                        : tr("Beyond the thresholds (%1):").arg(version));
+    flashes_->setVisible(!found.empty());
     for (const FlashViolation& one : found) {
         auto* item = new QListWidgetItem(toQString(flashSentence(one)), flashes_);
         item->setData(Qt::UserRole, static_cast<qlonglong>(one.first));

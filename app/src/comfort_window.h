@@ -35,6 +35,9 @@ signals:
 public:
     void showBeside(bool on); ///< what the picture does
 
+protected:
+    void showEvent(QShowEvent* event) override; ///< while it is hidden it does nothing
+
 private:
     struct Report {
         std::vector<ComfortLine> full;

@@ -94,7 +94,6 @@ HandWindow::HandWindow(Session& session, Dialogs& dialogs, QWidget* parent)
         if (part_->currentIndex() == static_cast<int>(HandedOf::shot))
             refresh();
     });
-    refresh();
 }
 
 QComboBox* HandWindow::choice(QFormLayout* form, const QString& label, const QString& name, const QStringList& words,
@@ -322,8 +321,16 @@ void HandWindow::showText(const QString& head, const QString& summary)
     summary_->setText(summary);
 }
 
+void HandWindow::showEvent(QShowEvent* event)
+{
+    QDialog::showEvent(event);
+    refresh();
+}
+
 void HandWindow::refresh()
 {
+    if (!isVisible())
+        return;
     {
         const QSignalBlocker quiet(as_);
         showChoices();

@@ -29,6 +29,9 @@ class HandWindow : public QDialog {
 public:
     HandWindow(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
 
+protected:
+    void showEvent(QShowEvent* event) override; ///< while it is hidden it does nothing
+
 private:
     QWidget* buildChoices();
     QWidget* buildPreview();

@@ -249,12 +249,10 @@ std::vector<ComfortLine> comfortLines(const ComfortFigures& f, const FrameRate& 
                                std::to_string(f.rollFrame) + "."
                          : "It does not roll.",
          f.rollSpeed, limits.rollSpeed, "°/s", f.rollFrame);
-    line("sway",
-         "Slow sway, which makes people sick (0.1 to 0.5 times a second), is " + percent(f.sway) +
-             " of the width on average.",
+    line("sway", "Sway at the pace that makes people sick is " + percent(f.sway) + " of the width on average.",
          100 * f.sway, 100 * limits.sway, "%", f.longestFrom);
-    line("sway_roll", "Slow roll of the same pace is " + number(f.swayRoll, 2) + "° on average.", f.swayRoll,
-         limits.swayRoll, "°", f.longestFrom);
+    line("sway_roll", "Roll at that pace is " + number(f.swayRoll, 2) + "° on average.", f.swayRoll, limits.swayRoll,
+         "°", f.longestFrom);
     line("strikes",
          f.strikes == 0
              ? "Nothing strikes."

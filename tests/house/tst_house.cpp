@@ -62,6 +62,9 @@ private slots:
         QTest::addRow("exchange") << QStringLiteral("exchange")
                                   << QStringLiteral(
                                          "Q[A-Z]|libav|CLI/|ember/(render|analysis|media|project|film|batch)");
+        QTest::addRow("sheet") << QStringLiteral("sheet")
+                               << QStringLiteral("Q[A-Z]|libav|ember/(render|analysis|media|exchange|project|film)");
+        QTest::addRow("runtime") << QStringLiteral("runtime") << QStringLiteral("ember/|Q[A-Z]|nlohmann");
         QTest::addRow("project") << QStringLiteral("project")
                                  << QStringLiteral(
                                         "Q[A-Z]|libav|CLI/|ember/(render|analysis|media|exchange|film|batch)");
@@ -85,13 +88,19 @@ private slots:
     }
     void everySourceNamesItsLicence()
     {
-        for (const QString& file :
-             sources({QStringLiteral("core"), QStringLiteral("render"), QStringLiteral("analysis"),
-                      QStringLiteral("media"), QStringLiteral("drop"), QStringLiteral("live"), QStringLiteral("exchange"),
-                      QStringLiteral("project"), QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"),
-                      QStringLiteral("demo"), QStringLiteral("tests"), QStringLiteral("bench")}))
+        for (const QString& file : sources(
+                 {QStringLiteral("core"), QStringLiteral("render"), QStringLiteral("analysis"), QStringLiteral("media"),
+                  QStringLiteral("drop"), QStringLiteral("live"), QStringLiteral("exchange"), QStringLiteral("project"),
+                  QStringLiteral("sheet"), QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"),
+                  QStringLiteral("demo"), QStringLiteral("tests"), QStringLiteral("bench")}))
             QVERIFY2(textOf(file).startsWith(QStringLiteral("// SPDX-License-Identifier: GPL-3.0-or-later")),
                      qPrintable(file));
+    }
+    void whatOthersBuildInIsFree()
+    {
+        for (const char* file : {"vast_ember.hpp", "vast_ember.mjs", "examples/hits.cpp"})
+            QVERIFY(textOf(root_ + QStringLiteral("/runtime/") + QLatin1String(file))
+                        .startsWith(QStringLiteral("// SPDX-License-Identifier: MIT")));
     }
     void everyTestIsRegistered()
     {
