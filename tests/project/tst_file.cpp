@@ -37,6 +37,7 @@ Project fullProject()
     }
     project.strikes[0].place = Place{WorldPoint{-3, 1.5, 40}, true, false, true};
     project.strikes[2].place = Place{PicturePoint{0.25, 0.75, 12}, false, true, false};
+    project.gentle = {0.25, true, false, 0.03, 1.5};
     project.world = {
         false, 2, 4, 300, true, Arrival::own, 55, false, {{Frame{3}, {1, 2, 3}, -90}, {Frame{60}, {0, 0, -8}, 0}}};
     project.board.states = {"calm", "Schlag \xc3\xbc"};
@@ -215,7 +216,7 @@ private slots:
             QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
         };
         row("\"vember\": 1,", "", "vember");
-        row("\"vember\": 1", "\"vember\": 9", "version 9");
+        row("\"vember\": 1", "\"vember\": 10", "version 10");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
         row("\"width\": 640", "\"width\": 0", "frame.width");
         row("\"width\": 640", "\"width\": 1e300", "frame.width");
@@ -253,6 +254,8 @@ private slots:
         row("\"recipe\": \"R\"", "\"recipe\": \"R\", \"place\": {\"picture\": [0.5]}", "strikes[0].place.picture");
         row("\"recipe\": \"R\"", "\"recipe\": \"R\", \"place\": {\"picture\": [0.5, 0.5], \"distance\": -1}",
             "strikes[0].place.distance");
+        row("\"finish\"", "\"gentle\": {\"speed\": 0}, \"finish\"", "gentle.speed");
+        row("\"finish\"", "\"gentle\": {\"softly\": 1}, \"finish\"", "gentle.softly");
         row("\"finish\"", "\"world\": {\"arrival\": \"light\"}, \"finish\"", "world.arrival");
         row("\"finish\"", "\"world\": {\"reference\": 0}, \"finish\"", "world.reference");
         row("\"finish\"", "\"world\": {\"camera\": [{\"frame\": 4}, {\"frame\": 4}]}, \"finish\"",
