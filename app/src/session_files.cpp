@@ -65,24 +65,13 @@ void Session::startOpening(const std::shared_ptr<Opened>& result)
     const QPointer<Session> self(this);
     QThreadPool::globalInstance()->start([self, result] {
         const std::string file = result->path.toStdString();
-        if (result->isProject) {
-            auto loaded = result->left ? recovered(*result->left) : loadProject(file);
+        const bool reel = result->path.endsWith(QStringLiteral(".otio"), Qt::CaseInsensitive);
+        if (result->isProject || reel) {
+            auto loaded = result->left ? recovered(*result->left) : reel ? projectFromReel(file) : loadProject(file);
             if (!loaded) {
                 result->trouble = QString::fromStdString(sentence(loaded.error()));
             } else {
                 result->project = std::move(loaded).value();
-                auto clip = openFilm(*result->project);
-                if (clip)
-                    result->clip = std::move(clip).value();
-                else
-                    result->clipTrouble = QString::fromStdString(sentence(clip.error()));
-            }
-        } else if (result->path.endsWith(QStringLiteral(".otio"), Qt::CaseInsensitive)) {
-            auto made = projectFromReel(file);
-            if (!made) {
-                result->trouble = QString::fromStdString(sentence(made.error()));
-            } else {
-                result->project = std::move(made).value();
                 auto clip = openFilm(*result->project);
                 if (clip)
                     result->clip = std::move(clip).value();

@@ -394,11 +394,21 @@ DrawnKeys fewestLooseKeys(const SampledCurve& curve, double first, double step)
     const auto partOf = [&](const Spot& a, const Spot& b) {
         return Part{values, a.place, b.place, valueAt(a), valueAt(b)};
     };
+    // Where the cubic between the curve's own values is off by far, none of those beside it is near enough.
+    constexpr double hopeless = 3; // tolerances
+    const double tolerance = curve.tolerance * (1 - 1e-9);
+    std::pair<std::size_t, std::size_t> asked{count, count};
+    bool hope = false;
+    const auto fits = [&](std::size_t from, std::size_t a, std::size_t to, std::size_t b) {
+        if (asked != std::pair(from, to)) {
+            asked = {from, to};
+            const Part part = partOf({from, 0}, {to, 0});
+            hope = part.farthest(fittedSlopes(part, tolerance)) <= hopeless * tolerance;
+        }
+        return hope && cubicFits(partOf({from, a}, {to, b}), tolerance);
+    };
     const auto spots = fewestSpots(
-        count, beside.size(), still, [&](std::size_t i) { return fixed(i) ? std::size_t{1} : beside.size(); },
-        [&](std::size_t from, std::size_t a, std::size_t to, std::size_t b) {
-            return cubicFits(partOf({from, a}, {to, b}), curve.tolerance * (1 - 1e-9));
-        });
+        count, beside.size(), still, [&](std::size_t i) { return fixed(i) ? std::size_t{1} : beside.size(); }, fits);
     return keysWith(curve, spots.size(), first, step, [&](std::size_t n) { return partOf(spots[n], spots[n + 1]); });
 }
 

@@ -28,14 +28,19 @@ struct Alone {
     std::string title;
 };
 
-Result<Alone> onlyStrike(Project project, Strike strike, std::string title)
+/// A project whose one strike is all that moves.
+Project withOnly(Project project, Strike strike)
 {
-    project.strikes.clear();
     project.drift.on = false;
     project.overlap.rule = OverlapRule::add;
     project.groups.clear();
     strike.group.clear();
-    project.strikes.push_back(strike);
+    project.strikes = {std::move(strike)};
+    return project;
+}
+
+Result<Alone> spanOf(Project project, std::string title)
+{
     const Motion motion(project);
     if (motion.spans().empty())
         return Error{ErrorCode::unwritable, title, "nothing moves in it, so there is nothing to hand on"};
@@ -46,6 +51,12 @@ Result<Alone> onlyStrike(Project project, Strike strike, std::string title)
     return Alone{std::move(project),
                  {static_cast<std::int64_t>(std::floor(span.start)), static_cast<std::int64_t>(std::ceil(span.end))},
                  std::move(title)};
+}
+
+std::string titleOf(const Strike& strike)
+{
+    return strike.name.empty() ? std::string(kindName(strike.kind)) + " on frame " + std::to_string(strike.frame.index)
+                               : strike.name;
 }
 
 Result<Alone> alone(const Project& project, const HandedPart& part)
@@ -74,31 +85,10 @@ Result<Alone> alone(const Project& project, const HandedPart& part)
         const Strike* strike = project.strike(part.id);
         if (strike == nullptr)
             return missing("The strike");
-        const std::string title = strike->name.empty() ? std::string(kindName(strike->kind)) + " on frame " +
-                                                             std::to_string(strike->frame.index)
-                                                       : strike->name;
-        // A rumble lasts as long as it does among the others.
-        Project own = project;
-        Strike* kept = own.strike(part.id);
-        const FeltProject felt(project);
-        const Strike* arrives = felt->strike(part.id);
-        if (arrives == nullptr)
-            return missing("The strike");
-        Strike single = *arrives;
-        Recipe recipe = recipeOf(*felt, single);
-        for (Envelope* envelope : [&] {
-                 std::vector<Envelope*> all{&recipe.envelope};
-                 for (Strand& strand : recipe.strands)
-                     if (strand.envelope)
-                         all.push_back(&*strand.envelope);
-                 return all;
-             }())
-            envelope->set(EnvelopeField::rumbleUntil, static_cast<double>(RumbleUntil::length));
-        single.recipe = own.addRecipe(std::move(recipe));
-        single.overrides = {};
-        single.place.reset();
-        kept->place.reset();
-        return onlyStrike(std::move(own), single, title);
+        auto own = strikeAlone(project, part.id);
+        if (!own)
+            return own.error();
+        return spanOf(std::move(own).value(), titleOf(*strike));
     }
     case HandedOf::recipe: {
         const Recipe* recipe = project.recipe(part.id);
@@ -114,7 +104,8 @@ Result<Alone> alone(const Project& project, const HandedPart& part)
         strike.id = 1;
         strike.seed = recipe->seed;
         strike.recipe = recipe->id;
-        return onlyStrike(std::move(own), strike, recipe->name);
+        std::string title = recipe->name;
+        return spanOf(withOnly(std::move(own), std::move(strike)), std::move(title));
     }
     }
     return missing("The part");
@@ -147,31 +138,29 @@ struct Vector {
     double x, y, z;
 };
 
-Vector turned(const Vector& p, const Pose& pose)
-{
-    const double cp = std::cos(radians(pose.pan));
-    const double sp = std::sin(radians(pose.pan));
-    const double ct = std::cos(radians(pose.tilt));
-    const double st = std::sin(radians(pose.tilt));
-    const double cr = std::cos(radians(pose.roll));
-    const double sr = std::sin(radians(pose.roll));
-    const Vector a{cp * p.x + sp * p.z, p.y, -sp * p.x + cp * p.z};
-    const Vector b{a.x, ct * a.y + st * a.z, -st * a.y + ct * a.z};
-    return {cr * b.x - sr * b.y, sr * b.x + cr * b.y, b.z};
-}
+class Turn {
+public:
+    explicit Turn(const Pose& pose)
+        : cp_(std::cos(radians(pose.pan))), sp_(std::sin(radians(pose.pan))), ct_(std::cos(radians(pose.tilt))),
+          st_(std::sin(radians(pose.tilt))), cr_(std::cos(radians(pose.roll))), sr_(std::sin(radians(pose.roll)))
+    {
+    }
+    Vector of(const Vector& p) const
+    {
+        const Vector a{cp_ * p.x + sp_ * p.z, p.y, -sp_ * p.x + cp_ * p.z};
+        const Vector b{a.x, ct_ * a.y + st_ * a.z, -st_ * a.y + ct_ * a.z};
+        return {cr_ * b.x - sr_ * b.y, sr_ * b.x + cr_ * b.y, b.z};
+    }
+    Vector backOf(const Vector& p) const
+    {
+        const Vector a{cr_ * p.x + sr_ * p.y, -sr_ * p.x + cr_ * p.y, p.z};
+        const Vector b{a.x, ct_ * a.y - st_ * a.z, st_ * a.y + ct_ * a.z};
+        return {cp_ * b.x - sp_ * b.z, b.y, sp_ * b.x + cp_ * b.z};
+    }
 
-Vector turnedBack(const Vector& p, const Pose& pose)
-{
-    const double cp = std::cos(radians(pose.pan));
-    const double sp = std::sin(radians(pose.pan));
-    const double ct = std::cos(radians(pose.tilt));
-    const double st = std::sin(radians(pose.tilt));
-    const double cr = std::cos(radians(pose.roll));
-    const double sr = std::sin(radians(pose.roll));
-    const Vector a{cr * p.x + sr * p.y, -sr * p.x + cr * p.y, p.z};
-    const Vector b{a.x, ct * a.y - st * a.z, st * a.y + ct * a.z};
-    return {cp * b.x - sp * b.z, b.y, sp * b.x + cp * b.z};
-}
+private:
+    double cp_, sp_, ct_, st_, cr_, sr_;
+};
 
 Stand standFor(const Pose& pose, const HandedMotion& motion)
 {
@@ -179,10 +168,11 @@ Stand standFor(const Pose& pose, const HandedMotion& motion)
     const Point middle{0.5 * (motion.width - 1), 0.5 * (motion.height - 1)};
     const Matrix3 map = poseMatrix(pose, motion.width, motion.height);
     const Point seen = map.map(middle);
-    const double depth = turned({0, 0, distance}, pose).z / pose.zoom;
+    const Turn turn(pose);
+    const double depth = turn.of({0, 0, distance}).z / pose.zoom;
     const Vector wanted{(seen.x - middle.x) / motion.width / distance * depth,
                         (seen.y - middle.y) / motion.width / distance * depth, depth};
-    const Vector back = turnedBack(wanted, pose);
+    const Vector back = turn.backOf(wanted);
     return {-back.x, back.y, back.z};
 }
 
@@ -193,11 +183,11 @@ double standOff(const Stand& stand, const Pose& pose, const HandedMotion& motion
     const Matrix3 map = poseMatrix(pose, motion.width, motion.height);
     const double cx = 0.5 * (motion.width - 1);
     const double cy = 0.5 * (motion.height - 1);
+    const Turn turn(pose);
     double most = 0;
     for (const double x : {0.0, motion.width - 1.0})
         for (const double y : {0.0, motion.height - 1.0}) {
-            const Vector p =
-                turned({(x - cx) / motion.width - stand.x, (y - cy) / motion.width + stand.y, stand.z}, pose);
+            const Vector p = turn.of({(x - cx) / motion.width - stand.x, (y - cy) / motion.width + stand.y, stand.z});
             const Point at = map.map({x, y});
             most = std::max(most, std::hypot(cx + p.x / p.z * distance * motion.width - at.x,
                                              cy + p.y / p.z * distance * motion.width - at.y));
@@ -276,6 +266,26 @@ const HandedChannel* HandedMotion::channel(std::string_view name) const
 {
     const auto found = std::find_if(channels.begin(), channels.end(), [&](const auto& c) { return c.name == name; });
     return found == channels.end() ? nullptr : &*found;
+}
+
+Result<Project> strikeAlone(const Project& project, StrikeId id)
+{
+    const FeltProject felt(project);
+    const Strike* arrives = felt->strike(id);
+    if (arrives == nullptr || project.recipe(arrives->recipe) == nullptr)
+        return Error{ErrorCode::notFound, "The strike", "it has no recipe, or nothing of it arrives"};
+    // A rumble lasts as long as it does among the others.
+    Recipe recipe = recipeOf(*felt, *arrives);
+    recipe.envelope.set(EnvelopeField::rumbleUntil, static_cast<double>(RumbleUntil::length));
+    for (Strand& strand : recipe.strands)
+        if (strand.envelope)
+            strand.envelope->set(EnvelopeField::rumbleUntil, static_cast<double>(RumbleUntil::length));
+    Strike single = *arrives;
+    Project own = project;
+    single.recipe = own.addRecipe(std::move(recipe));
+    single.overrides = {};
+    single.place.reset();
+    return withOnly(std::move(own), std::move(single));
 }
 
 Result<HandedMotion> handedMotion(const Project& project, const HandingOn& how)

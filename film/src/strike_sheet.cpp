@@ -148,20 +148,10 @@ Result<ShakeSheet> sheetOf(const Project& project, StrikeId id)
                    {"Seed", std::to_string(strike->seed)},
                    {"Recipe", named->name + (asked->overrides.empty() ? "" : " (with values of its own)")}};
     // The curves, on half frames.
-    Project single = *felt;
-    single.strikes = {*strike};
-    single.strikes.front().place.reset();
-    single.overlap.rule = OverlapRule::add;
-    single.drift.on = false;
-    single.groups.clear();
-    single.strikes.front().group.clear();
-    single.strikes.front().overrides = {};
-    Recipe lasting = recipe;
-    lasting.envelope.set(EnvelopeField::rumbleUntil, 0);
-    for (Strand& strand : lasting.strands)
-        if (strand.envelope)
-            strand.envelope->set(EnvelopeField::rumbleUntil, 0);
-    single.strikes.front().recipe = single.addRecipe(lasting);
+    auto own = strikeAlone(project, id);
+    if (!own)
+        return own.error();
+    Project single = std::move(own).value();
     for (Shot& shot : single.shots)
         shot.move.clear();
     const Motion motion(single);

@@ -94,6 +94,10 @@ struct HandedMotion {
 /// not there, the film has no frames, nothing moves, or a number is out of its range.
 Result<HandedMotion> handedMotion(const Project& project, const HandingOn& how);
 
+/// A project in which this strike is all that moves, as it arrives among the others: with its own values, its place
+/// worked out, a rumble as long as it lasts there. The shot's own move stays.
+Result<Project> strikeAlone(const Project& project, StrikeId strike);
+
 /// The keys of each channel, by their frames' numbers: the fewest where these are wished, else one on every frame.
 std::vector<DrawnKeys> handedKeys(const HandedMotion& motion);
 /// How many keys there are, and how many one on each frame would be.
