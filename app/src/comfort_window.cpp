@@ -9,6 +9,7 @@
 #include <QListWidget>
 #include <QProgressBar>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QTableWidget>
 #include <QVBoxLayout>
 
@@ -53,8 +54,9 @@ ComfortWindow::ComfortWindow(Session& session, QWidget* parent)
 {
     setObjectName(QStringLiteral("comfort-window"));
     setWindowTitle(tr("Comfort"));
-    resize(980, 640);
-    auto* column = new QVBoxLayout(this);
+    resize(980, 520);
+    auto* page = new QWidget(this);
+    auto* column = new QVBoxLayout(page);
     column->setContentsMargins(16, 12, 16, 12);
     column->setSpacing(8);
     column->addWidget(buildReport());
@@ -63,6 +65,10 @@ ComfortWindow::ComfortWindow(Session& session, QWidget* parent)
     below->addWidget(buildFlashes(), 3);
     below->addWidget(buildGentle(), 2);
     column->addLayout(below, 1);
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(0, 0, 0, 0);
+    all->addWidget(scrolling(page));
+    scope_->setFocus();
     for (auto* button : findChildren<QPushButton*>()) // Enter in a field is the field's
         button->setAutoDefault(false);
     connect(&session_, &Session::projectChanged, this, &ComfortWindow::refresh);
@@ -100,6 +106,9 @@ QWidget* ComfortWindow::buildReport()
     table_->horizontalHeader()->setSectionResizeMode(what, QHeaderView::Stretch);
     for (const int narrow : {full, gentle, limit})
         table_->horizontalHeader()->resizeSection(narrow, 104);
+    theme::dress(*table_->horizontalHeader(),
+                 QStringLiteral("QHeaderView, QHeaderView::section { background: @raised; color: @dim; border: none; "
+                                "padding: 3px; }"));
     table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     table_->verticalHeader()->hide();
     table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
