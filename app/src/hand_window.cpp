@@ -69,6 +69,19 @@ const FieldSpec widthField{"width", "Picture's width",
 
 constexpr int mostShown = 12'000; // bytes of a text
 
+/// A sheet as a picture; of all strikes' the first.
+Result<Handed> sheetShown(const Project& project, HandingOn wish)
+{
+    const bool film = wish.part.of == HandedOf::film;
+    if (film && !project.strikes.empty())
+        wish.part = {HandedOf::strike, project.strikes.front().id};
+    auto made = handed(project, HandFormat::sheet, wish, ".png");
+    if (made && film)
+        made.value().note =
+            "A page for each of " + std::to_string(project.strikes.size()) + " strikes (PDF); the first:";
+    return made;
+}
+
 } // namespace
 
 HandWindow::HandWindow(Session& session, Dialogs& dialogs, QWidget* parent)
@@ -357,8 +370,8 @@ void HandWindow::refresh()
     }
     summary_->setText(tr("Making it …"));
     work_.order([this, chosen, wish = *wish, project = session_.document().snapshot()](const std::atomic<bool>&) {
-        auto made = std::make_shared<Result<Handed>>(
-            handed(*project, chosen, wish, chosen == HandFormat::sheet ? ".png" : std::string()));
+        auto made = std::make_shared<Result<Handed>>(chosen == HandFormat::sheet ? sheetShown(*project, wish)
+                                                                                 : handed(*project, chosen, wish));
         return [this, chosen, made] {
             if (!*made) {
                 const QString why = toQString(sentence(made->error()));
@@ -385,7 +398,7 @@ void HandWindow::refresh()
                 sheet.setDevicePixelRatio(ratio);
                 page_->setPixmap(sheet);
                 shown_->setCurrentWidget(page_);
-                summary_->setText(tr("One page, A4 across."));
+                summary_->setText(note);
                 return;
             }
             QString head = chosen == HandFormat::midi ? tr("Bytes of a Standard MIDI file: they cannot be read here.")

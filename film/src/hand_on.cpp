@@ -72,6 +72,17 @@ bool anyDeep(const HandedMotion& motion)
                        [](const Pose& p) { return p.pan != 0 || p.tilt != 0; });
 }
 
+/// The one that all strikes use; null where they use several, or there is none.
+const Recipe* onlyRecipe(const Project& project)
+{
+    if (project.strikes.empty())
+        return nullptr;
+    const RecipeId id = project.strikes.front().recipe;
+    const bool same = std::all_of(project.strikes.begin(), project.strikes.end(),
+                                  [id](const Strike& strike) { return strike.recipe == id; });
+    return same ? project.recipe(id) : nullptr;
+}
+
 Result<Handed> handedRecipe(const Project& project, const HandingOn& how)
 {
     const Overlap* overlap = &project.overlap;
@@ -88,6 +99,8 @@ Result<Handed> handedRecipe(const Project& project, const HandingOn& how)
         recipe = withOverrides(*project.recipe(strike->recipe), strike->overrides);
         if (const StrikeGroup* group = project.group(strike->group))
             overlap = &group->overlap;
+    } else if (const Recipe* only = onlyRecipe(project)) {
+        recipe = *only;
     } else {
         return cannot("A recipe to be played", "it is of one recipe or one strike: say which");
     }
@@ -113,22 +126,42 @@ Result<Handed> handedReel(const Project& project, HandFormat format, const Handi
         {}};
 }
 
-Result<Handed> handedSheet(const Project& project, const HandingOn& how, const std::string& ending)
+Result<Handed> handedSheet(const Project& asked, const HandingOn& how, const std::string& ending)
 {
-    if (how.part.of != HandedOf::strike)
-        return cannot("A shake sheet", "it is of one strike: say which, or give a folder for all");
     const SheetFormat format = ending == ".svg"   ? SheetFormat::svg
                                : ending == ".png" ? SheetFormat::png
                                                   : SheetFormat::pdf;
     if (!ending.empty() && ending != ".svg" && ending != ".png" && ending != ".pdf")
         return Error{ErrorCode::unsupported, "A sheet that ends in " + ending, "it is .svg, .pdf or .png"};
-    const auto sheet = sheetOf(how.gentle ? gentled(project) : project, how.part.id);
-    if (!sheet)
-        return sheet.error();
-    auto bytes = drawSheet(sheet.value(), format);
+    const Project project = how.gentle ? gentled(asked) : asked;
+    std::vector<StrikeId> strikes{how.part.id};
+    if (how.part.of == HandedOf::film) { // a page for each
+        strikes.clear();
+        for (const Strike& strike : project.strikes)
+            strikes.push_back(strike.id);
+        if (strikes.empty())
+            return cannot("The project", "it has no strikes, so there is nothing to hand on");
+        if (strikes.size() > 1 && format != SheetFormat::pdf)
+            return cannot("A shake sheet", "only PDF has pages for all strikes: say which one, or give a folder");
+    } else if (how.part.of != HandedOf::strike) {
+        return cannot("A shake sheet", "it is of one strike or of all of the film's: say which");
+    }
+    std::vector<ShakeSheet> sheets;
+    std::optional<Error> first;
+    for (const StrikeId strike : strikes) {
+        auto sheet = sheetOf(project, strike);
+        if (sheet)
+            sheets.push_back(std::move(sheet).value());
+        else if (!first) // one that moves nothing does not stop the others
+            first = sheet.error();
+    }
+    if (sheets.empty())
+        return *first;
+    auto bytes = drawSheets(sheets, format);
     if (!bytes)
         return bytes.error();
-    return Handed{std::move(bytes).value(), {}};
+    return Handed{std::move(bytes).value(),
+                  std::to_string(sheets.size()) + (sheets.size() == 1 ? " page, A4 across." : " pages, A4 across.")};
 }
 
 std::string lowered(std::string text)

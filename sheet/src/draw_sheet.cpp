@@ -297,15 +297,16 @@ cairo_status_t append(void* bytes, const unsigned char* data, unsigned int lengt
 
 } // namespace
 
-Result<std::string> drawSheet(const ShakeSheet& sheet, SheetFormat format)
+Result<std::string> drawSheets(std::span<const ShakeSheet> sheets, SheetFormat format)
 {
     std::string bytes;
+    const std::string title = sheets.empty() ? std::string("Shake sheet") : sheets.front().title;
     cairo_surface_t* surface = nullptr;
     switch (format) {
     case SheetFormat::svg: surface = cairo_svg_surface_create_for_stream(append, &bytes, pageWidth, pageHeight); break;
     case SheetFormat::pdf:
         surface = cairo_pdf_surface_create_for_stream(append, &bytes, pageWidth, pageHeight);
-        cairo_pdf_surface_set_metadata(surface, CAIRO_PDF_METADATA_TITLE, cleanText(sheet.title).c_str());
+        cairo_pdf_surface_set_metadata(surface, CAIRO_PDF_METADATA_TITLE, cleanText(title).c_str());
         cairo_pdf_surface_set_metadata(surface, CAIRO_PDF_METADATA_CREATOR, "Vast Ember");
         break;
     case SheetFormat::png:
@@ -317,8 +318,12 @@ Result<std::string> drawSheet(const ShakeSheet& sheet, SheetFormat format)
         const Pen pen(surface);
         if (format == SheetFormat::png)
             cairo_scale(pen.raw(), pixelsInPoint, pixelsInPoint);
-        drawPage(pen, sheet);
-        cairo_show_page(pen.raw());
+        for (const ShakeSheet& sheet : sheets) {
+            drawPage(pen, sheet);
+            cairo_show_page(pen.raw());
+            if (format != SheetFormat::pdf)
+                break;
+        }
     }
     if (format == SheetFormat::png)
         cairo_surface_write_to_png_stream(surface, append, &bytes);
@@ -326,7 +331,7 @@ Result<std::string> drawSheet(const ShakeSheet& sheet, SheetFormat format)
     const cairo_status_t status = cairo_surface_status(surface);
     cairo_surface_destroy(surface);
     if (status != CAIRO_STATUS_SUCCESS)
-        return Error{ErrorCode::failed, sheet.title,
+        return Error{ErrorCode::failed, title,
                      std::string("its sheet cannot be drawn: ") + cairo_status_to_string(status)};
     return bytes;
 }

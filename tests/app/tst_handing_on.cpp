@@ -122,6 +122,7 @@ private slots:
     }
     void controlsCountWhereTheyMean()
     {
+        strikeOn(60, Qt::Key_2);
         strikeOn(30, Qt::Key_1);
         openHand();
         pick("hand-format", QStringLiteral("Camera (glTF 2.0)"));
@@ -162,6 +163,10 @@ private slots:
         auto* page = within<QLabel>("hand-window", "hand-page");
         QVERIFY(page->isVisible());
         QVERIFY(page->pixmap().width() > 300);
+        QCOMPARE(summary(), QStringLiteral("1 page, A4 across."));
+        pick("hand-part", QStringLiteral("the film"));
+        QVERIFY2(summary().startsWith(QStringLiteral("A page for each of 2 strikes")), qPrintable(summary()));
+        pick("hand-part", QStringLiteral("the selected strike"));
         dialogAnswer_ = [](QDialog& sheet) { QVERIFY(QTest::qWaitFor([&] { return !sheet.isVisible(); }, 20'000)); };
         saveAnswer_ = at(QStringLiteral("one.pdf"));
         QTest::mouseClick(button("hand-write"), Qt::LeftButton);

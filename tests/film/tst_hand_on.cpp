@@ -93,6 +93,27 @@ private slots:
         QVERIFY(handOn(project, HandFormat::sheet, ofStrike(project, 1), at("second.pdf"), false));
         QVERIFY(textOf(at("second.pdf")).contains(QString::fromStdString(project.strikes[1].name)));
     }
+    void aPageForEveryStrike()
+    {
+        Project project = film();
+        project.strikes[2].frame = Frame{5000}; // beyond the film: a page without pictures
+        const auto all = handed(project, HandFormat::sheet, {}, ".pdf");
+        QVERIFY2(all, all ? "" : sentence(all.error()).c_str());
+        QCOMPARE(all->note, std::string("3 pages, A4 across."));
+        test::writeBytes(at("all.pdf"), QByteArray::fromStdString(all->bytes));
+        const QString text = textOf(at("all.pdf"));
+        for (const char* word : {"spills", "Aufprall", "hit on frame 5000"})
+            QVERIFY2(text.contains(QLatin1String(word)), word);
+        QCOMPARE(text.count(QLatin1Char('\f')), 3);
+        QVERIFY(!handed(project, HandFormat::sheet, {}, ".svg"));
+        project.strikes[0].strength = 0; // which has no page
+        QCOMPARE(handed(project, HandFormat::sheet, {}, ".pdf")->note, std::string("2 pages, A4 across."));
+        project.strikes.resize(1);
+        QVERIFY(!handed(project, HandFormat::sheet, {}, ".pdf"));
+        // A recipe is told by the strikes where all use the same one.
+        QVERIFY(handed(project, HandFormat::recipe, {}));
+        QVERIFY(!handed(film(), HandFormat::recipe, {}));
+    }
     void sheetsAreDrawnAsPicturesToo()
     {
         const Project project = film();

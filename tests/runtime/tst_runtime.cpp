@@ -306,6 +306,30 @@ private slots:
         }
     }
 
+    void theExampleProgramPlaysARecipe()
+    {
+        const QString file = folder_.filePath(QStringLiteral("recipe.json"));
+        const auto write = [&](const std::string& text) {
+            QFile out(file);
+            return out.open(QIODevice::WriteOnly) && out.write(text.data(), static_cast<qint64>(text.size())) > 0;
+        };
+        const Project project = newProject(1280, 720, FrameRate());
+        QVERIFY(write(playableRecipe(*project.recipeNamed("Dead weight"), project.overlap, project)));
+        QProcess process;
+        process.start(QStringLiteral(EMBER_EXAMPLE), {file});
+        QVERIFY(process.waitForFinished() && process.exitCode() == 0);
+        const QStringList rows = QString::fromUtf8(process.readAllStandardOutput()).split(QLatin1Char('\n'));
+        QCOMPARE(rows.size(), 75);
+        QCOMPARE(rows[0], QStringLiteral("Dead weight"));
+        QCOMPARE(rows[2].simplified(), QStringLiteral("0.000 0.00 0.00 1.000 0.00"));
+        QVERIFY(rows[9].simplified().split(QLatin1Char(' '))[2].toDouble() > 5); // a frame after the first hit
+        QCOMPARE(rows[73].simplified(), QStringLiteral("2.958 0.00 0.00 1.000 0.00"));
+        QVERIFY(write("{}"));
+        process.start(QStringLiteral(EMBER_EXAMPLE), {file});
+        QVERIFY(process.waitForFinished() && process.exitCode() == 1);
+        QVERIFY(process.readAllStandardError().contains("vember_playable"));
+    }
+
     void overIsExactlyRest()
     {
         for (const std::string& text : texts_) {

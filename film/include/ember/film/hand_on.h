@@ -33,8 +33,9 @@ struct Handed {
     std::string note; ///< what is worth telling: how many keys, what is lost; may be empty
 };
 
-/// Makes it. `ending` tells a sheet's kind (".pdf" where it is empty). A recipe's part is a recipe or a strike; a
-/// sheet's is a strike. An error when the part cannot be handed on like this.
+/// Makes it. `ending` tells a sheet's kind (".pdf" where it is empty). A recipe's part is a recipe or a strike, or the
+/// film where all strikes use the same one; a sheet's is a strike, or the film for a page of each (PDF). An error when
+/// the part cannot be handed on like this.
 Result<Handed> handed(const Project& project, HandFormat format, const HandingOn& how, const std::string& ending = {});
 
 /// The page on a strike, with its frames.

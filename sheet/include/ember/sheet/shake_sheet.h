@@ -3,6 +3,7 @@
 // value. Drawn with cairo, the same for paper and screen.
 #pragma once
 
+#include <span>
 #include <string>
 #include <vector>
 
@@ -54,8 +55,13 @@ struct ShakeSheet {
 
 enum class SheetFormat { svg, pdf, png };
 
-/// The page, A4 across: the bytes of a file. PNG has 1684 x 1190 pixels. What does not fit is drawn smaller, down to
-/// what can be read, then left out with a word that it is.
-Result<std::string> drawSheet(const ShakeSheet& sheet, SheetFormat format);
+/// The pages, A4 across: the bytes of a file. PNG has 1684 x 1190 pixels. What does not fit is drawn smaller, down to
+/// what can be read, then left out with a word that it is. Only PDF has more than one page: of the others the first is
+/// drawn.
+Result<std::string> drawSheets(std::span<const ShakeSheet> sheets, SheetFormat format);
+inline Result<std::string> drawSheet(const ShakeSheet& sheet, SheetFormat format)
+{
+    return drawSheets({&sheet, 1}, format);
+}
 
 } // namespace ember
