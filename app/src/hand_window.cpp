@@ -369,9 +369,10 @@ void HandWindow::refresh()
         return;
     }
     summary_->setText(tr("Making it …"));
-    work_.order([this, chosen, wish = *wish, project = session_.document().snapshot()](const std::atomic<bool>&) {
-        auto made = std::make_shared<Result<Handed>>(chosen == HandFormat::sheet ? sheetShown(*project, wish)
-                                                                                 : handed(*project, chosen, wish));
+    work_.order([this, chosen, wish = *wish, project = session_.document().snapshot()](const std::atomic<bool>& stop) {
+        auto made = std::make_shared<Result<Handed>>(
+            chosen == HandFormat::sheet ? sheetShown(*project, wish)
+                                        : handed(*project, chosen, wish, {}, [&stop] { return stop.load(); }));
         return [this, chosen, made] {
             if (!*made) {
                 const QString why = toQString(sentence(made->error()));

@@ -141,12 +141,15 @@ struct Way {
 /// The fewest keys from the first place to the last: dynamic programming over places and the sides of each. Stretches
 /// in which nothing changes have keys at both ends, so that they stay exactly what they are.
 template <typename Sides, typename Fits>
-std::vector<Spot> fewestSpots(std::size_t count, std::size_t sides, const Still& still, Sides sidesAt, Fits fits)
+std::vector<Spot> fewestSpots(std::size_t count, std::size_t sides, const Still& still, Sides sidesAt, Fits fits,
+                              const Stopped& stopped)
 {
     std::vector<Way> ways(count * sides);
     ways.at(0).keys = 1;
     std::size_t until = 0; // the end of the stretch that stands still or moves
     for (std::size_t from = 0; from + 1 < count; ++from) {
+        if (stopped && from % 64 == 0 && stopped())
+            return {{0, 0}, {count - 1, 0}};
         if (until <= from)
             for (until = from + 1; until + 1 < count && still(until) == still(from);)
                 ++until;
@@ -210,7 +213,7 @@ DrawnKeys keysWith(const SampledCurve& curve, std::size_t count, double first, d
 
 } // namespace
 
-KeyPlaces fewestPlaces(std::span<const SampledCurve> curves, KeyJoin join)
+KeyPlaces fewestPlaces(std::span<const SampledCurve> curves, KeyJoin join, const Stopped& stopped)
 {
     const std::size_t count = curves.empty() ? 0 : curves.front().values.size();
     if (count == 0)
@@ -224,7 +227,7 @@ KeyPlaces fewestPlaces(std::span<const SampledCurve> curves, KeyJoin join)
     };
     KeyPlaces places;
     for (const Spot& spot : fewestSpots(
-             count, 1, Still(curves), [](std::size_t) { return std::size_t{1}; }, fits))
+             count, 1, Still(curves), [](std::size_t) { return std::size_t{1}; }, fits, stopped))
         places.push_back(spot.place);
     return places;
 }
@@ -242,7 +245,7 @@ DrawnKeys keysAtPlaces(const SampledCurve& curve, const KeyPlaces& places, KeyJo
     return keys;
 }
 
-DrawnKeys fewestLooseKeys(const SampledCurve& curve, double first, double step)
+DrawnKeys fewestLooseKeys(const SampledCurve& curve, double first, double step, const Stopped& stopped)
 {
     constexpr std::array<double, 5> beside{0, -0.5, 0.5, -0.99, 0.99}; // of the tolerance
     const auto& values = curve.values;
@@ -268,7 +271,8 @@ DrawnKeys fewestLooseKeys(const SampledCurve& curve, double first, double step)
         return hope && cubicFits(partOf({from, a}, {to, b}), tolerance);
     };
     const auto spots = fewestSpots(
-        count, beside.size(), still, [&](std::size_t i) { return fixed(i) ? std::size_t{1} : beside.size(); }, fits);
+        count, beside.size(), still, [&](std::size_t i) { return fixed(i) ? std::size_t{1} : beside.size(); }, fits,
+        stopped);
     return keysWith(curve, spots.size(), first, step, [&](std::size_t n) { return partOf(spots[n], spots[n + 1]); });
 }
 

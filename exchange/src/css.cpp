@@ -41,7 +41,7 @@ Moves movesOf(const HandedMotion& motion)
 KeyPlaces placesOf(const HandedMotion& motion, const std::vector<SampledCurve>& curves)
 {
     if (motion.how.sparse)
-        return fewestPlaces(curves, KeyJoin::straight);
+        return fewestPlaces(curves, KeyJoin::straight, motion.stopped);
     KeyPlaces all(curves.front().values.size());
     for (std::size_t i = 0; i < all.size(); ++i)
         all[i] = i;

@@ -137,7 +137,7 @@ std::string handedToGltf(const HandedMotion& asked)
                 {{"input", dense}, {"output", buffer.add(values, wide, type, false)}, {"interpolation", "LINEAR"}});
             return;
         }
-        const KeyPlaces at = fewestPlaces(curves, KeyJoin::curve);
+        const KeyPlaces at = fewestPlaces(curves, KeyJoin::curve, motion.stopped);
         std::vector<DrawnKeys> keys;
         for (const SampledCurve& curve : curves)
             keys.push_back(keysAtPlaces(curve, at, KeyJoin::curve, 0, motion.rate.seconds(1)));

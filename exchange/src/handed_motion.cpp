@@ -334,7 +334,7 @@ std::vector<DrawnKeys> handedKeys(const HandedMotion& motion)
             const auto& values = channel.curve.values;
             const bool still = std::all_of(values.begin(), values.end(), [&](double v) { return v == values.front(); });
             all.push_back(still ? DrawnKeys{{first, values.front(), Ease::curve}}
-                                : fewestLooseKeys(channel.curve, first, 1));
+                                : fewestLooseKeys(channel.curve, first, 1, motion.stopped));
             continue;
         }
         DrawnKeys keys;

@@ -202,7 +202,8 @@ std::optional<HandedAs> onlyAs(HandFormat format)
     }
 }
 
-Result<Handed> handed(const Project& project, HandFormat format, const HandingOn& asked, const std::string& ending)
+Result<Handed> handed(const Project& project, HandFormat format, const HandingOn& asked, const std::string& ending,
+                      const Stopped& stopped)
 {
     HandingOn how = asked;
     if (const auto as = onlyAs(format))
@@ -213,17 +214,20 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
         return handedSheet(project, how, ending);
     if (isOfFilm(format))
         return handedReel(project, format, how);
-    const auto motion = handedMotion(project, how);
+    auto motion = handedMotion(project, how);
     if (!motion)
         return motion.error();
+    motion->stopped = stopped;
     Handed out{{}, noteOf(motion.value())};
     const std::int64_t shown = motion->first - how.frameOffset;
     std::optional<HandedMotion> gentle;
     if ((format == HandFormat::css || format == HandFormat::page) && !how.gentle) {
         HandingOn other = how;
         other.gentle = true;
-        if (auto made = handedMotion(project, other)) // none where nothing of it moves
+        if (auto made = handedMotion(project, other)) { // none where nothing of it moves
             gentle = std::move(made).value();
+            gentle->stopped = stopped;
+        }
     }
     const HandedMotion* less = gentle ? &*gentle : nullptr;
     const auto picture = [&] { return pictureOf(project, how.part.of == HandedOf::recipe ? 0 : shown); };
@@ -238,6 +242,8 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
         if (anyDeep(motion.value()))
             out.note += " SVG has no depth: pan and tilt are left out.";
     }
+    if (stopped && stopped())
+        return Error{ErrorCode::cancelled, "Handing on", ""};
     return out;
 }
 

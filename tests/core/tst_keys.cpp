@@ -198,6 +198,20 @@ private slots:
         }
     }
 
+    void theSearchIsGivenUpWhenItIsAsked()
+    {
+        test::Random random(3);
+        SampledCurve curve{{}, 0.01};
+        for (int i = 0; i < 2000; ++i)
+            curve.values.push_back(random.between(-1, 1));
+        int asked = 0;
+        const Stopped after = [&asked] { return ++asked > 3; };
+        QCOMPARE(fewestPlaces({&curve, 1}, KeyJoin::curve, after), (KeyPlaces{0, 1999}));
+        QCOMPARE(asked, 4);
+        QCOMPARE(fewestLooseKeys(curve, 0, 1, after).size(), std::size_t{2});
+        QVERIFY(fewestLooseKeys(curve, 0, 1, [] { return false; }).size() > 500);
+    }
+
     void restStaysExact()
     {
         SampledCurve curve{std::vector<double>(60, 0.0), 0.5};

@@ -56,11 +56,13 @@ struct SampledCurve {
 /// tolerance of every one of the curves at every step (dynamic programming: R. Bellman, On the approximation of curves
 /// by line segments, 1961; with cubics, those of least squares). The curves are of one length, at least 1. Stretches in
 /// which nothing changes have keys at both ends and stay exactly what they are; no other part is longer than 512 steps.
-KeyPlaces fewestPlaces(std::span<const SampledCurve> curves, KeyJoin join);
+/// Where `stopped` says so now and then, it gives up with the first and the last place.
+using Stopped = std::function<bool()>;
+KeyPlaces fewestPlaces(std::span<const SampledCurve> curves, KeyJoin join, const Stopped& stopped = {});
 /// The keys of a curve at such places; step 0 is at the frame `first`.
 DrawnKeys keysAtPlaces(const SampledCurve& curve, const KeyPlaces& places, KeyJoin join, double first, double step);
 /// The same for one curve with cubics, whose keys may lie beside it within the tolerance while it moves: fewer still.
-DrawnKeys fewestLooseKeys(const SampledCurve& curve, double first, double step);
+DrawnKeys fewestLooseKeys(const SampledCurve& curve, double first, double step, const Stopped& stopped = {});
 
 /// The fewest keys with curves whose value stays within `tolerance` of the motion on every half frame from first to
 /// last, which are whole frames.

@@ -83,6 +83,7 @@ struct HandedMotion {
     std::vector<Pose> poses; ///< of the picture, one a frame, with the cover where that is wished
     std::vector<HandedChannel> channels;
     double farthestOff = 0; ///< pixels that a corner is off at most where the camera cannot show the same picture
+    Stopped stopped;        ///< where it says so, keys are given up: what is then written is of no use
 
     std::int64_t frames() const { return static_cast<std::int64_t>(poses.size()); }
     double seconds() const { return rate.seconds(static_cast<double>(frames())); }

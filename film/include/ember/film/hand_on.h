@@ -36,7 +36,9 @@ struct Handed {
 /// Makes it. `ending` tells a sheet's kind (".pdf" where it is empty). A recipe's part is a recipe or a strike, or the
 /// film where all strikes use the same one; a sheet's is a strike, or the film for a page of each (PDF). An error when
 /// the part cannot be handed on like this.
-Result<Handed> handed(const Project& project, HandFormat format, const HandingOn& how, const std::string& ending = {});
+/// Where `stopped` says so the search for few keys is given up, with an error.
+Result<Handed> handed(const Project& project, HandFormat format, const HandingOn& how, const std::string& ending = {},
+                      const Stopped& stopped = {});
 
 /// The page on a strike, with its frames.
 Result<ShakeSheet> sheetOf(const Project& project, StrikeId strike);
