@@ -60,7 +60,7 @@ std::string keyframes(const HandedMotion& motion, const std::string& name)
     std::vector<SampledCurve> all = moves.shift;
     for (const auto* more : {&moves.turn, &moves.size, &moves.deep})
         all.insert(all.end(), more->begin(), more->end());
-    const double distance = planeDistance(50) * motion.width;
+    const double distance = planeDistance(lensOfPan) * motion.width;
     std::string out = "@keyframes " + name + " {\n";
     const auto add = [&](double percent, std::size_t i) {
         out += "  " + shortNumber(percent) + "% { transform: translate(" + shortNumber(moves.shift[0].values[i]) +

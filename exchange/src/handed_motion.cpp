@@ -13,7 +13,6 @@ namespace ember {
 
 namespace {
 
-constexpr double lensOfPan = 50;               // degrees; what pan and tilt are seen through, see projection.h
 constexpr std::int64_t longestAlone = 200'000; // frames of one strike
 
 struct Range {

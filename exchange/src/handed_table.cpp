@@ -55,14 +55,13 @@ std::optional<std::size_t> placeOf(const std::array<std::string_view, N>& names,
 
 } // namespace
 
-std::string handedToCsv(const HandedMotion& motion)
+std::string handedToCsv(const HandedMotion& motion, const std::vector<DrawnKeys>& few)
 {
     std::string out;
     if (motion.how.sparse) {
         out = "channel,frame,value,slope_in,slope_out\n";
-        const auto all = handedKeys(motion);
-        for (std::size_t i = 0; i < all.size(); ++i)
-            for (const DrawnKey& key : all[i])
+        for (std::size_t i = 0; i < few.size(); ++i)
+            for (const DrawnKey& key : few[i])
                 out += headingOf(motion.channels[i]) + "," + shortNumber(key.frame) + "," + shortNumber(key.value) +
                        "," + shortNumber(key.slopeIn) + "," + shortNumber(key.slopeOut) + "\n";
         return out;
@@ -81,7 +80,7 @@ std::string handedToCsv(const HandedMotion& motion)
     return out;
 }
 
-std::string handedToJson(const HandedMotion& motion)
+std::string handedToJson(const HandedMotion& motion, const std::vector<DrawnKeys>& few)
 {
     Json json{{"vember_motion", motionVersion},
               {"name", motion.title},
@@ -98,13 +97,12 @@ std::string handedToJson(const HandedMotion& motion)
                           {"degrees", motion.how.sparse->degrees},
                           {"zoom", motion.how.sparse->zoom}};
     Json channels = Json::array();
-    const auto keys = motion.how.sparse ? handedKeys(motion) : std::vector<DrawnKeys>();
     for (std::size_t i = 0; i < motion.channels.size(); ++i) {
         const HandedChannel& channel = motion.channels[i];
         Json one{{"name", channel.name}, {"unit", channel.unit}, {"rest", channel.rest}};
         if (motion.how.sparse) {
             Json list = Json::array();
-            for (const DrawnKey& key : keys[i])
+            for (const DrawnKey& key : few[i])
                 list.push_back({{"frame", key.frame},
                                 {"value", key.value},
                                 {"slope_in", key.slopeIn},

@@ -17,6 +17,8 @@ std::string shortNumber(double value);
 std::string escapedXml(std::string_view text);
 /// A picture to move where there is none: lines and marks, by which motion can be judged, as SVG elements.
 std::string testCard(int width, int height);
+/// Degrees across the picture that pan and tilt are seen through; see projection.h.
+inline constexpr double lensOfPan = 50;
 /// Distance of the picture's plane from a camera whose lens it fills, in its own width.
 double planeDistance(double lensDegrees);
 /// The rotation of a camera as a quaternion x, y, z, w: pan, then tilt, then roll about its own axes, y up.

@@ -51,11 +51,12 @@ std::string pictureOf(const Project& project, std::int64_t frame)
     return bytes ? dataAddress("image/png", bytes.value()) : std::string();
 }
 
-std::string noteOf(const HandedMotion& motion)
+/// `few`: the keys of each channel, where the file has these and their number can be told.
+std::string noteOf(const HandedMotion& motion, const std::vector<DrawnKeys>& few)
 {
     std::string note = std::to_string(motion.frames()) + " frames";
-    if (motion.how.sparse) {
-        const KeyCount count = countOf(handedKeys(motion), motion);
+    if (!few.empty()) {
+        const KeyCount count = countOf(few, motion);
         note += ", " + std::to_string(count.keys) + " keys instead of " + std::to_string(count.dense);
     }
     note += ".";
@@ -218,7 +219,9 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
     if (!motion)
         return motion.error();
     motion->stopped = stopped;
-    Handed out{{}, noteOf(motion.value())};
+    const bool table = format == HandFormat::csv || format == HandFormat::json;
+    const auto few = table && how.sparse ? handedKeys(motion.value()) : std::vector<DrawnKeys>();
+    Handed out{{}, noteOf(motion.value(), few)};
     const std::int64_t shown = motion->first - how.frameOffset;
     std::optional<HandedMotion> gentle;
     if ((format == HandFormat::css || format == HandFormat::page) && !how.gentle) {
@@ -232,8 +235,8 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
     const HandedMotion* less = gentle ? &*gentle : nullptr;
     const auto picture = [&] { return pictureOf(project, how.part.of == HandedOf::recipe ? 0 : shown); };
     switch (format) {
-    case HandFormat::csv: out.bytes = handedToCsv(motion.value()); break;
-    case HandFormat::json: out.bytes = handedToJson(motion.value()); break;
+    case HandFormat::csv: out.bytes = handedToCsv(motion.value(), few); break;
+    case HandFormat::json: out.bytes = handedToJson(motion.value(), few); break;
     case HandFormat::gltf: out.bytes = handedToGltf(motion.value()); break;
     case HandFormat::css: out.bytes = handedToCss(motion.value(), less); break;
     case HandFormat::page: out.bytes = handedToPage(motion.value(), less, picture()); break;

@@ -221,6 +221,11 @@ private slots:
         const auto made = handed(project, kind, how);
         QVERIFY2(made, made ? "" : sentence(made.error()).c_str());
         QVERIFY(QByteArray::fromStdString(made->bytes).contains(mark));
+        how.sparse = KeyTolerance(); // told where the file has these very keys, and not where it has others
+        const auto few = handed(project, kind, how);
+        QVERIFY(few);
+        QCOMPARE(few->note.find(" keys instead of ") != std::string::npos,
+                 kind == HandFormat::csv || kind == HandFormat::json);
         QVERIFY(handFormatFromName(handFormatNames[static_cast<std::size_t>(format)]) == kind);
         // Of a project without anything each tells why there is nothing.
         const auto none = handed(Project(), kind, HandingOn{});

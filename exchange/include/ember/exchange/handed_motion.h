@@ -117,8 +117,17 @@ std::string slugOf(std::string_view name);
 // --- formats; see docs/formats.md
 
 /// A heading and a row for each frame; for the fewest keys a row for each key: channel,frame,value,slope_in,slope_out.
-std::string handedToCsv(const HandedMotion& motion);
-std::string handedToJson(const HandedMotion& motion);
+/// `few`: handedKeys of it where the fewest are wished, for who has them already.
+std::string handedToCsv(const HandedMotion& motion, const std::vector<DrawnKeys>& few);
+std::string handedToJson(const HandedMotion& motion, const std::vector<DrawnKeys>& few);
+inline std::string handedToCsv(const HandedMotion& motion)
+{
+    return handedToCsv(motion, motion.how.sparse ? handedKeys(motion) : std::vector<DrawnKeys>());
+}
+inline std::string handedToJson(const HandedMotion& motion)
+{
+    return handedToJson(motion, motion.how.sparse ? handedKeys(motion) : std::vector<DrawnKeys>());
+}
 /// What handedToJson wrote, by which frame: channels with a value for each frame. Poses are not read back.
 Result<HandedMotion> handedFromJson(std::string_view text);
 /// glTF 2.0 (Khronos), everything in one text: the camera, its animation, and the picture's plane to look at. Always a
