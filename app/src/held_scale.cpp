@@ -8,13 +8,14 @@ namespace {
 constexpr double tooLong = 0.8;
 constexpr double comfortable = 0.6;
 constexpr double easyFor = 1000;
+constexpr double smoothing = 0.15;
 } // namespace
 
 void HeldScale::spent(double milliseconds, double budget)
 {
     // What takes time is the number of pixels. One frame that had to wait for another program says little.
     const double full = milliseconds / (share() * share());
-    full_ = full_ == 0 ? full : 0.5 * (full_ + full);
+    full_ = full_ == 0 ? full : full_ + smoothing * (full - full_);
     const auto at = [&](std::size_t step) { return full_ * steps[step] * steps[step]; };
     if (at(step_) > tooLong * budget) {
         std::size_t step = step_;

@@ -1,7 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "picture_feed.h"
 
+#include <algorithm>
+
 namespace ember::app {
+
+bool PictureFeed::Wish::isComing(std::int64_t other) const
+{
+    return std::find(coming.begin(), coming.end(), other) != coming.end();
+}
 
 PictureFeed::PictureFeed(OrderOf orderOf, QObject* parent) : QObject(parent), orderOf_(std::move(orderOf))
 {
@@ -10,6 +17,9 @@ PictureFeed::PictureFeed(OrderOf orderOf, QObject* parent) : QObject(parent), or
 
 void PictureFeed::want(const Wish& wish)
 {
+    // What is being made ahead is worth showing when its time has passed, but not when another place is looked at.
+    if (making_ && making_->ahead && making_->frame != wish.frame && !wish.isComing(making_->frame))
+        making_->forgotten = making_->forgotten || wish.coming.empty() || !wish_.isComing(wish.frame);
     wish_ = wish;
     go();
 }
@@ -17,14 +27,14 @@ void PictureFeed::want(const Wish& wish)
 void PictureFeed::renew(const Wish& wish)
 {
     ++revision_;
-    ahead_.reset();
+    ahead_.clear();
     want(wish);
 }
 
 void PictureFeed::forget()
 {
     ++revision_;
-    ahead_.reset();
+    ahead_.clear();
     shownFrame_ = -1;
     if (making_)
         making_->forgotten = true;
@@ -32,19 +42,27 @@ void PictureFeed::forget()
 
 void PictureFeed::go()
 {
-    if (ahead_ && ahead_->frame == wish_.frame) {
-        const Made made = std::move(*ahead_);
-        ahead_.reset();
+    const auto there = [this](std::int64_t frame) {
+        return std::find_if(ahead_.begin(), ahead_.end(), [&](const Made& made) { return made.frame == frame; });
+    };
+    if (const auto now = there(wish_.frame); now != ahead_.end()) {
+        const Made made = std::move(*now);
+        ahead_.erase(now);
         show(made);
     }
+    std::erase_if(ahead_, [this](const Made& made) { return !wish_.isComing(made.frame); });
     const bool current = shownFrame_ == wish_.frame && shownRevision_ == revision_;
     waiting_ = waiting_ && !current;
     if (making_) // one at a time: the next order is made of what is wanted when this one is done
         return;
-    if (!current)
+    if (!current) {
         waiting_ = !order(wish_.frame, false);
-    else if (wish_.next && !(ahead_ && ahead_->frame == *wish_.next))
-        order(*wish_.next, true);
+        return;
+    }
+    const auto next = std::find_if(wish_.coming.begin(), wish_.coming.end(),
+                                   [&](std::int64_t frame) { return there(frame) == ahead_.end(); });
+    if (next != wish_.coming.end())
+        order(*next, true);
 }
 
 bool PictureFeed::order(std::int64_t frame, bool ahead)
@@ -62,13 +80,11 @@ void PictureFeed::take(std::int64_t frame, const QImage& picture, const QImage& 
     const Making making = *making_;
     making_.reset();
     const Made made{frame, making.revision, picture, shown, milliseconds};
-    if (!making.forgotten) {
-        // One whose time has passed is better than the one before it; one that was made for nothing is not shown.
-        const bool early = making.ahead && wish_.next == frame && frame != wish_.frame;
-        if (early && made.revision == revision_)
-            ahead_ = made;
-        else if (!early && (!making.ahead || wish_.next || frame == wish_.frame))
-            show(made);
+    if (making.ahead && frame != wish_.frame && wish_.isComing(frame)) {
+        if (made.revision == revision_ && !making.forgotten)
+            ahead_.push_back(made);
+    } else if (!making.forgotten) { // one whose time has passed is better than the one before it
+        show(made);
     }
     go();
 }

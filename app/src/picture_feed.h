@@ -3,13 +3,14 @@
 
 #include <functional>
 #include <optional>
+#include <vector>
 
 #include "picture_renderer.h"
 
 namespace ember::app {
 
-/// Has pictures made for the frame that is looked at, one at a time, and while a film plays the next one before its
-/// time: a frame that takes longer than its share is made up for by those that take less.
+/// Has pictures made for the frame that is looked at, one at a time, and while a film plays those that come after it
+/// before their time: frames that take longer than their share are made up for by those that take less.
 class PictureFeed : public QObject {
     Q_OBJECT
 public:
@@ -19,10 +20,12 @@ public:
 
     explicit PictureFeed(OrderOf orderOf, QObject* parent = nullptr);
 
-    /// The frame that is looked at, and the one that will be after it if that is known.
+    /// The frame that is looked at, and those that will be after it as far as they are to be made now, the next first.
     struct Wish {
         std::int64_t frame = -1;
-        std::optional<std::int64_t> next = std::nullopt;
+        std::vector<std::int64_t> coming = {};
+
+        bool isComing(std::int64_t other) const;
     };
     void want(const Wish& wish);
     /// The same, and what pictures are made of has changed.
@@ -53,7 +56,7 @@ private:
         std::int64_t frame;
         std::uint64_t revision;
         bool ahead;
-        bool forgotten;
+        bool forgotten; ///< not to be shown when it is done
     };
     void go();
     bool order(std::int64_t frame, bool ahead);
@@ -66,7 +69,7 @@ private:
     bool waiting_ = false;
     std::int64_t shownFrame_ = -1;
     std::uint64_t shownRevision_ = 0;
-    std::optional<Made> ahead_;
+    std::vector<Made> ahead_; ///< of this revision, all of them coming
     std::optional<Making> making_;
     PictureRenderer renderer_;
 };

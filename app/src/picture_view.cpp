@@ -345,11 +345,22 @@ void PictureView::follow()
 
 PictureFeed::Wish PictureView::wish() const
 {
-    const auto frame = session_.playhead();
+    PictureFeed::Wish wish{session_.playhead(), {}};
     if (!player_.playing() || preview_)
-        return {frame, std::nullopt};
+        return wish;
+    constexpr std::int64_t mostAhead = 12; // half a second: as long as a strike is at its heaviest
+    constexpr std::int64_t mostBytes = 128 << 20;
+    const auto bytes = [](const QSize& size) { return std::int64_t{4} * size.width() * size.height(); };
+    const auto room = mostBytes / std::max<std::int64_t>(1, bytes(renderSize()) + bytes(shownSize()));
     const LoopRange& loop = session_.loop();
-    return {frame, loop.on && loop.set() && frame == loop.last ? loop.first : frame + 1};
+    auto frame = wish.frame;
+    for (std::int64_t i = 0; i < std::clamp(room, std::int64_t{1}, mostAhead); ++i) {
+        frame = loop.on && loop.set() && frame == loop.last ? loop.first : frame + 1;
+        if (frame >= session_.length() || frame == wish.frame || wish.isComing(frame))
+            break;
+        wish.coming.push_back(frame);
+    }
+    return wish;
 }
 
 QSize PictureView::shownSize() const

@@ -14,9 +14,11 @@ namespace {
 
 /// A block may be off by this much, in pixels, where it takes one displacement for all its pixels.
 constexpr double evenLimit = 1.0 / 32;
-/// The displacement may change by this much from pixel to pixel where 4 by 4 of them share a neighbourhood: weights
-/// then leave 0 to 1 by up to three times as much.
-constexpr double shearLimit = 0.09;
+/// The displacement may change by this much from pixel to pixel along a row where four columns share a neighbourhood,
+/// and by that much in any direction where two by two pixels do: weights leave 0 to 1 by up to one and a half times as
+/// much, or once.
+constexpr double leanLimit = 0.055;
+constexpr double shearLimit = 0.2;
 /// Pixels of the middle picture that one tile may need.
 constexpr double mostTilePixels = 1 << 20;
 
@@ -73,20 +75,42 @@ Point place(const Look& look, double x, double y, int height)
     return look.at(y, height).map({x, y});
 }
 
+/// How the displacement of a look changes from pixel to pixel, along the row and down.
+struct Shear {
+    Point at; ///< what is seen here
+    Point along;
+    Point down;
+
+    static Shear of(const Look& look, double x, double y, int height)
+    {
+        const Point at = place(look, x, y, height);
+        const Point beside = place(look, x + 1, y, height);
+        const Point below = place(look, x, y + 1, height);
+        return {at, {beside.x - at.x - 1, beside.y - at.y}, {below.x - at.x, below.y - at.y - 1}};
+    }
+};
+
+double larger(const Point& change)
+{
+    return std::max(std::abs(change.x), std::abs(change.y));
+}
+
 /// How unevenly a look moves within a tile: the largest changes of its displacement at the tile's corners.
 struct Unevenness {
-    double xAlongX = 0, xAlongY = 0, yAlongX = 0, yAlongY = 0;
+    double along = 0;
+    double down = 0;
 
-    double most() const { return std::max({xAlongX, xAlongY, yAlongX, yAlongY}); }
+    double most() const { return std::max(along, down); }
     Grain grain() const
     {
-        const double along = 0.5 * (blockWidth - 1) * std::max(xAlongX, yAlongX);
-        const auto down = [&](double rows) { return 0.5 * (rows - 1) * std::max(xAlongY, yAlongY); };
-        if (along + down(blockHeight) <= evenLimit)
+        const auto offBy = [](double change, int pixels) { return 0.5 * (pixels - 1) * change; };
+        if (offBy(along, blockWidth) + offBy(down, blockHeight) <= evenLimit)
             return Grain::block;
         if (most() > shearLimit)
             return Grain::pixel;
-        return down(4) <= evenLimit ? Grain::leaning : Grain::sheared;
+        if (offBy(down, 4) <= evenLimit)
+            return Grain::leaning;
+        return along <= leanLimit ? Grain::sheared : Grain::turned;
     }
 };
 
@@ -95,15 +119,10 @@ Unevenness unevennessOf(const Look& look, const Rect& tile, int height)
     Unevenness most;
     for (const int right : {0, tile.width})
         for (const int down : {0, tile.height}) {
-            const auto x = static_cast<double>(tile.x + right);
-            const auto y = static_cast<double>(tile.y + down);
-            const Point here = place(look, x, y, height);
-            const Point beside = place(look, x + 1, y, height);
-            const Point below = place(look, x, y + 1, height);
-            most.xAlongX = std::max(most.xAlongX, std::abs(beside.x - here.x - 1));
-            most.yAlongX = std::max(most.yAlongX, std::abs(beside.y - here.y));
-            most.xAlongY = std::max(most.xAlongY, std::abs(below.x - here.x));
-            most.yAlongY = std::max(most.yAlongY, std::abs(below.y - here.y - 1));
+            const Shear shear =
+                Shear::of(look, static_cast<double>(tile.x + right), static_cast<double>(tile.y + down), height);
+            most.along = std::max(most.along, larger(shear.along));
+            most.down = std::max(most.down, larger(shear.down));
         }
     return most;
 }
@@ -122,14 +141,14 @@ public:
     TileLooks(const std::vector<Look>& looks, const Rect& tile, const Rect& patch, int height)
         : looks_(looks), tile_(tile), patch_(patch), height_(height)
     {
-        std::array<std::vector<std::uint16_t>, 4> sorted;
+        std::array<std::vector<std::uint16_t>, 5> sorted;
         rolling_ = false;
         for (std::uint16_t i = 0; i < looks.size(); ++i) {
             sorted[static_cast<std::size_t>(unevennessOf(looks[i], tile, height).grain())].push_back(i);
             rolling_ = rolling_ || looks[i].maps.size() > 1;
         }
         std::size_t at = 0;
-        for (std::size_t grain = 0; grain < 4; ++grain) {
+        for (std::size_t grain = 0; grain < sorted.size(); ++grain) {
             maps_.groups[grain] = {at, at + sorted[grain].size()};
             for (const auto i : sorted[grain])
                 order_[at++] = i;
@@ -143,7 +162,7 @@ public:
         maps_.leanX = leansX_.data();
         maps_.leanY = leansY_.data();
         maps_.stepX = stepsX_.data();
-        maps_.stepY = stepsY_.data();
+        maps_.halfStepY = halfStepsY_.data();
         for (std::size_t i = 0; i < count_; ++i)
             if (order_[i] != none)
                 std::memcpy(&weights_[4 * i], looks[order_[i]].weight.data(), sizeof(Light));
@@ -189,6 +208,14 @@ private:
                line(3) / w <= patch_.height - 2;
     }
 
+    bool onlyShifts(std::size_t i) const
+    {
+        constexpr std::array<float, 9> still{1, 0, 0, 0, 1, 0, 0, 0, 1};
+        for (const std::size_t n : {0U, 1U, 3U, 4U, 6U, 7U, 8U})
+            if (numbers_[n][i] != still[n])
+                return false;
+        return true;
+    }
     /// From the tile's own pixels to those of the patch.
     Matrix3 local(const Look& look, double row) const
     {
@@ -198,8 +225,26 @@ private:
                             look.at(y + row, height_) * Matrix3::translation(x, y);
         return normalised(map, map.depth({0.5 * tile_.width, row}));
     }
+    /// How far each of the pixels that share a neighbourhood is displaced beyond their middle.
+    void lean(std::size_t i, const Point& along, const Point& down)
+    {
+        const bool turned = i >= maps_.groups[static_cast<std::size_t>(Grain::turned)].begin;
+        const bool sheared = !turned && i >= maps_.groups[static_cast<std::size_t>(Grain::sheared)].begin;
+        stepsX_[i] = static_cast<float>(down.x);
+        halfStepsY_[i] = static_cast<float>(0.5 * down.y);
+        for (std::size_t lane = 0; lane < 16; ++lane) {
+            const auto pixel = static_cast<int>(lane / 4);
+            const double across = turned ? pixel % 2 - 0.5 : pixel - 1.5;
+            // Rows that change are told of by themselves, seen from the middle of three rows of the patch.
+            const double rows = turned ? pixel / 2 - 0.5 : 0; // NOLINT(bugprone-integer-division)
+            leansX_[16 * i + lane] = static_cast<float>(along.x * across + down.x * (sheared ? 0.5 : rows));
+            leansY_[16 * i + lane] = static_cast<float>(along.y * across + down.y * rows);
+        }
+    }
     void prepare(double row)
     {
+        maps_.affine = true;
+        maps_.shifted = true;
         for (std::size_t i = 0; i < count_; ++i) {
             Matrix3 map;
             if (order_[i] != none) {
@@ -217,18 +262,13 @@ private:
                 const Point middle{0.5 * tile_.width, row};
                 const Point at = map.map(middle);
                 const double w = map.depth(middle);
-                const double leanX = (map.m[0] - at.x * map.m[6]) / w - 1;
-                const double leanY = (map.m[3] - at.y * map.m[6]) / w;
-                stepsX_[i] = static_cast<float>((map.m[1] - at.x * map.m[7]) / w);
-                stepsY_[i] = static_cast<float>((map.m[4] - at.y * map.m[7]) / w - 1);
-                for (std::size_t lane = 0; lane < 16; ++lane) {
-                    const double fromMiddle = static_cast<double>(lane / 4) - 1.5;
-                    leansX_[16 * i + lane] = static_cast<float>(leanX * fromMiddle);
-                    leansY_[16 * i + lane] = static_cast<float>(leanY * fromMiddle);
-                }
+                lean(i, {(map.m[0] - at.x * map.m[6]) / w - 1, (map.m[3] - at.y * map.m[6]) / w},
+                     {(map.m[1] - at.x * map.m[7]) / w, (map.m[4] - at.y * map.m[7]) / w - 1});
             }
             for (std::size_t n = 0; n < 9; ++n)
                 numbers_[n][i] = static_cast<float>(map.m[n]);
+            maps_.affine = maps_.affine && numbers_[6][i] == 0 && numbers_[7][i] == 0 && numbers_[8][i] == 1;
+            maps_.shifted = maps_.shifted && (i >= maps_.groups[0].end || onlyShifts(i));
         }
     }
 
@@ -245,8 +285,12 @@ private:
     alignas(64) std::array<float, 16 * mostLooks> leansX_{};
     alignas(64) std::array<float, 16 * mostLooks> leansY_{};
     std::array<float, mostLooks> stepsX_{};
-    std::array<float, mostLooks> stepsY_{};
+    std::array<float, mostLooks> halfStepsY_{};
 };
+
+/// Of the mean sharpness, as much as comes nearest to each phase's own over hard edges and soft ones. By least squares
+/// over all phases it is 4/5 of it at a step (second differences 0, 1, -1, 0), all of it along a bend.
+constexpr double edgeShare = 0.87;
 
 struct Sharpness {
     float x = 0;
@@ -256,27 +300,26 @@ struct Sharpness {
 /// The mean of f(1-f)/2 over the looks and over places all over the output, less what neighbourhoods that are shared
 /// sharpen by themselves: a pixel whose displacement is e beyond that of its block's middle is for a share e of all
 /// phases interpolated beyond its two neighbours, by e/2 on average, which adds -e/2 of their second difference. Over
-/// four columns and rows that change by a and b, the mean of e squared is 5/4 (a^2 + b^2).
+/// two columns that change by a and two rows that change by b, the mean of e squared is a^2/4 + b^2/4; over four
+/// columns 5/4 a^2.
 Sharpness sharpnessFor(const std::vector<Look>& looks, int width, int height)
 {
     constexpr int places = 8;
     double x = 0;
     double y = 0;
-    const auto share = [](double at, double along, double down) {
+    const auto share = [](double at, double along, double down, bool turned) {
         const double f = at - std::floor(at);
-        return f * (1 - f) / 2 - 0.625 * (along * along + down * down);
+        return edgeShare * f * (1 - f) / 2 - (turned ? 0.125 : 0.625) * along * along - 0.125 * down * down;
     };
     for (const Look& look : looks)
         for (int row = 0; row < places; ++row)
             for (int column = 0; column < places; ++column) {
                 // On whole pixels, as the sums are.
-                const double u = std::floor((column + 0.5) * width / places);
-                const double v = std::floor((row + 0.5) * height / places);
-                const Point at = place(look, u, v, height);
-                const Point beside = place(look, u + 1, v, height);
-                const Point below = place(look, u, v + 1, height);
-                x += share(at.x, beside.x - at.x - 1, below.x - at.x);
-                y += share(at.y, beside.y - at.y, below.y - at.y - 1);
+                const Shear shear = Shear::of(look, std::floor((column + 0.5) * width / places),
+                                              std::floor((row + 0.5) * height / places), height);
+                const bool turned = larger(shear.along) > leanLimit;
+                x += share(shear.at.x, shear.along.x, shear.down.x, turned);
+                y += share(shear.at.y, shear.along.y, shear.down.y, turned);
             }
     const double count = static_cast<double>(looks.size()) * places * places;
     return {static_cast<float>(x / count), static_cast<float>(y / count)};

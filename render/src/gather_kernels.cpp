@@ -24,9 +24,16 @@ struct Seen {
     alignas(64) float fy[mostLooks];
 };
 
+/// How much each channel of a look counts, for the vector that begins with channel k.
+template <class D>
+HWY_INLINE hn::Vec<D> weightOf(D d, const TileMaps& maps, std::size_t i, std::size_t k)
+{
+    return hn::LoadDup128(d, maps.weight + 4 * i + (HWY_TARGET == HWY_SCALAR ? k % 4 : 0));
+}
+
 /// Where the first of columns by rows pixels is seen, if all had the displacement of their middle. Never so far out
 /// that one of their neighbours were outside the patch.
-template <int columns, int rows>
+template <bool affine, int columns, int rows>
 HWY_INLINE void look(const TileMaps& maps, const TileMaps::Group& group, const GatherBlock& block, int x, int y,
                      Seen& seen)
 {
@@ -34,6 +41,7 @@ HWY_INLINE void look(const TileMaps& maps, const TileMaps::Group& group, const G
     constexpr float backY = 0.5F * (rows - 1);
     const hn::CappedTag<float, 16> d;
     const hn::Rebind<std::int32_t, decltype(d)> d32;
+    const auto one = hn::Set(d, 1.0F);
     const auto vx = hn::Set(d, static_cast<float>(x) + backX);
     const auto vy = hn::Set(d, static_cast<float>(y) + backY);
     const auto rowStep = hn::Set(d32, static_cast<std::int32_t>(block.stride));
@@ -42,14 +50,20 @@ HWY_INLINE void look(const TileMaps& maps, const TileMaps::Group& group, const G
             return hn::MulAdd(hn::Load(d, maps.m[row] + i), vx,
                               hn::MulAdd(hn::Load(d, maps.m[row + 1] + i), vy, hn::Load(d, maps.m[row + 2] + i)));
         };
-        const auto w = line(6);
-        const auto sx = hn::Sub(hn::Div(line(0), w), hn::Set(d, backX));
-        const auto sy = hn::Sub(hn::Div(line(3), w), hn::Set(d, backY));
+        auto sx = line(0);
+        auto sy = line(3);
+        if constexpr (!affine) {
+            const auto w = hn::Div(one, line(6));
+            sx = hn::Mul(sx, w);
+            sy = hn::Mul(sy, w);
+        }
+        sx = hn::Sub(sx, hn::Set(d, backX));
+        sy = hn::Sub(sy, hn::Set(d, backY));
         const auto ix = hn::Floor(sx);
         const auto iy = hn::Floor(sy);
         const auto fx = hn::Sub(sx, ix);
         hn::Store(fx, d, seen.fx + i);
-        hn::Store(hn::Sub(hn::Set(d, 1.0F), fx), d, seen.gx + i);
+        hn::Store(hn::Sub(one, fx), d, seen.gx + i);
         hn::Store(hn::Sub(sy, iy), d, seen.fy + i);
         const auto column = hn::ShiftLeft<2>(hn::ConvertTo(d32, ix));
         hn::Store(hn::Add(hn::Mul(hn::ConvertTo(d32, iy), rowStep), column), d32, seen.offset + i);
@@ -57,11 +71,10 @@ HWY_INLINE void look(const TileMaps& maps, const TileMaps::Group& group, const G
 }
 
 /// One displacement for the whole block: plain loads, the four neighbours of a row shared by the row above and below.
-HWY_INLINE void gatherEven(const TileMaps& maps, const TileMaps::Group& group, const GatherBlock& block)
+HWY_INLINE void gatherEven(const TileMaps& maps, const GatherBlock& block, const Seen& seen)
 {
     const Wide d;
-    Seen seen;
-    look<blockWidth, blockHeight>(maps, group, block, block.x, block.y, seen);
+    const TileMaps::Group& group = maps.groups[0];
     const std::ptrdiff_t stride = block.stride;
     for (std::size_t k = 0; k < 4 * blockWidth; k += hn::Lanes(d)) {
         auto s0 = hn::Zero(d), s1 = s0, s2 = s0, s3 = s0, s4 = s0, s5 = s0, s6 = s0, s7 = s0;
@@ -69,7 +82,7 @@ HWY_INLINE void gatherEven(const TileMaps& maps, const TileMaps::Group& group, c
             const float* at = block.patch + seen.offset[i] + k;
             const auto fx = hn::Set(d, seen.fx[i]);
             const auto gx = hn::Set(d, seen.gx[i]);
-            const auto weight = hn::LoadDup128(d, maps.weight + 4 * i);
+            const auto weight = weightOf(d, maps, i, k);
             const auto below = hn::Mul(weight, hn::Set(d, seen.fy[i]));
             const auto above = hn::Sub(weight, below);
             // Each of the two neighbours is used once, so that it need not be loaded by itself.
@@ -108,68 +121,44 @@ HWY_INLINE void gatherEven(const TileMaps& maps, const TileMaps::Group& group, c
     }
 }
 
-/// One neighbourhood for four pixels in each of four rows, with weights that change along the row and, where `down`,
-/// from row to row. Each row of the patch is met once, where the middle between the pixels above and below it looks: as
-/// the two weights down sum to nothing over their distance from it, so does the difference.
-template <bool down>
-HWY_INLINE void gatherSheared(const TileMaps& maps, const TileMaps::Group& group, const GatherBlock& block)
-{
-    constexpr int rows = 4;
-    const Wide d;
-    Seen seen;
-    for (int y = 0; y < blockHeight; y += rows) {
-        look<blockWidth, rows>(maps, group, block, block.x, block.y + y, seen);
-        float* to = block.out + y * block.outStride;
+/// One neighbourhood for four pixels in each of four rows, with weights that change along the row.
+struct Leaning {
+    static constexpr Grain grain = Grain::leaning;
+    static constexpr int columns = blockWidth;
+    static constexpr int rows = 4;
+    static constexpr int pieceHeight = 4;
+    HWY_INLINE static void gather(const TileMaps& maps, const GatherBlock& block, const Seen* seen)
+    {
+        const Wide d;
+        const TileMaps::Group& group = maps.groups[1];
+        float* to = block.out;
         for (std::size_t k = 0; k < 4 * blockWidth; k += hn::Lanes(d)) {
             auto s0 = hn::LoadU(d, to + k);
             auto s1 = hn::LoadU(d, to + k + block.outStride);
             auto s2 = hn::LoadU(d, to + k + 2 * block.outStride);
             auto s3 = hn::LoadU(d, to + k + 3 * block.outStride);
             for (std::size_t i = group.begin; i < group.end; ++i) {
-                const float* at = block.patch + seen.offset[i] + k;
-                const auto weight = hn::LoadDup128(d, maps.weight + 4 * i);
-                auto fx = hn::Add(hn::Set(d, seen.fx[i]), hn::Load(d, maps.leanX + 16 * i + k));
-                auto fy = hn::Add(hn::Set(d, seen.fy[i]), hn::Load(d, maps.leanY + 16 * i + k));
-                auto stepX = hn::Zero(d), stepY = stepX;
-                if constexpr (down) {
-                    // The first row of the patch lies fy above the first pixel, which lies 1.5 above the middle.
-                    const auto above = hn::Set(d, -0.5F * (rows - 1));
-                    stepX = hn::Set(d, maps.stepX[i]);
-                    stepY = hn::Set(d, maps.stepY[i]);
-                    fx = hn::MulAdd(hn::Sub(above, hn::Set(d, seen.fy[i])), stepX, fx);
-                    fy = hn::MulAdd(above, stepY, fy);
-                }
-                auto gx = hn::Sub(hn::Set(d, 1.0F), fx);
-                auto below = hn::Mul(weight, fy);
-                auto above = hn::Sub(weight, below);
-                const auto step = hn::Mul(weight, stepY);
-                // Each of the two neighbours is used once, so that it need not be loaded by itself.
+                const float* at = block.patch + seen->offset[i] + k;
+                const auto fx = hn::Add(hn::Set(d, seen->fx[i]), hn::Load(d, maps.leanX + 16 * i + k));
+                const auto fy = hn::Add(hn::Set(d, seen->fy[i]), hn::Load(d, maps.leanY + 16 * i + k));
+                const auto gx = hn::Sub(hn::Set(d, 1.0F), fx);
+                const auto weight = weightOf(d, maps, i, k);
+                const auto below = hn::Mul(weight, fy);
+                const auto above = hn::Sub(weight, below);
                 const auto next = [&]() HWY_ATTR {
                     const auto row = hn::MulAdd(fx, hn::LoadU(d, at + 4), hn::Mul(gx, hn::LoadU(d, at)));
                     at += block.stride;
-                    if constexpr (down) {
-                        fx = hn::Add(fx, stepX);
-                        gx = hn::Sub(gx, stepX);
-                    }
                     return row;
-                };
-                const auto between = [&](auto upper, auto lower, auto sum) HWY_ATTR {
-                    const auto out = hn::MulAdd(above, upper, hn::MulAdd(below, lower, sum));
-                    if constexpr (down) {
-                        below = hn::Add(below, step);
-                        above = hn::Sub(above, step);
-                    }
-                    return out;
                 };
                 auto upper = next();
                 auto lower = next();
-                s0 = between(upper, lower, s0);
+                s0 = hn::MulAdd(above, upper, hn::MulAdd(below, lower, s0));
                 upper = next();
-                s1 = between(lower, upper, s1);
+                s1 = hn::MulAdd(above, lower, hn::MulAdd(below, upper, s1));
                 lower = next();
-                s2 = between(upper, lower, s2);
+                s2 = hn::MulAdd(above, upper, hn::MulAdd(below, lower, s2));
                 upper = next();
-                s3 = between(lower, upper, s3);
+                s3 = hn::MulAdd(above, lower, hn::MulAdd(below, upper, s3));
             }
             hn::StoreU(s0, d, to + k);
             hn::StoreU(s1, d, to + k + block.outStride);
@@ -177,16 +166,144 @@ HWY_INLINE void gatherSheared(const TileMaps& maps, const TileMaps::Group& group
             hn::StoreU(s3, d, to + k + 3 * block.outStride);
         }
     }
-}
+};
+
+/// One neighbourhood for four pixels in each of two rows, with weights that change along the row and from row to row.
+/// The row of the patch between the two is met once, where the middle between them looks: as the two weights down sum
+/// to nothing over their distance from it, so does the difference.
+struct Sheared {
+    static constexpr Grain grain = Grain::sheared;
+    static constexpr int columns = blockWidth;
+    static constexpr int rows = 2;
+    static constexpr int pieceHeight = 8;
+    HWY_INLINE static void gather(const TileMaps& maps, const GatherBlock& block, const Seen* seen)
+    {
+        const Wide d;
+        const TileMaps::Group& group = maps.groups[2];
+        float* to = block.out;
+        for (std::size_t k = 0; k < 4 * blockWidth; k += hn::Lanes(d)) {
+            auto s0 = hn::LoadU(d, to + k);
+            auto s1 = hn::LoadU(d, to + k + block.outStride);
+            auto s2 = hn::LoadU(d, to + k + 2 * block.outStride);
+            auto s3 = hn::LoadU(d, to + k + 3 * block.outStride);
+            auto s4 = hn::LoadU(d, to + k + 4 * block.outStride);
+            auto s5 = hn::LoadU(d, to + k + 5 * block.outStride);
+            auto s6 = hn::LoadU(d, to + k + 6 * block.outStride);
+            auto s7 = hn::LoadU(d, to + k + 7 * block.outStride);
+            for (std::size_t i = group.begin; i < group.end; ++i) {
+                const auto weight = weightOf(d, maps, i, k);
+                const auto stepX = hn::Set(d, maps.stepX[i]);
+                const auto halfY = hn::Set(d, maps.halfStepY[i]);
+                const auto leanX = hn::Load(d, maps.leanX + 16 * i + k);
+                const auto leanY = hn::Load(d, maps.leanY + 16 * i + k);
+                const auto two = [&](const Seen& place, auto& first, auto& second) HWY_ATTR {
+                    const float* at = block.patch + place.offset[i] + k;
+                    const float* middle = at + block.stride;
+                    const float* last = middle + block.stride;
+                    const auto evenY = hn::Set(d, place.fy[i]);
+                    const auto fy = hn::Add(evenY, leanY);
+                    // The row between the two lies half a row less fy below the middle of the pixels.
+                    const auto fx = hn::NegMulAdd(evenY, stepX, hn::Add(hn::Set(d, place.fx[i]), leanX));
+                    const auto between = [&](const float* from, auto f) HWY_ATTR {
+                        const auto left = hn::LoadU(d, from);
+                        return hn::MulAdd(f, hn::Sub(hn::LoadU(d, from + 4), left), left);
+                    };
+                    const auto upper = between(at, hn::Sub(fx, stepX));
+                    const auto here = between(middle, fx);
+                    const auto lower = between(last, hn::Add(fx, stepX));
+                    first = hn::MulAdd(weight, hn::MulAdd(hn::Sub(fy, halfY), hn::Sub(here, upper), upper), first);
+                    second = hn::MulAdd(weight, hn::MulAdd(hn::Add(fy, halfY), hn::Sub(lower, here), here), second);
+                };
+                two(seen[0], s0, s1);
+                two(seen[1], s2, s3);
+                two(seen[2], s4, s5);
+                two(seen[3], s6, s7);
+            }
+            hn::StoreU(s0, d, to + k);
+            hn::StoreU(s1, d, to + k + block.outStride);
+            hn::StoreU(s2, d, to + k + 2 * block.outStride);
+            hn::StoreU(s3, d, to + k + 3 * block.outStride);
+            hn::StoreU(s4, d, to + k + 4 * block.outStride);
+            hn::StoreU(s5, d, to + k + 5 * block.outStride);
+            hn::StoreU(s6, d, to + k + 6 * block.outStride);
+            hn::StoreU(s7, d, to + k + 7 * block.outStride);
+        }
+    }
+};
+
+/// One neighbourhood for two pixels in each of two rows, each with weights of its own.
+#undef EMBER_BOTH_ROWS
+#define EMBER_BOTH_ROWS (HWY_ARCH_X86 && HWY_MAX_BYTES >= 64) // whether one vector holds both
+struct Turned {
+    static constexpr Grain grain = Grain::turned;
+    static constexpr int columns = 2;
+    static constexpr int rows = 2;
+    static constexpr int pieceHeight = 4;
+    HWY_INLINE static void gather(const TileMaps& maps, const GatherBlock& block, const Seen* seen)
+    {
+        const Wide d;
+        const TileMaps::Group& group = maps.groups[3];
+        constexpr std::size_t row = 4 * columns;
+        for (std::size_t k = 0; k < rows * row; k += hn::Lanes(d)) {
+            const auto both = [&](const float* from, std::ptrdiff_t stride) HWY_ATTR {
+#if EMBER_BOTH_ROWS
+                const hn::Half<Wide> half;
+                return hn::Combine(d, hn::LoadU(half, from + stride), hn::LoadU(half, from));
+#else
+                return hn::LoadU(d, from + static_cast<std::ptrdiff_t>(k / row) * stride + k % row);
+#endif
+            };
+            auto s0 = hn::Zero(d), s1 = s0, s2 = s0, s3 = s0;
+            for (std::size_t i = group.begin; i < group.end; ++i) {
+                const auto weight = weightOf(d, maps, i, k);
+                const auto leanX = hn::Load(d, maps.leanX + 16 * i + k);
+                const auto leanY = hn::Load(d, maps.leanY + 16 * i + k);
+                const auto add = [&](const Seen& place, auto& sum) HWY_ATTR {
+                    const float* at = block.patch + place.offset[i];
+                    const auto fx = hn::Add(hn::Set(d, place.fx[i]), leanX);
+                    const auto fy = hn::Add(hn::Set(d, place.fy[i]), leanY);
+                    const auto between = [&](const float* from) HWY_ATTR {
+                        const auto left = both(from, block.stride);
+                        return hn::MulAdd(fx, hn::Sub(both(from + 4, block.stride), left), left);
+                    };
+                    const auto upper = between(at);
+                    const auto lower = between(at + block.stride);
+                    sum = hn::MulAdd(weight, hn::MulAdd(fy, hn::Sub(lower, upper), upper), sum);
+                };
+                add(seen[0], s0);
+                add(seen[1], s1);
+                add(seen[2], s2);
+                add(seen[3], s3);
+            }
+            const auto put = [&](auto sum, float* first) HWY_ATTR {
+                float* to = first + static_cast<std::ptrdiff_t>(k / row) * block.outStride + k % row;
+#if EMBER_BOTH_ROWS
+                const hn::Half<Wide> half;
+                float* below = to + block.outStride;
+                hn::StoreU(hn::Add(hn::LowerHalf(half, sum), hn::LoadU(half, to)), half, to);
+                hn::StoreU(hn::Add(hn::UpperHalf(half, sum), hn::LoadU(half, below)), half, below);
+#else
+                hn::StoreU(hn::Add(sum, hn::LoadU(d, to)), d, to);
+#endif
+            };
+            put(s0, block.out);
+            put(s1, block.out + row);
+            put(s2, block.out + rows * block.outStride);
+            put(s3, block.out + rows * block.outStride + row);
+        }
+    }
+};
 
 /// Each pixel by itself.
-HWY_INLINE void gatherSingly(const TileMaps& maps, const TileMaps::Group& group, const GatherBlock& block)
+template <bool affine>
+HWY_INLINE void gatherSingly(const TileMaps& maps, const GatherBlock& block)
 {
     const hn::CappedTag<float, 4> d;
+    const TileMaps::Group& group = maps.groups[4];
     Seen seen;
     for (int y = 0; y < blockHeight; ++y)
         for (int x = 0; x < blockWidth; ++x) {
-            look<1, 1>(maps, group, block, block.x + x, block.y + y, seen);
+            look<affine, 1, 1>(maps, group, block, block.x + x, block.y + y, seen);
             float* to = block.out + y * block.outStride + 4 * static_cast<std::ptrdiff_t>(x);
             for (std::size_t k = 0; k < 4; k += hn::Lanes(d)) {
                 auto sum = hn::LoadU(d, to + k);
@@ -198,7 +315,7 @@ HWY_INLINE void gatherSingly(const TileMaps& maps, const TileMaps::Group& group,
                     const auto upper = hn::MulAdd(fx, hn::Sub(hn::LoadU(d, at + 4), left), left);
                     const auto leftBelow = hn::LoadU(d, next);
                     const auto lower = hn::MulAdd(fx, hn::Sub(hn::LoadU(d, next + 4), leftBelow), leftBelow);
-                    const auto weight = hn::LoadU(d, maps.weight + 4 * i + k);
+                    const auto weight = weightOf(d, maps, i, k);
                     sum = hn::MulAdd(weight, hn::MulAdd(hn::Set(d, seen.fy[i]), hn::Sub(lower, upper), upper), sum);
                 }
                 hn::StoreU(sum, d, to + k);
@@ -206,21 +323,71 @@ HWY_INLINE void gatherSingly(const TileMaps& maps, const TileMaps::Group& group,
         }
 }
 
-void gatherBlocks(const TileMaps& maps, const GatherBlock& first, int blocks)
+/// Adds up a group for a row of blocks. Where the next pixels are seen is worked out before these are added up, so
+/// that neither waits for the other.
+template <bool affine, class Group>
+HWY_INLINE void gatherGroup(const TileMaps& maps, const GatherBlock& first, int blocks)
+{
+    const auto& group = maps.groups[static_cast<std::size_t>(Group::grain)];
+    if (group.begin == group.end)
+        return;
+    constexpr int pieceHeight = Group::pieceHeight;
+    constexpr int down = blockHeight / pieceHeight;
+    Seen seen[2][blockWidth / Group::columns * (pieceHeight / Group::rows)];
+    const auto at = [&](int step) HWY_ATTR {
+        GatherBlock block = first;
+        const int x = step / down * blockWidth;
+        const int y = step % down * pieceHeight;
+        block.x += x;
+        block.y += y;
+        block.out += static_cast<std::ptrdiff_t>(4) * x + y * block.outStride;
+        return block;
+    };
+    const auto lookAt = [&](const GatherBlock& block, Seen* to) HWY_ATTR {
+        for (int y = 0; y < pieceHeight; y += Group::rows)
+            for (int x = 0; x < blockWidth; x += Group::columns)
+                look<affine, Group::columns, Group::rows>(maps, group, block, block.x + x, block.y + y, *to++);
+    };
+    lookAt(first, seen[0]);
+    for (int n = 0; n < blocks * down; ++n) {
+        lookAt(at(n + 1), seen[(n + 1) % 2]);
+        Group::gather(maps, at(n), seen[n % 2]);
+    }
+}
+
+/// The groups that are made block by block; those that share smaller neighbourhoods are added to what they leave.
+template <bool affine>
+HWY_INLINE void gatherAll(const TileMaps& maps, const GatherBlock& first, int blocks)
 {
     GatherBlock block = first;
+    Seen even[2];
+    look<affine, blockWidth, blockHeight>(maps, maps.groups[0], block, block.x, block.y, even[0]);
     for (int b = 0; b < blocks; ++b) {
-        const auto& groups = maps.groups;
-        gatherEven(maps, groups[0], block);
-        if (groups[1].begin < groups[1].end)
-            gatherSheared<false>(maps, groups[1], block);
-        if (groups[2].begin < groups[2].end)
-            gatherSheared<true>(maps, groups[2], block);
-        if (groups[3].begin < groups[3].end)
-            gatherSingly(maps, groups[3], block);
+        if (maps.shifted) {
+            GatherBlock along = block;
+            along.patch += 4 * static_cast<std::ptrdiff_t>(block.x - first.x);
+            gatherEven(maps, along, even[0]);
+        } else {
+            look<affine, blockWidth, blockHeight>(maps, maps.groups[0], block, block.x + blockWidth, block.y,
+                                                  even[(b + 1) % 2]);
+            gatherEven(maps, block, even[b % 2]);
+        }
+        if (maps.groups[4].begin < maps.groups[4].end)
+            gatherSingly<affine>(maps, block);
         block.x += blockWidth;
         block.out += 4 * blockWidth;
     }
+    gatherGroup<affine, Leaning>(maps, first, blocks);
+    gatherGroup<affine, Sheared>(maps, first, blocks);
+    gatherGroup<affine, Turned>(maps, first, blocks);
+}
+
+void gatherBlocks(const TileMaps& maps, const GatherBlock& first, int blocks)
+{
+    if (maps.affine)
+        gatherAll<true>(maps, first, blocks);
+    else
+        gatherAll<false>(maps, first, blocks);
 }
 
 } // namespace ember::HWY_NAMESPACE

@@ -77,10 +77,11 @@ void runFlash(float* pixels, float kept, const float* added, std::size_t count);
 enum class Grain : std::uint8_t {
     block,   ///< a block of 4 by 8 pixels has one displacement
     leaning, ///< 4 by 4 pixels share a neighbourhood; along the rows the displacement changes evenly
-    sheared, ///< so it does, and down as well
+    sheared, ///< 4 by 2 pixels do, and it changes down as well
+    turned,  ///< 2 by 2 pixels do
     pixel,   ///< each pixel has its own
 };
-inline constexpr std::size_t mostLooks = 320; ///< in one tile, with what fills up the groups
+inline constexpr std::size_t mostLooks = 336; ///< in one tile, with what fills up the groups
 inline constexpr int blockWidth = 4;
 inline constexpr int blockHeight = 8;
 
@@ -88,17 +89,20 @@ struct TileMaps {
     /// One number of each look's map in each; looks are sorted by grain, and each group begins at a multiple of 16.
     const float* m[9];
     const float* weight; ///< four floats for each look, one for each channel
-    /// Sixteen floats for each look: how far the displacement of each channel of four pixels in a row is from that of
-    /// their middle.
+    /// Sixteen floats for each look: how far the displacement of each channel of four pixels is from that of their
+    /// middle. They lie in a row, for turned looks two by two; for sheared looks it is that of the row between two
+    /// rows.
     const float* leanX;
     const float* leanY;
     /// How much the displacement changes from row to row.
     const float* stepX;
-    const float* stepY;
+    const float* halfStepY;
     struct Group {
         std::size_t begin;
         std::size_t end;
-    } groups[4]; ///< by Grain
+    } groups[5];  ///< by Grain
+    bool affine;  ///< w is 1 everywhere
+    bool shifted; ///< no look of the first group does more than shift
 };
 
 struct GatherBlock {

@@ -164,11 +164,15 @@ private slots:
         QTest::addColumn<bool>("photographed");
         QTest::addColumn<double>("turn"); ///< degrees
         QTest::addColumn<double>("within");
-        // Four by four pixels share a neighbourhood up to about five degrees; beyond, all is seen through the middle.
-        QTest::newRow("photographed, a little") << true << 2.9 << 0.999;
-        QTest::newRow("drawn, a little") << false << 2.9 << 0.99;
-        QTest::newRow("photographed, more") << true << 8.0 << 0.99;
-        QTest::newRow("drawn, more") << false << 8.0 << 0.95;
+        // Neighbourhoods are shared by four by two, then by two by two pixels; beyond eleven degrees all is seen
+        // through the middle.
+        for (const double turn : {1.5, -2.9, 2.9, 4.0})
+            for (const bool photo : {true, false})
+                QTest::addRow("%s, %.1f", photo ? "photographed" : "drawn", turn) << photo << turn << 0.999;
+        QTest::newRow("photographed, 8") << true << 8.0 << 0.999;
+        QTest::newRow("drawn, 8") << false << 8.0 << 0.998;
+        QTest::newRow("photographed, 15") << true << 15.0 << 0.99;
+        QTest::newRow("drawn, 15") << false << 15.0 << 0.95;
     }
     void turnedAndSizedThroughout()
     {
