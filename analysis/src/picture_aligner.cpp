@@ -12,32 +12,23 @@ namespace ember {
 namespace {
 
 constexpr double degree = std::numbers::pi / 180;
-constexpr double softening = 1.0;       ///< pixels: what lies between pixels is then smooth enough to be interpolated
-constexpr int smallestSide = 60;        ///< of the smallest level
-constexpr float leastSlope = 1.0F;      ///< codes a pixel; less may be grain
-constexpr int leastSteep = 24;          ///< pixels of a block that have it
-constexpr double leastNoise = 0.3;      ///< codes
-constexpr double farOut = 2.5;          ///< times the noise: beyond, a pixel counts no more
-constexpr double mostUnlike = 1.8;      ///< times the usual misfit of blocks: beyond, a block does not count
-constexpr double leastUnlike = 2;       ///< codes, for the same
-constexpr double mostUnexplained = 0.5; ///< of what a block varies, where the picture is the key's
-constexpr double leastSpread = 0.03;    ///< pixels that blocks may differ by at least
-constexpr double beyondSpread = 4;      ///< times the blocks' spread: beyond, a block does not count
-constexpr double neighboursAlike = 4;   ///< softened pixels are not independent of each other
-
-/// Between four pixels; the place must have them all.
-float between(const cv::Mat1f& picture, float x, float y)
-{
-    const int column = static_cast<int>(x);
-    const int row = static_cast<int>(y);
-    const float fx = x - static_cast<float>(column);
-    const float fy = y - static_cast<float>(row);
-    const float* upper = picture.ptr<float>(row) + column;
-    const float* lower = picture.ptr<float>(row + 1) + column;
-    const float above = upper[0] + fx * (upper[1] - upper[0]);
-    const float below = lower[0] + fx * (lower[1] - lower[0]);
-    return above + fy * (below - above);
-}
+constexpr double softening = 1.15;       ///< pixels: what lies between pixels is then smooth enough to be interpolated
+constexpr int smallestSide = 60;         ///< of the smallest level
+constexpr std::size_t mostCoarse = 608;  ///< pixels of a block, the steepest; whole groups
+constexpr std::size_t mostFine = 6400;   ///< for the last step: nearly all of a picture that is read
+constexpr float leastSlope = 1.0F;       ///< codes a pixel; less may be grain
+constexpr int leastSteep = 24;           ///< pixels of a block that have it
+constexpr std::size_t mostSizes = 20000; ///< differences of which the median is taken
+constexpr double leastNoise = 0.3;       ///< codes
+constexpr double farOut = 2.5;           ///< times the noise: beyond, a pixel counts no more
+constexpr double mostUnlike = 1.8;       ///< times the usual misfit of blocks: beyond, a block does not count
+constexpr double leastUnlike = 2;        ///< codes, for the same
+constexpr double mostUnexplained = 0.5;  ///< of what a block varies, where the picture is the key's
+constexpr double leastSpread = 0.03;     ///< pixels that blocks may differ by at least
+constexpr double beyondSpread = 4;       ///< times the blocks' spread: beyond, a block does not count
+constexpr double sureError = 0.016;      ///< pixels at the corners: beyond, all pixels are asked
+constexpr double sureOverlap = 0.7;      ///< below, the same
+constexpr double neighboursAlike = 4;    ///< softened pixels are not independent of each other
 
 double medianOf(std::vector<float>& values)
 {
@@ -69,7 +60,7 @@ GreyLevels greyLevels(const cv::Mat1b& grey)
     GreyLevels levels(1);
     cv::Mat1f whole;
     grey.convertTo(whole, CV_32F);
-    cv::GaussianBlur(whole, levels[0], {7, 7}, softening, softening, cv::BORDER_REPLICATE);
+    cv::GaussianBlur(whole, levels[0], {9, 9}, softening, softening, cv::BORDER_REPLICATE);
     while (levels.size() < 5 && std::min(levels.back().cols, levels.back().rows) >= 2 * smallestSide) {
         cv::Mat1f smaller;
         cv::pyrDown(levels.back(), smaller);
@@ -80,23 +71,23 @@ GreyLevels greyLevels(const cv::Mat1b& grey)
 
 KeyPicture::KeyPicture(const GreyLevels& levels)
 {
-    std::size_t most = 600; // pixels of a block
+    std::size_t most = mostCoarse;
     double middleX = 0.5 * (levels.front().cols - 1);
     double middleY = 0.5 * (levels.front().rows - 1);
     for (const cv::Mat1f& level : levels) { // each has every second pixel of the one before, from the first on
         levels_.push_back(levelOf(level, middleX, middleY, most));
-        most = std::max<std::size_t>(60, most / 3);
+        most = std::max<std::size_t>(64, most / 3);
         middleX /= 2;
         middleY /= 2;
     }
-    fine_ = levelOf(levels.front(), levels_.front().middleX, levels_.front().middleY, 4 * 600);
+    fine_ = levelOf(levels.front(), levels_.front().middleX, levels_.front().middleY, mostFine);
     // Size and turn can only be told where there is something in several parts of the picture.
     int blocks = 0;
     for (const Block& block : levels_.front().blocks) {
-        const auto first = levels_.front().pixels.begin() + static_cast<std::ptrdiff_t>(block.first);
-        const auto last = levels_.front().pixels.begin() + static_cast<std::ptrdiff_t>(block.last);
-        const auto steep = std::count_if(
-            first, last, [](const Pixel& p) { return p.dx * p.dx + p.dy * p.dy >= leastSlope * leastSlope; });
+        const KeyPixels part = levels_.front().pixels.part(block.first, block.last);
+        int steep = 0;
+        for (std::size_t i = 0; i < part.count; ++i)
+            steep += part.dx[i] * part.dx[i] + part.dy[i] * part.dy[i] >= leastSlope * leastSlope ? 1 : 0;
         blocks += steep >= leastSteep ? 1 : 0;
     }
     textured_ = blocks >= 6;
@@ -120,26 +111,30 @@ KeyPicture::Level KeyPicture::levelOf(const cv::Mat1f& picture, double middleX, 
                 const float* here = picture.ptr<float>(y);
                 const float* below = picture.ptr<float>(y + 1);
                 for (int x = left; x < right; ++x) {
-                    const float dx = 0.5F * (here[x + 1] - here[x - 1]);
-                    const float dy = 0.5F * (below[x] - above[x]);
+                    const float dx = 0.125F * (2 * (here[x + 1] - here[x - 1]) + above[x + 1] - above[x - 1] +
+                                               below[x + 1] - below[x - 1]);
+                    const float dy = 0.125F * (2 * (below[x] - above[x]) + below[x + 1] - above[x + 1] + below[x - 1] -
+                                               above[x - 1]);
                     found.push_back({static_cast<float>(x) - level.middleX, static_cast<float>(y) - level.middleY,
                                      here[x], dx, dy});
                 }
             }
-            if (found.size() > most) {
-                const auto steepest = found.begin() + static_cast<std::ptrdiff_t>(most);
+            const std::size_t kept = std::min(most, found.size()) / alignGroup * alignGroup;
+            if (found.size() > kept) {
+                const auto steepest = found.begin() + static_cast<std::ptrdiff_t>(kept);
                 std::nth_element(found.begin(), steepest, found.end(), [](const Pixel& a, const Pixel& b) {
                     return a.dx * a.dx + a.dy * a.dy > b.dx * b.dx + b.dy * b.dy;
                 });
-                found.resize(most);
+                found.resize(kept);
             }
             if (found.empty())
                 continue;
             // Rows one after the other, as memory is.
             std::sort(found.begin(), found.end(),
                       [](const Pixel& a, const Pixel& b) { return a.y != b.y ? a.y < b.y : a.x < b.x; });
-            Block block{level.pixels.size(),
-                        level.pixels.size() + found.size(),
+            Pixels& pixels = level.pixels;
+            Block block{pixels.x.size(),
+                        pixels.x.size() + found.size(),
                         static_cast<float>(left) - level.middleX,
                         static_cast<float>(top) - level.middleY,
                         static_cast<float>(right) - level.middleX,
@@ -152,6 +147,11 @@ KeyPicture::Level KeyPicture::levelOf(const cv::Mat1f& picture, double middleX, 
             double sum = 0;
             double squares = 0;
             for (const Pixel& pixel : found) {
+                pixels.x.push_back(pixel.x);
+                pixels.y.push_back(pixel.y);
+                pixels.value.push_back(pixel.value);
+                pixels.dx.push_back(pixel.dx);
+                pixels.dy.push_back(pixel.dy);
                 sum += static_cast<double>(pixel.value);
                 squares += static_cast<double>(pixel.value) * static_cast<double>(pixel.value);
                 const Row slopes = slopesOf(pixel);
@@ -170,7 +170,6 @@ KeyPicture::Level KeyPicture::levelOf(const cv::Mat1f& picture, double middleX, 
             block.texture = block.normal[0][0] + block.normal[1][1];
             block.spread = std::max(0.0, squares / held - sum / held * (sum / held));
             level.blocks.push_back(block);
-            level.pixels.insert(level.pixels.end(), found.begin(), found.end());
         }
     // Somebody in a striped shirt must not outvote a plain wall.
     std::vector<float> textures;
@@ -184,6 +183,12 @@ KeyPicture::Level KeyPicture::levelOf(const cv::Mat1f& picture, double middleX, 
     return level;
 }
 
+KeyPixels KeyPicture::Pixels::part(std::size_t first, std::size_t last) const
+{
+    return {x.data() + first,  y.data() + first,  value.data() + first,
+            dx.data() + first, dy.data() + first, last - first};
+}
+
 /// How the difference at a pixel changes with each unknown.
 KeyPicture::Row KeyPicture::slopesOf(const Pixel& pixel)
 {
@@ -191,10 +196,10 @@ KeyPicture::Row KeyPicture::slopesOf(const Pixel& pixel)
     return {dx, dy, dx * x + dy * y, dy * x - dx * y, -value};
 }
 
-void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& step, int rounds)
+void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& step, int rounds, double enough)
 {
     const std::size_t count = level.blocks.size();
-    std::vector<float> difference(level.pixels.size());
+    std::vector<float> difference(level.pixels.x.size());
     std::vector<char> seen(count);
     std::vector<char> alike(count); // the picture has there what the key has
     std::vector<float> sizes;
@@ -206,6 +211,7 @@ void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& ste
     std::vector<double> off(count);
     std::vector<std::pair<double, double>> offs;
     const double reach = std::hypot(level.middleX, level.middleY);
+    const std::size_t every = std::max<std::size_t>(7, difference.size() / mostSizes);
     for (int round = 0; round < rounds; ++round) {
         const auto turn = static_cast<float>(step.turn);
         const auto lean = static_cast<float>(step.lean);
@@ -231,26 +237,16 @@ void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& ste
                 continue;
             visible += block.texture;
             const auto held = static_cast<float>(block.last - block.first);
-            float light = 0;
-            for (std::size_t i = block.first; i < block.last; ++i) {
-                const Pixel& pixel = level.pixels[i];
-                const float there =
-                    between(picture, x0 + turn * pixel.x - lean * pixel.y, y0 + lean * pixel.x + turn * pixel.y);
-                difference[i] = pixel.value - contrast * there;
-                light += std::clamp(difference[i] - lights[b], -cap, cap);
-            }
+            float* here = &difference[block.first];
+            runDifferences(
+                level.pixels.part(block.first, block.last),
+                {picture.ptr<float>(0), static_cast<std::ptrdiff_t>(picture.step1()), x0, y0, turn, lean, contrast},
+                here);
             // Lamps, fires and shadows brighten one part of a picture and not another.
-            lights[b] += light / held;
-            float sum = 0;
-            float squares = 0;
-            for (std::size_t i = block.first; i < block.last; ++i) {
-                difference[i] -= lights[b];
-                const float size = std::min(std::abs(difference[i]), cap);
-                sum += size;
-                squares += size * size;
-                if (i % 7 == 0)
-                    sizes.push_back(std::abs(difference[i]));
-            }
+            lights[b] += runLight(here, block.last - block.first, lights[b], cap) / held;
+            const auto [sum, squares] = runMisfit(here, block.last - block.first, lights[b], cap);
+            for (std::size_t i = (block.first + every - 1) / every * every; i < block.last; i += every)
+                sizes.push_back(std::abs(difference[i]));
             misfit[b] = sum / held;
             misfits.push_back(misfit[b]);
             alike[b] = squares / held < static_cast<float>(mostUnexplained * block.spread + leastNoise * leastNoise);
@@ -271,17 +267,10 @@ void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& ste
             if (!seen[b])
                 continue;
             const Block& block = level.blocks[b];
+            const auto sums = runPull(level.pixels.part(block.first, block.last), &difference[block.first], most);
             Row sum{};
-            double all = 0;
-            for (std::size_t i = block.first; i < block.last; ++i) {
-                const Row slopes = slopesOf(level.pixels[i]);
-                const auto held = static_cast<double>(std::clamp(difference[i], -most, most));
-                all += held;
-                for (std::size_t k = 0; k < unknowns; ++k)
-                    sum[k] += slopes[k] * held;
-            }
             for (std::size_t k = 0; k < unknowns; ++k)
-                sum[k] -= block.mean[k] * all;
+                sum[k] = static_cast<double>(sums[k]) - block.mean[k] * static_cast<double>(sums[unknowns]);
             pull[b] = sum;
             // A block of edges that all run one way tells nothing along them.
             const double held = 0.02 * block.texture / block.worth;
@@ -329,7 +318,7 @@ void KeyPicture::alignAt(const Level& level, const cv::Mat1f& picture, Step& ste
         step.turn = newTurn;
         step.lean = newLean;
         step.contrast *= 1 + change(4);
-        if (std::abs(change(0)) + std::abs(change(1)) + reach * (std::abs(change(2)) + std::abs(bend)) < 0.002)
+        if (std::abs(change(0)) + std::abs(change(1)) + reach * (std::abs(change(2)) + std::abs(bend)) < enough)
             return;
     }
 }
@@ -343,13 +332,15 @@ Alignment KeyPicture::align(const GreyLevels& picture, const Similarity& start) 
     step.x = start.x * scale;
     step.y = start.y * scale;
     for (std::size_t i = levels_.size(); i-- > 0;) {
-        alignAt(levels_[i], picture[i], step, 6);
+        alignAt(levels_[i], picture[i], step, 6, 0.002);
         if (i == 0)
             break;
         step.x *= 2;
         step.y *= 2;
     }
-    alignAt(fine_, picture[0], step, 2);
+    // Where noise could move the corners, or where another key will go on from this picture, all pixels are asked.
+    if (step.cornerError > sureError || step.overlap < sureOverlap)
+        alignAt(fine_, picture[0], step, 2, 0.03);
     Alignment found;
     found.moved = {step.x, step.y, std::atan2(step.lean, step.turn) / degree, std::hypot(step.turn, step.lean)};
     found.agreeing = step.agreeing;

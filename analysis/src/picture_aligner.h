@@ -7,6 +7,7 @@
 
 #include <opencv2/core.hpp>
 
+#include "align_kernels.h"
 #include "ember/core/captured.h"
 
 namespace ember {
@@ -40,10 +41,15 @@ private:
     using Row = std::array<double, unknowns>;
     using Matrix = std::array<Row, unknowns>;
 
+    /// One number of each pixel in each; whole groups for each block.
+    struct Pixels {
+        std::vector<float> x, y; ///< from the middle, in pixels of their level
+        std::vector<float> value, dx, dy;
+
+        KeyPixels part(std::size_t first, std::size_t last) const;
+    };
     struct Pixel {
-        float x, y;  ///< from the middle, in pixels of its level
-        float value; ///< grey
-        float dx, dy;
+        float x, y, value, dx, dy;
     };
     struct Block {
         std::size_t first, last;        ///< its pixels
@@ -52,12 +58,12 @@ private:
         Row mean;                       ///< of its pixels' slopes
         double worth;                   ///< how much it counts, 0 to 1
         double texture;                 ///< slopes squared, times that
-        double spread;                  ///< of its pixels\' values, squared
+        double spread;                  ///< of its pixels' values, squared
     };
     struct Level {
         float middleX = 0; ///< of the picture, in pixels of this level
         float middleY = 0;
-        std::vector<Pixel> pixels;
+        Pixels pixels;
         std::vector<Block> blocks;
     };
     struct Step {
@@ -68,7 +74,7 @@ private:
         double agreeing = 0, overlap = 0, cornerError = 0;
     };
     static Level levelOf(const cv::Mat1f& picture, double middleX, double middleY, std::size_t most);
-    static void alignAt(const Level& level, const cv::Mat1f& picture, Step& step, int rounds);
+    static void alignAt(const Level& level, const cv::Mat1f& picture, Step& step, int rounds, double enough);
     static Row slopesOf(const Pixel& pixel);
 
     std::vector<Level> levels_;

@@ -6,6 +6,8 @@
 #include <cmath>
 #include <cstring>
 
+#include "subsampled.h"
+
 namespace ember {
 
 Upright Upright::fromDisplayMatrix(const std::int32_t* m)
@@ -94,6 +96,17 @@ int matrixOf(const AVFrame& frame)
     }
 }
 
+LumaShares sharesOf(int matrix)
+{
+    switch (matrix) {
+    case SWS_CS_FCC: return {0.30, 0.11};
+    case SWS_CS_SMPTE240M: return {0.212, 0.087};
+    case SWS_CS_BT2020: return {0.2627, 0.0593};
+    case SWS_CS_ITU601: return {0.299, 0.114};
+    default: return {0.2126, 0.0722}; // BT.709
+    }
+}
+
 } // namespace
 
 ImagePtr PictureConverter::convert(const AVFrame& frame, int width, int height)
@@ -111,33 +124,38 @@ ImagePtr PictureConverter::convert(const AVFrame& frame, int width, int height)
     // A frame whose JPEG was not tagged otherwise carries the matrix of JFIF, BT.601.
     const int used = jpegFormat && frame.colorspace == AVCOL_SPC_UNSPECIFIED ? SWS_CS_ITU601 : matrix;
     const bool deep = depth_ == Depth::sixteen;
-    const int key[7] = {frame.width, frame.height, frame.format, used * 2 + full,
-                        storedWidth, storedHeight, deep ? 16 : 8};
-    if (!scaler_ || !std::equal(key, key + 7, key_)) {
-        const bool resized = frame.width != storedWidth || frame.height != storedHeight;
-        // The common 8-bit formats have a path of their own, within 1 code value and ten times as fast; the others are
-        // converted with care.
-        const bool common = !resized && description->comp[0].depth == 8 && description->log2_chroma_w == 1 && !rgb;
-        const int flags =
-            common ? SWS_BICUBIC : (resized ? SWS_LANCZOS : SWS_BICUBIC) | SWS_ACCURATE_RND | SWS_FULL_CHR_H_INT;
-        scaler_.reset(sws_getContext(frame.width, frame.height, static_cast<AVPixelFormat>(frame.format), storedWidth,
-                                     storedHeight, deep ? AV_PIX_FMT_RGBA64 : AV_PIX_FMT_RGBA, flags, nullptr, nullptr,
-                                     nullptr));
-        if (!scaler_)
-            return nullptr;
-        const int* coefficients = sws_getCoefficients(used);
-        sws_setColorspaceDetails(scaler_.get(), coefficients, full, coefficients, 1, 0, 1 << 16, 1 << 16);
-        std::copy(key, key + 7, key_);
-    }
     auto out = std::make_shared<Image>(storedWidth, storedHeight, depth_);
     out->setOpaque(!hasAlpha(frame.format));
-    std::uint8_t* planes[4] = {out->row(0), nullptr, nullptr, nullptr};
-    const int strides[4] = {static_cast<int>(out->stride()), 0, 0, 0};
-    if (sws_scale(scaler_.get(), frame.data, frame.linesize, 0, frame.height, planes, strides) <= 0)
+    const bool resized = frame.width != storedWidth || frame.height != storedHeight;
+    if (isSubsampled(frame.format) && !resized && !deep) // what most films are: ten times as fast
+        readSubsampled(frame, sharesOf(used), full != 0, *out);
+    else if (!scaleInto(frame, used, full, *out))
         return nullptr;
     if (upright_.needed())
         return std::make_shared<Image>(turned(*out, upright_));
     return out;
+}
+
+bool PictureConverter::scaleInto(const AVFrame& frame, int matrix, int full, Image& out)
+{
+    const bool deep = out.depth() == Depth::sixteen;
+    const int key[7] = {frame.width, frame.height, frame.format, matrix * 2 + full,
+                        out.width(), out.height(), deep ? 16 : 8};
+    if (!scaler_ || !std::equal(key, key + 7, key_)) {
+        const bool resized = frame.width != out.width() || frame.height != out.height();
+        const int flags = (resized ? SWS_LANCZOS : SWS_BICUBIC) | SWS_ACCURATE_RND | SWS_FULL_CHR_H_INT;
+        scaler_.reset(sws_getContext(frame.width, frame.height, static_cast<AVPixelFormat>(frame.format), out.width(),
+                                     out.height(), deep ? AV_PIX_FMT_RGBA64 : AV_PIX_FMT_RGBA, flags, nullptr, nullptr,
+                                     nullptr));
+        if (!scaler_)
+            return false;
+        const int* coefficients = sws_getCoefficients(matrix);
+        sws_setColorspaceDetails(scaler_.get(), coefficients, full, coefficients, 1, 0, 1 << 16, 1 << 16);
+        std::copy(key, key + 7, key_);
+    }
+    std::uint8_t* planes[4] = {out.row(0), nullptr, nullptr, nullptr};
+    const int strides[4] = {static_cast<int>(out.stride()), 0, 0, 0};
+    return sws_scale(scaler_.get(), frame.data, frame.linesize, 0, frame.height, planes, strides) > 0;
 }
 
 } // namespace ember

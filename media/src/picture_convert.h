@@ -33,6 +33,9 @@ public:
     ImagePtr convert(const AVFrame& frame, int width, int height);
 
 private:
+    /// Any format and size, with care.
+    bool scaleInto(const AVFrame& frame, int matrix, int full, Image& out);
+
     Upright upright_;
     Depth depth_ = Depth::eight;
     av::Scaler scaler_;

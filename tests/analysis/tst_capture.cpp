@@ -61,7 +61,7 @@ private slots:
         double worst = 0;
         double last = 0;
         for (int i = 0; i < filmed.frames; ++i) {
-            last = cornerDistance(motion.frames[static_cast<std::size_t>(i)].moved, filmed.filming.moved(i), width,
+            last = cornerDistance(motion.frames[static_cast<std::size_t>(i)].moved, filmed.filming.shown(i), width,
                                   height);
             squares += last * last;
             worst = std::max(worst, last);

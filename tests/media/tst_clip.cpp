@@ -255,6 +255,87 @@ private slots:
         QVERIFY2(std::abs(p[0] - 200) <= 3 && std::abs(p[1] - 50) <= 3 && std::abs(p[2] - 20) <= 3,
                  qPrintable(QStringLiteral("%1 %2 %3").arg(p[0]).arg(p[1]).arg(p[2])));
     }
+    void chromaIsInterpolatedFromWhereItWasTaken_data()
+    {
+        QTest::addColumn<bool>("halfRows");
+        QTest::addColumn<QString>("place");
+        QTest::addColumn<int>("width");
+        QTest::addColumn<bool>("full");
+        for (const int width : {2, 37, 150})
+            for (const bool full : {false, true})
+                for (const char* place : {"unspecified", "left", "center", "topleft"})
+                    QTest::addRow("4:2:0, %s, %d wide, %s", place, width, full ? "full" : "limited")
+                        << true << QString::fromLatin1(place) << width << full;
+        QTest::newRow("4:2:2") << false << QStringLiteral("left") << 37 << false;
+    }
+    /// Samples of chance, and what they stand for by BT.709 in double precision, chroma linear between its samples.
+    void chromaIsInterpolatedFromWhereItWasTaken()
+    {
+        QFETCH(bool, halfRows);
+        QFETCH(QString, place);
+        QFETCH(int, width);
+        QFETCH(bool, full);
+        const int height = 27;
+        const int columns = (width + 1) / 2;
+        const int rows = halfRows ? (height + 1) / 2 : height;
+        test::Random random(static_cast<std::uint64_t>(width));
+        QByteArray samples;
+        for (int i = 0; i < width * height; ++i)
+            samples.append(static_cast<char>(random.whole(90, 160)));
+        for (int i = 0; i < 2 * columns * rows; ++i)
+            samples.append(static_cast<char>(random.whole(100, 156)));
+        const QString raw = at(QStringLiteral("samples.yuv"));
+        const QString path = at(QStringLiteral("samples.mkv"));
+        test::writeBytes(raw.toStdString(), samples);
+        const QString format = halfRows ? QStringLiteral("yuv420p") : QStringLiteral("yuv422p");
+        QVERIFY(test::ffmpeg({QStringLiteral("-f"), QStringLiteral("rawvideo"), QStringLiteral("-pix_fmt"), format,
+                              QStringLiteral("-s"), QStringLiteral("%1x%2").arg(width).arg(height),
+                              QStringLiteral("-color_range"), full ? QStringLiteral("pc") : QStringLiteral("tv"),
+                              QStringLiteral("-i"), raw, QStringLiteral("-chroma_sample_location"), place,
+                              QStringLiteral("-colorspace"), QStringLiteral("bt709"), QStringLiteral("-color_range"),
+                              full ? QStringLiteral("pc") : QStringLiteral("tv"), QStringLiteral("-c:v"),
+                              QStringLiteral("ffv1"), path}));
+        const auto clip = opened(path);
+        QVERIFY(clip);
+        const auto image = clip->picture(0);
+        QVERIFY(image);
+
+        const auto sampleAt = [&](int plane, int x, int y) {
+            const int first = plane == 0 ? 0 : width * height + (plane - 1) * columns * rows;
+            const int across = plane == 0 ? width : columns;
+            const int down = plane == 0 ? height : rows;
+            x = std::clamp(x, 0, across - 1);
+            y = std::clamp(y, 0, down - 1);
+            return static_cast<double>(static_cast<std::uint8_t>(samples[first + y * across + x]));
+        };
+        const auto chromaAt = [&](int plane, int x, int y) {
+            const double across = (x - (place == QStringLiteral("center") ? 0.5 : 0.0)) / 2;
+            const double down = !halfRows ? y : (y - (place == QStringLiteral("topleft") ? 0.0 : 0.5)) / 2;
+            const int i = static_cast<int>(std::floor(across));
+            const int j = static_cast<int>(std::floor(down));
+            const double fx = across - i;
+            const double fy = down - j;
+            return std::lerp(std::lerp(sampleAt(plane, i, j), sampleAt(plane, i + 1, j), fx),
+                             std::lerp(sampleAt(plane, i, j + 1), sampleAt(plane, i + 1, j + 1), fx), fy) -
+                   128;
+        };
+        for (int y = 0; y < height; ++y)
+            for (int x = 0; x < width; ++x) {
+                const double grey = full ? sampleAt(0, x, y) : (sampleAt(0, x, y) - 16) * 255 / 219;
+                const double scale = full ? 1 : 255.0 / 224;
+                const double cb = scale * chromaAt(1, x, y);
+                const double cr = scale * chromaAt(2, x, y);
+                const double wanted[3] = {grey + 1.5748 * cr, grey - 0.187324 * cb - 0.468124 * cr, grey + 1.8556 * cb};
+                for (int k = 0; k < 3; ++k)
+                    QVERIFY2(std::abs(image.value()->at(x, y)[k] - wanted[k]) <= 0.51,
+                             qPrintable(QStringLiteral("%1 %2 %3: %4 for %5")
+                                            .arg(x)
+                                            .arg(y)
+                                            .arg(k)
+                                            .arg(image.value()->at(x, y)[k])
+                                            .arg(wanted[k])));
+            }
+    }
     void greyRampsComeBack()
     {
         const QString path = at(QStringLiteral("ramp.mkv"));

@@ -47,6 +47,16 @@ private:
     std::vector<double> values_;
 };
 
+/// Where the content is at the instants of a frame's shutter.
+std::vector<Similarity> instantsOf(const Filming& filming, double frame)
+{
+    const int instants = filming.shutter > 0 ? 12 : 1;
+    std::vector<Similarity> all;
+    for (int i = 0; i < instants; ++i)
+        all.push_back(filming.moved(frame + filming.shutter * ((i + 0.5) / instants - 0.5)));
+    return all;
+}
+
 double normal(Random& random)
 {
     return std::sqrt(-2 * std::log(random.between(1e-12, 1))) * std::cos(turn * random.between(0, 1));
@@ -116,13 +126,26 @@ double Wall::at(double x, double y) const
     return sum;
 }
 
+Similarity Filming::shown(double frame) const
+{
+    const auto mean = [this](double at) {
+        const std::vector<Similarity> all = instantsOf(*this, at);
+        Similarity sum{0, 0, 0, 0};
+        for (const Similarity& one : all)
+            sum = {sum.x + one.x, sum.y + one.y, sum.roll + one.roll, sum.zoom + one.zoom};
+        const auto count = static_cast<double>(all.size());
+        return Similarity{sum.x / count, sum.y / count, sum.roll / count, sum.zoom / count};
+    };
+    return mean(frame).after(mean(0).inverse());
+}
+
 Image filmed(const Wall& wall, const Filming& filming, int frame, int width, int height)
 {
     Random random(mixSeed(filming.seed, static_cast<std::uint64_t>(frame)));
-    const int instants = filming.shutter > 0 ? 12 : 1;
     std::vector<Similarity> seen;
-    for (int i = 0; i < instants; ++i)
-        seen.push_back(filming.moved(frame + filming.shutter * ((i + 0.5) / instants - 0.5)).inverse());
+    for (const Similarity& moved : instantsOf(filming, frame))
+        seen.push_back(moved.inverse());
+    const auto instants = static_cast<double>(seen.size());
     const double exposure = filming.exposure(frame);
     Image image(width, height);
     image.setOpaque(true);

@@ -35,6 +35,9 @@ struct Filming {
     std::function<double(double frame)> exposure = [](double) { return 1.0; };
     bool walker = false; ///< somebody covers a fifth of the picture and walks through it
     std::uint64_t seed = 1;
+
+    /// Where a frame shows the content, since the first: the mean over its shutter. A picture can tell no more.
+    Similarity shown(double frame) const;
 };
 
 Image filmed(const Wall& wall, const Filming& filming, int frame, int width, int height);
