@@ -162,7 +162,7 @@ public:
         maps_.leanX = leansX_.data();
         maps_.leanY = leansY_.data();
         maps_.stepX = stepsX_.data();
-        maps_.halfStepY = halfStepsY_.data();
+        maps_.leanBelow = leansBelow_.data();
         for (std::size_t i = 0; i < count_; ++i)
             if (order_[i] != none)
                 std::memcpy(&weights_[4 * i], looks[order_[i]].weight.data(), sizeof(Light));
@@ -231,14 +231,14 @@ private:
         const bool turned = i >= maps_.groups[static_cast<std::size_t>(Grain::turned)].begin;
         const bool sheared = !turned && i >= maps_.groups[static_cast<std::size_t>(Grain::sheared)].begin;
         stepsX_[i] = static_cast<float>(down.x);
-        halfStepsY_[i] = static_cast<float>(0.5 * down.y);
         for (std::size_t lane = 0; lane < 16; ++lane) {
             const auto pixel = static_cast<int>(lane / 4);
             const double across = turned ? pixel % 2 - 0.5 : pixel - 1.5;
-            // Rows that change are told of by themselves, seen from the middle of three rows of the patch.
-            const double rows = turned ? pixel / 2 - 0.5 : 0; // NOLINT(bugprone-integer-division)
-            leansX_[16 * i + lane] = static_cast<float>(along.x * across + down.x * (sheared ? 0.5 : rows));
-            leansY_[16 * i + lane] = static_cast<float>(along.y * across + down.y * rows);
+            const double rows = sheared ? -0.5 : turned ? (pixel < 2 ? -0.5 : 0.5) : 0;
+            const std::size_t at = 16 * i + lane;
+            leansX_[at] = static_cast<float>(along.x * across + (turned ? down.x * rows : 0));
+            leansY_[at] = static_cast<float>(along.y * across + down.y * rows);
+            leansBelow_[at] = static_cast<float>(along.y * across - down.y * rows);
         }
     }
     void prepare(double row)
@@ -284,8 +284,8 @@ private:
     alignas(64) std::array<float, 4 * mostLooks> weights_{};
     alignas(64) std::array<float, 16 * mostLooks> leansX_{};
     alignas(64) std::array<float, 16 * mostLooks> leansY_{};
-    std::array<float, mostLooks> stepsX_{};
-    std::array<float, mostLooks> halfStepsY_{};
+    alignas(64) std::array<float, 16 * mostLooks> leansBelow_{};
+    alignas(64) std::array<float, mostLooks> stepsX_{};
 };
 
 /// Of the mean sharpness, as much as comes nearest to each phase's own over hard edges and soft ones. By least squares

@@ -32,8 +32,9 @@ HWY_INLINE hn::Vec<D> weightOf(D d, const TileMaps& maps, std::size_t i, std::si
 }
 
 /// Where the first of columns by rows pixels is seen, if all had the displacement of their middle. Never so far out
-/// that one of their neighbours were outside the patch.
-template <bool affine, int columns, int rows>
+/// that one of their neighbours were outside the patch. Where two rows of pixels have places of their own, it is where
+/// the row of the patch between them is met: half a row less fy below their middle.
+template <bool affine, int columns, int rows, bool rowsChange = false>
 HWY_INLINE void look(const TileMaps& maps, const TileMaps::Group& group, const GatherBlock& block, int x, int y,
                      Seen& seen)
 {
@@ -61,10 +62,13 @@ HWY_INLINE void look(const TileMaps& maps, const TileMaps::Group& group, const G
         sy = hn::Sub(sy, hn::Set(d, backY));
         const auto ix = hn::Floor(sx);
         const auto iy = hn::Floor(sy);
-        const auto fx = hn::Sub(sx, ix);
+        auto fx = hn::Sub(sx, ix);
+        const auto fy = hn::Sub(sy, iy);
+        if constexpr (rowsChange)
+            fx = hn::MulAdd(hn::Sub(hn::Set(d, 0.5F), fy), hn::Load(d, maps.stepX + i), fx);
         hn::Store(fx, d, seen.fx + i);
         hn::Store(hn::Sub(one, fx), d, seen.gx + i);
-        hn::Store(hn::Sub(sy, iy), d, seen.fy + i);
+        hn::Store(fy, d, seen.fy + i);
         const auto column = hn::ShiftLeft<2>(hn::ConvertTo(d32, ix));
         hn::Store(hn::Add(hn::Mul(hn::ConvertTo(d32, iy), rowStep), column), d32, seen.offset + i);
     }
@@ -193,17 +197,15 @@ struct Sheared {
             for (std::size_t i = group.begin; i < group.end; ++i) {
                 const auto weight = weightOf(d, maps, i, k);
                 const auto stepX = hn::Set(d, maps.stepX[i]);
-                const auto halfY = hn::Set(d, maps.halfStepY[i]);
                 const auto leanX = hn::Load(d, maps.leanX + 16 * i + k);
                 const auto leanY = hn::Load(d, maps.leanY + 16 * i + k);
+                const auto leanBelow = hn::Load(d, maps.leanBelow + 16 * i + k);
                 const auto two = [&](const Seen& place, auto& first, auto& second) HWY_ATTR {
                     const float* at = block.patch + place.offset[i] + k;
                     const float* middle = at + block.stride;
                     const float* last = middle + block.stride;
                     const auto evenY = hn::Set(d, place.fy[i]);
-                    const auto fy = hn::Add(evenY, leanY);
-                    // The row between the two lies half a row less fy below the middle of the pixels.
-                    const auto fx = hn::NegMulAdd(evenY, stepX, hn::Add(hn::Set(d, place.fx[i]), leanX));
+                    const auto fx = hn::Add(hn::Set(d, place.fx[i]), leanX);
                     const auto between = [&](const float* from, auto f) HWY_ATTR {
                         const auto left = hn::LoadU(d, from);
                         return hn::MulAdd(f, hn::Sub(hn::LoadU(d, from + 4), left), left);
@@ -211,8 +213,9 @@ struct Sheared {
                     const auto upper = between(at, hn::Sub(fx, stepX));
                     const auto here = between(middle, fx);
                     const auto lower = between(last, hn::Add(fx, stepX));
-                    first = hn::MulAdd(weight, hn::MulAdd(hn::Sub(fy, halfY), hn::Sub(here, upper), upper), first);
-                    second = hn::MulAdd(weight, hn::MulAdd(hn::Add(fy, halfY), hn::Sub(lower, here), here), second);
+                    first = hn::MulAdd(weight, hn::MulAdd(hn::Add(evenY, leanY), hn::Sub(here, upper), upper), first);
+                    second =
+                        hn::MulAdd(weight, hn::MulAdd(hn::Add(evenY, leanBelow), hn::Sub(lower, here), here), second);
                 };
                 two(seen[0], s0, s1);
                 two(seen[1], s2, s3);
@@ -346,7 +349,8 @@ HWY_INLINE void gatherGroup(const TileMaps& maps, const GatherBlock& first, int 
     const auto lookAt = [&](const GatherBlock& block, Seen* to) HWY_ATTR {
         for (int y = 0; y < pieceHeight; y += Group::rows)
             for (int x = 0; x < blockWidth; x += Group::columns)
-                look<affine, Group::columns, Group::rows>(maps, group, block, block.x + x, block.y + y, *to++);
+                look<affine, Group::columns, Group::rows, Group::grain == Grain::sheared>(
+                    maps, group, block, block.x + x, block.y + y, *to++);
     };
     lookAt(first, seen[0]);
     for (int n = 0; n < blocks * down; ++n) {

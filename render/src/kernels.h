@@ -90,13 +90,12 @@ struct TileMaps {
     const float* m[9];
     const float* weight; ///< four floats for each look, one for each channel
     /// Sixteen floats for each look: how far the displacement of each channel of four pixels is from that of their
-    /// middle. They lie in a row, for turned looks two by two; for sheared looks it is that of the row between two
-    /// rows.
+    /// middle. They lie in a row, for turned looks two by two. For sheared looks `leanY` is that of the upper row of
+    /// two, `leanBelow` that of the other.
     const float* leanX;
     const float* leanY;
-    /// How much the displacement changes from row to row.
-    const float* stepX;
-    const float* halfStepY;
+    const float* leanBelow;
+    const float* stepX; ///< how much the displacement changes across from row to row
     struct Group {
         std::size_t begin;
         std::size_t end;

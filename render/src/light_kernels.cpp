@@ -25,28 +25,36 @@ HWY_INLINE hn::Vec<D> polynomial(D d, hn::Vec<D> x, const float (&c)[6])
     return hn::MulAdd(hn::MulAdd(pair(4), x2, pair(2)), x2, pair(0));
 }
 
-/// ((c + 0.055)/1.055)^2.4 for a code c between 0.04 and 1, to a fiftieth of an 8-bit code (weighted minimax fit).
-constexpr float lightFit[6] = {9.16895862e-4F, 3.27459068e-2F,  5.19383591e-1F,
-                               6.67155058e-1F, -3.07370063e-1F, 8.72789384e-2F};
-/// 1.055 s^(5/6) - 0.055 between 0.056 and 1, to a twelfth of an 8-bit code: the code of s squared.
-constexpr float codeFit[6] = {-4.01091833e-2F, 1.51794154F, -1.40267742F, 2.03142461F, -1.62349506F, 5.17239188e-1F};
+/// ((c + 0.055)/1.055)^2.4 for a code c between 0.04 and 1, to a fiftieth of an 8-bit code (weighted minimax fit); of
+/// c times 255.
+constexpr float whole = 255;
+constexpr float lightFit[6] = {9.16895862e-4F,
+                               3.27459068e-2F / whole,
+                               5.19383591e-1F / whole / whole,
+                               6.67155058e-1F / whole / whole / whole,
+                               -3.07370063e-1F / whole / whole / whole / whole,
+                               8.72789384e-2F / whole / whole / whole / whole / whole};
+/// 1.055 s^(5/6) - 0.055 between 0.056 and 1, to a twelfth of an 8-bit code: the code of s squared; times 255.
+constexpr float codeFit[6] = {-4.01091833e-2F * whole, 1.51794154F * whole,  -1.40267742F * whole,
+                              2.03142461F * whole,     -1.62349506F * whole, 5.17239188e-1F * whole};
 /// Where each curve begins; below it both are straight. Alpha is straight throughout.
-constexpr float darkCode = 0.04045F;
+constexpr float darkCode = 0.04045F * whole;
 constexpr float darkLight = 0.0031308F;
 constexpr float always = 1e9F;
+constexpr float steep = 12.92F * whole;
 alignas(64) constexpr float straightCode[16] = {darkCode, darkCode, darkCode, always,   darkCode, darkCode,
                                                 darkCode, always,   darkCode, darkCode, darkCode, always,
                                                 darkCode, darkCode, darkCode, always};
 alignas(64) constexpr float straightLight[16] = {darkLight, darkLight, darkLight, always,    darkLight, darkLight,
                                                  darkLight, always,    darkLight, darkLight, darkLight, always,
                                                  darkLight, darkLight, darkLight, always};
-alignas(64) constexpr float slope[16] = {12.92F, 12.92F, 12.92F, 1, 12.92F, 12.92F, 12.92F, 1,
-                                         12.92F, 12.92F, 12.92F, 1, 12.92F, 12.92F, 12.92F, 1};
-alignas(64) constexpr float inverseSlope[16] = {1 / 12.92F, 1 / 12.92F, 1 / 12.92F, 1,          1 / 12.92F, 1 / 12.92F,
-                                                1 / 12.92F, 1,          1 / 12.92F, 1 / 12.92F, 1 / 12.92F, 1,
-                                                1 / 12.92F, 1 / 12.92F, 1 / 12.92F, 1};
+alignas(64) constexpr float slope[16] = {steep, steep, steep, whole, steep, steep, steep, whole,
+                                         steep, steep, steep, whole, steep, steep, steep, whole};
+alignas(64) constexpr float inverseSlope[16] = {1 / steep, 1 / steep, 1 / steep, 1 / whole, 1 / steep, 1 / steep,
+                                                1 / steep, 1 / whole, 1 / steep, 1 / steep, 1 / steep, 1 / whole,
+                                                1 / steep, 1 / steep, 1 / steep, 1 / whole};
 
-/// From codes (0 to 1) to light. `lane` is the channel of the first lane.
+/// From codes (0 to 255) to light. `lane` is the channel of the first lane.
 template <class D>
 HWY_INLINE hn::Vec<D> lightOfCodes(D d, hn::Vec<D> code, std::size_t lane)
 {
@@ -54,7 +62,7 @@ HWY_INLINE hn::Vec<D> lightOfCodes(D d, hn::Vec<D> code, std::size_t lane)
     return hn::IfThenElse(hn::Le(code, hn::LoadU(d, straightCode + lane)), straight, polynomial(d, code, lightFit));
 }
 
-/// And back, 0 to 1.
+/// And back; light beyond 1 is 1.
 template <class D>
 HWY_INLINE hn::Vec<D> codesOfLight(D d, hn::Vec<D> value, std::size_t lane)
 {
@@ -74,13 +82,13 @@ void readBytes(const std::uint8_t* from, float* to, std::size_t channels, bool l
 #if HWY_TARGET == HWY_SCALAR
     const hn::CappedTag<float, 1> d;
     for (std::size_t i = 0; i < channels; ++i)
-        to[i] = light ? hn::GetLane(lightOfCodes(d, hn::Set(d, static_cast<float>(from[i]) / 255), i % 4)) : from[i];
+        to[i] = light ? hn::GetLane(lightOfCodes(d, hn::Set(d, static_cast<float>(from[i])), i % 4)) : from[i];
 #else
     const auto read = [light](auto d, const std::uint8_t* at, float* out) HWY_ATTR {
         const hn::Rebind<std::int32_t, decltype(d)> d32;
         const hn::Rebind<std::uint8_t, decltype(d)> d8;
         const auto code = hn::ConvertTo(d, hn::PromoteTo(d32, hn::LoadU(d8, at)));
-        hn::StoreU(light ? lightOfCodes(d, hn::Mul(code, hn::Set(d, 1.0F / 255)), 0) : code, d, out);
+        hn::StoreU(light ? lightOfCodes(d, code, 0) : code, d, out);
     };
     const Wide d;
     const std::size_t lanes = hn::Lanes(d);
@@ -97,20 +105,15 @@ void codeBytes(const float* from, std::uint8_t* to, std::size_t channels, bool l
 #if HWY_TARGET == HWY_SCALAR
     const hn::CappedTag<float, 1> d;
     for (std::size_t i = 0; i < channels; ++i) {
-        const float code = light ? 255 * hn::GetLane(codesOfLight(d, hn::Set(d, from[i]), i % 4)) : from[i];
+        const float code = light ? hn::GetLane(codesOfLight(d, hn::Set(d, from[i]), i % 4)) : from[i];
         to[i] = static_cast<std::uint8_t>(std::fmin(std::fmax(std::nearbyint(code), 0.0F), 255.0F));
     }
 #else
     const auto code = [light](auto d, const float* at, std::uint8_t* out) HWY_ATTR {
         const hn::Rebind<std::uint8_t, decltype(d)> d8;
-        const hn::RebindToUnsigned<decltype(d)> d32;
-        auto value = hn::LoadU(d, at);
-        if (light)
-            value = hn::Mul(codesOfLight(d, value, 0), hn::Set(d, 255.0F));
-        value = hn::Min(hn::Max(value, hn::Zero(d)), hn::Set(d, 255.0F));
-        // Above 2^23 floats have no places behind the point: adding it rounds, and the last byte is the number.
-        const auto rounded = hn::BitCast(d32, hn::Add(value, hn::Set(d, 8388608.0F)));
-        hn::StoreU(hn::U8FromU32(hn::And(rounded, hn::Set(d32, 255U))), d8, out);
+        const auto value = hn::LoadU(d, at);
+        // What is out of range is cut off when it is narrowed.
+        hn::StoreU(hn::DemoteTo(d8, hn::NearestInt(light ? codesOfLight(d, value, 0) : value)), d8, out);
     };
     const Wide d;
     const std::size_t lanes = hn::Lanes(d);
