@@ -8,6 +8,7 @@ namespace {
 constexpr double tooLong = 0.8;
 constexpr double comfortable = 0.6;
 constexpr double easyFor = 1000;
+/// Of the mean: what is made ahead carries over a few long frames.
 constexpr double smoothing = 0.15;
 } // namespace
 
