@@ -45,6 +45,63 @@ void differences(const KeyPixels& key, const SeenPicture& seen, float* out)
     }
 }
 
+std::size_t seen(const KeyPixels& key, const SeenPicture& by, int columns, int rows, PixelStore& to, std::size_t first)
+{
+    const Group d;
+    const auto x0 = hn::Set(d, by.x0);
+    const auto y0 = hn::Set(d, by.y0);
+    const auto turn = hn::Set(d, by.turn);
+    const auto lean = hn::Set(d, by.lean);
+    const auto right = hn::Set(d, static_cast<float>(columns - 1));
+    const auto bottom = hn::Set(d, static_cast<float>(rows - 1));
+    std::size_t end = first;
+    for (std::size_t i = 0; i < key.count; i += hn::Lanes(d)) {
+        const auto x = hn::LoadU(d, key.x + i);
+        const auto y = hn::LoadU(d, key.y + i);
+        const auto across = hn::MulAdd(turn, x, hn::NegMulAdd(lean, y, x0));
+        const auto down = hn::MulAdd(lean, x, hn::MulAdd(turn, y, y0));
+        const auto inside = hn::And(hn::And(hn::Ge(across, hn::Zero(d)), hn::Ge(down, hn::Zero(d))),
+                                    hn::And(hn::Lt(across, right), hn::Lt(down, bottom)));
+        hn::CompressStore(x, inside, d, to.x.data() + end);
+        hn::CompressStore(y, inside, d, to.y.data() + end);
+        hn::CompressStore(hn::LoadU(d, key.value + i), inside, d, to.value.data() + end);
+        hn::CompressStore(hn::LoadU(d, key.dx + i), inside, d, to.dx.data() + end);
+        end += hn::CompressStore(hn::LoadU(d, key.dy + i), inside, d, to.dy.data() + end);
+    }
+    return end - first;
+}
+
+SlopeSums slopes(const KeyPixels& key)
+{
+    const Group d;
+    std::array<hn::Vec<Group>, 5> sums;
+    std::array<hn::Vec<Group>, 15> products;
+    sums.fill(hn::Zero(d));
+    products.fill(hn::Zero(d));
+    for (std::size_t i = 0; i < key.count; i += hn::Lanes(d)) {
+        const auto x = hn::LoadU(d, key.x + i);
+        const auto y = hn::LoadU(d, key.y + i);
+        const auto dx = hn::LoadU(d, key.dx + i);
+        const auto dy = hn::LoadU(d, key.dy + i);
+        const std::array<hn::Vec<Group>, 5> of{dx, dy, hn::MulAdd(dx, x, hn::Mul(dy, y)),
+                                               hn::MulSub(dy, x, hn::Mul(dx, y)), hn::Neg(hn::LoadU(d, key.value + i))};
+        std::size_t at = 0;
+        for (std::size_t a = 0; a < 5; ++a) {
+            sums[a] = hn::Add(sums[a], of[a]);
+            for (std::size_t b = a; b < 5; ++b, ++at)
+                products[at] = hn::MulAdd(of[a], of[b], products[at]);
+        }
+    }
+    SlopeSums all{};
+    std::size_t at = 0;
+    for (std::size_t a = 0; a < 5; ++a) {
+        all.slopes[a] = hn::GetLane(hn::SumOfLanes(d, sums[a]));
+        for (std::size_t b = a; b < 5; ++b, ++at)
+            all.products[a][b] = hn::GetLane(hn::SumOfLanes(d, products[at]));
+    }
+    return all;
+}
+
 float light(const float* of, std::size_t count, float light, float cap)
 {
     const Group d;
@@ -99,13 +156,32 @@ HWY_AFTER_NAMESPACE();
 namespace ember {
 
 HWY_EXPORT(differences);
+HWY_EXPORT(seen);
+HWY_EXPORT(slopes);
 HWY_EXPORT(light);
 HWY_EXPORT(misfit);
 HWY_EXPORT(pull);
 
+void PixelStore::resize(std::size_t count)
+{
+    for (std::vector<float>* each : {&x, &y, &value, &dx, &dy})
+        each->resize(count);
+}
+
 void runDifferences(const KeyPixels& key, const SeenPicture& seen, float* out)
 {
     HWY_DYNAMIC_DISPATCH(differences)(key, seen, out);
+}
+
+std::size_t runSeen(const KeyPixels& key, const SeenPicture& by, int columns, int rows, PixelStore& to,
+                    std::size_t first)
+{
+    return HWY_DYNAMIC_DISPATCH(seen)(key, by, columns, rows, to, first);
+}
+
+SlopeSums runSlopes(const KeyPixels& key)
+{
+    return HWY_DYNAMIC_DISPATCH(slopes)(key);
 }
 
 float runLight(const float* differences, std::size_t count, float light, float cap)

@@ -5,6 +5,7 @@
 
 #include <array>
 #include <cstddef>
+#include <vector>
 
 namespace ember {
 
@@ -21,6 +22,18 @@ struct KeyPixels {
     std::size_t count; ///< whole groups
 };
 
+/// Where such are kept.
+struct PixelStore {
+    std::vector<float> x, y, value, dx, dy;
+
+    std::size_t size() const { return x.size(); }
+    void resize(std::size_t count);
+    KeyPixels part(std::size_t first, std::size_t count) const
+    {
+        return {x.data() + first, y.data() + first, value.data() + first, dx.data() + first, dy.data() + first, count};
+    }
+};
+
 /// A picture that is laid over them: pixel (x, y) of the key is seen at (x0 + turn x - lean y, y0 + lean x + turn y),
 /// which must have four pixels around it.
 struct SeenPicture {
@@ -31,6 +44,18 @@ struct SeenPicture {
 
 /// out = value - contrast * what is seen, between four pixels.
 void runDifferences(const KeyPixels& key, const SeenPicture& seen, float* out);
+
+/// Copies those of the key that are seen in a picture of so many columns and rows to `to`, from `first` on, where there
+/// must be room for all of them and a group more. How many there are.
+std::size_t runSeen(const KeyPixels& key, const SeenPicture& seen, int columns, int rows, PixelStore& to,
+                    std::size_t first);
+
+/// Sums over the pixels of each unknown's slope (across, down, size, turn, contrast), then of the products of each two.
+struct SlopeSums {
+    std::array<float, 5> slopes;
+    std::array<std::array<float, 5>, 5> products; ///< from the diagonal on
+};
+SlopeSums runSlopes(const KeyPixels& key);
 
 /// The sum of differences less `light`, each held to `cap` to either side.
 float runLight(const float* differences, std::size_t count, float light, float cap);

@@ -5,6 +5,7 @@
 #include <cmath>
 #include <numbers>
 #include <optional>
+#include <utility>
 
 #include <opencv2/calib3d.hpp>
 #include <opencv2/imgproc.hpp>
@@ -29,21 +30,31 @@ constexpr double keyOverlap = 0.55;
 constexpr double keyAgreeing = 0.5;
 constexpr double sureAgreeing = 0.6; ///< so much is not found by chance
 constexpr double nearExpected = 24;  ///< pixels at the corners
-constexpr int longestAway = 240;     ///< frames in which a key may come back
+constexpr double asExpected = 4;
+constexpr int longestAway = 240; ///< frames in which a key may come back
+constexpr int everyFrame = 4;    ///< so long it is looked for in each, then only
+constexpr int seldom = 4;        ///< in each of so many: all since are put right then
 constexpr int columns = 12;
 constexpr int rows = 7;
-constexpr int mostInPart = 3; ///< features
+constexpr int mostInPart = 3;        ///< features
+constexpr std::size_t mostHeld = 24; ///< pictures for a key without grain
+constexpr std::size_t leastHeld = 4;
 
 cv::Mat1b greyOf(const Image& picture)
 {
     cv::Mat1b grey(picture.height(), picture.width());
+    if (picture.depth() == Depth::eight) {
+        const cv::Mat rgba(picture.height(), picture.width(), CV_8UC4, const_cast<std::uint8_t*>(picture.row(0)),
+                           picture.stride());
+        cv::cvtColor(rgba, grey, cv::COLOR_RGBA2GRAY);
+        return grey;
+    }
     for (int y = 0; y < grey.rows; ++y) {
         std::uint8_t* to = grey.ptr<std::uint8_t>(y);
         for (int x = 0; x < grey.cols; ++x) {
-            std::array<unsigned, 3> c{};
-            for (std::size_t k = 0; k < 3; ++k)
-                c[k] = picture.depth() == Depth::eight ? picture.at(x, y)[k] : picture.deepAt(x, y)[k] >> 8U;
-            to[x] = static_cast<std::uint8_t>((77 * c[0] + 150 * c[1] + 29 * c[2] + 128) >> 8U);
+            const std::uint16_t* c = picture.deepAt(x, y);
+            to[x] =
+                static_cast<std::uint8_t>((77U * (c[0] >> 8U) + 150U * (c[1] >> 8U) + 29U * (c[2] >> 8U) + 128U) >> 8U);
         }
     }
     return grey;
@@ -115,12 +126,28 @@ struct MotionCapture::Work {
         GreyLevels levels;
         cv::Mat1b half;
     };
+    /// Pictures whose grain moves them, until there are enough for a key without grain.
+    struct Grainy {
+        struct Held {
+            std::size_t frame;
+            cv::Mat1b grey;
+            Similarity found; ///< over the key
+        };
+        explicit Grainy(const cv::Mat1b& of) : key(of) {}
+
+        cv::Mat1b key;
+        std::optional<StackedPictures> stack;
+        std::vector<Held> held;
+    };
 
     CapturedMotion motion;
     int shrink = 1;
+    AlignMemory memory;
     KeyPicture key;
-    Similarity keyMoved;      ///< where the key is, since the first frame; in pixels that are read
-    std::optional<Read> last; ///< the last picture that was measured
+    Similarity keyMoved;          ///< where the key is, since the first frame; in pixels that are read
+    std::optional<Grainy> grainy; ///< of the key
+    std::optional<Read> last;     ///< the last picture that was measured
+    std::size_t lastFrame = 0;
     Similarity lastMoved;
     Similarity lastStep; ///< from the picture before to that one
     bool lastIsKey = true;
@@ -131,7 +158,7 @@ struct MotionCapture::Work {
         KeyPicture key;
         Similarity moved;
         std::size_t from; ///< the first frame whose place may be put right when the key is back
-        int tries = 0;
+        int away = 0;     ///< frames since
     };
     std::optional<Left> left;
 
@@ -157,7 +184,7 @@ struct MotionCapture::Work {
     static std::optional<Similarity> stepBetween(const Read& from, const Read& to)
     {
         const auto found = step(from.half, to.half);
-        const double scale = static_cast<double>(from.levels[0].cols) / from.half.cols;
+        const double scale = static_cast<double>(from.levels.grey.cols) / from.half.cols;
         return found ? std::optional(inPixelsOf(*found, scale)) : std::nullopt;
     }
     void took(Read picture, const Similarity& moved, double confidence)
@@ -165,16 +192,12 @@ struct MotionCapture::Work {
         lastStep = last && !lost ? moved.after(lastMoved.inverse()) : Similarity();
         last = std::move(picture);
         lastMoved = moved;
+        lastFrame = motion.frames.size();
         lastIsKey = false;
         lost.reset();
         push(moved, confidence);
     }
     void push(const Similarity& moved, double confidence) { motion.frames.push_back({moved, confidence}); }
-    void makeKey(const Read& picture, const Similarity& moved)
-    {
-        key = KeyPicture(picture.levels);
-        keyMoved = moved;
-    }
     static double confidenceOf(const Alignment& found)
     {
         const double error = found.cornerError / 0.25;
@@ -183,9 +206,11 @@ struct MotionCapture::Work {
     void add(const Image& picture);
     void addTo(Read now);
     void measured(Read now, Alignment found);
-    void leaveKey(KeyPicture next, const Similarity& moved);
+    void leaveKey(KeyPicture next);
     bool comeBack(const Read& now, const Similarity& start);
     bool begin(Read now);
+    void hold(const Read& picture, const Alignment& found);
+    void settle();
 };
 
 void MotionCapture::Work::add(const Image& picture)
@@ -211,29 +236,35 @@ bool MotionCapture::Work::begin(Read now)
     key = std::move(fresh);
     keyMoved = lastMoved;
     const bool first = motion.frames.empty();
+    grainy.emplace(now.levels.grey);
     took(std::move(now), lastMoved, first ? 1 : 0);
     lastIsKey = true;
     return true;
 }
 
 /// Another key because nothing can be laid over this one.
-void MotionCapture::Work::leaveKey(KeyPicture next, const Similarity& moved)
+void MotionCapture::Work::leaveKey(KeyPicture next)
 {
+    settle();
     if (!left)
         left = Left{std::move(key), keyMoved, motion.frames.size()};
     key = std::move(next);
-    keyMoved = moved;
+    keyMoved = lastMoved;
 }
 
 /// Where the picture lies over the key that was left, that is the key again, and what was measured since is put right.
 bool MotionCapture::Work::comeBack(const Read& now, const Similarity& start)
 {
-    const Alignment found = left->key.align(now.levels, start.after(left->moved.inverse()));
-    if (!lies(found) || found.agreeing < keyAgreeing || found.overlap < keyOverlap) {
-        if (++left->tries > longestAway)
-            left.reset();
+    if (++left->away > longestAway) {
+        left.reset();
         return false;
     }
+    if (left->away > everyFrame && left->away % seldom != 0)
+        return false;
+    const Alignment found = left->key.align(now.levels, start.after(left->moved.inverse()), memory);
+    if (!lies(found) || found.agreeing < keyAgreeing || found.overlap < keyOverlap)
+        return false;
+    settle();
     const Similarity moved = found.moved.after(left->moved);
     const Similarity apart = start.inverse().after(moved);
     for (std::size_t i = left->from; i < motion.frames.size(); ++i)
@@ -250,15 +281,48 @@ void MotionCapture::Work::measured(Read now, Alignment found)
 {
     Similarity moved = found.moved.after(keyMoved);
     if (left && comeBack(now, moved)) {
-        found = key.align(now.levels, moved.after(keyMoved.inverse()));
+        found = key.align(now.levels, moved.after(keyMoved.inverse()), memory);
         moved = found.moved.after(keyMoved);
     }
     const bool far = found.overlap < keyOverlap;
     took(std::move(now), moved, confidenceOf(found));
-    if (far && KeyPicture(last->levels).textured()) {
-        makeKey(*last, moved);
+    if (!found.sure)
+        hold(*last, found);
+    if (KeyPicture next; far && (next = KeyPicture(last->levels)).textured()) {
+        settle();
+        key = std::move(next);
+        keyMoved = lastMoved;
         lastIsKey = true;
+        grainy.emplace(last->levels.grey);
     }
+}
+
+/// The last picture was moved by its grain, or may have been.
+void MotionCapture::Work::hold(const Read& picture, const Alignment& found)
+{
+    if (!grainy)
+        return;
+    if (!grainy->stack)
+        grainy->stack.emplace(crisp(grainy->key));
+    grainy->stack->add(crisp(picture.levels.grey), found);
+    grainy->held.push_back({motion.frames.size() - 1, picture.levels.grey, found.moved});
+    if (grainy->held.size() >= mostHeld)
+        settle();
+}
+
+/// The pictures that were held are laid over their mean, and so is the key itself.
+void MotionCapture::Work::settle()
+{
+    const std::optional<Grainy> done = std::exchange(grainy, std::nullopt);
+    if (!done || done->held.size() < leastHeld)
+        return;
+    key.refine(done->stack->mean());
+    const Alignment own = key.alignFinely(crisp(done->key), {}, memory);
+    keyMoved = own.moved.inverse().after(keyMoved);
+    for (const Grainy::Held& held : done->held)
+        if (const Alignment found = key.alignFinely(crisp(held.grey), held.found, memory); lies(found))
+            motion.frames[held.frame] = {found.moved.after(keyMoved), confidenceOf(found)};
+    lastMoved = motion.frames[lastFrame].moved;
 }
 
 void MotionCapture::Work::addTo(Read now)
@@ -270,9 +334,10 @@ void MotionCapture::Work::addTo(Read now)
     }
     // Most cameras go on as they went; features are looked for where this one did not.
     const Similarity onward = lastStep.after(lastMoved).after(keyMoved.inverse());
-    Alignment found = key.align(now.levels, onward);
-    if (lies(found) && found.agreeing >= sureAgreeing &&
-        cornerDistance(found.moved, onward, now.levels[0].cols, now.levels[0].rows) < nearExpected) {
+    Alignment found = key.align(now.levels, onward, memory);
+    const double away = cornerDistance(found.moved, onward, now.levels.grey.cols, now.levels.grey.rows);
+    if (lies(found) && ((found.agreeing >= sureAgreeing && away < nearExpected) ||
+                        (found.agreeing >= keyAgreeing && away < asExpected))) {
         measured(std::move(now), found);
         return;
     }
@@ -283,20 +348,20 @@ void MotionCapture::Work::addTo(Read now)
     const auto told = [&](const Alignment& by, const Similarity& way) {
         return lies(by) ||
                (step && by.agreeing >= leastTold && by.overlap >= keyOverlap && by.cornerError <= mostCornerError &&
-                cornerDistance(by.moved, way, now.levels[0].cols, now.levels[0].rows) < sameWay);
+                cornerDistance(by.moved, way, now.levels.grey.cols, now.levels.grey.rows) < sameWay);
     };
     bool known = step && told(found, expected) &&
-                 cornerDistance(found.moved, expected, now.levels[0].cols, now.levels[0].rows) < sameWay;
+                 cornerDistance(found.moved, expected, now.levels.grey.cols, now.levels.grey.rows) < sameWay;
     if (!known) {
-        found = key.align(now.levels, expected);
+        found = key.align(now.levels, expected, memory);
         known = told(found, expected);
     }
     if (!known && !lastIsKey) { // the key may be too far away by now
         KeyPicture nearer(last->levels);
         if (nearer.textured()) {
-            const Alignment close = nearer.align(now.levels, step.value_or(Similarity()));
+            const Alignment close = nearer.align(now.levels, step.value_or(Similarity()), memory);
             if (told(close, step.value_or(Similarity()))) {
-                leaveKey(std::move(nearer), lastMoved);
+                leaveKey(std::move(nearer));
                 found = close;
                 known = true;
             }
@@ -307,9 +372,9 @@ void MotionCapture::Work::addTo(Read now)
     // Lost. Where the picture before, which was lost too, can be gone on from, this is another shot.
     if (lost && lostKey.textured()) {
         const auto stepOn = stepBetween(*lost, now);
-        const Alignment other = lostKey.align(now.levels, stepOn.value_or(Similarity()));
+        const Alignment other = lostKey.align(now.levels, stepOn.value_or(Similarity()), memory);
         if (lies(other)) {
-            leaveKey(std::move(lostKey), lastMoved);
+            leaveKey(std::move(lostKey));
             left->from = motion.frames.size(); // what was before the gap is right
             took(std::move(now), other.moved.after(keyMoved), confidenceOf(other));
             return;
@@ -336,6 +401,7 @@ void MotionCapture::add(const Image& picture)
 
 CapturedMotion MotionCapture::finish()
 {
+    work_->settle();
     CapturedMotion motion = std::move(work_->motion);
     const int shrink = work_->shrink;
     work_.reset();
