@@ -28,7 +28,7 @@ namespace {
 
 using namespace ember;
 
-constexpr std::uint64_t seed = 97; // the softening and the count of pixels were chosen with it and two others
+constexpr std::uint64_t seed = 97; // softenings and counts were chosen with it and some others
 constexpr int width = 1280;
 constexpr int height = 720;
 
