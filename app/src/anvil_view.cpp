@@ -34,6 +34,10 @@ AnvilCanvas::AnvilCanvas(Session& session, QWidget* parent) : QWidget(parent), s
     });
     connect(&session_, &Session::opened, this, [this] { contacts_.forget(); });
     connect(&session_, &Session::filmEdited, this, [this] { contacts_.forget(); });
+    connect(&session_, &Session::mediaRewritten, this, [this] {
+        contacts_.forget();
+        repaintAll();
+    });
     connect(&contacts_, &ContactPictures::ready, this, &AnvilCanvas::repaintAll);
     connect(&session_, &Session::selectionChanged, this, &AnvilCanvas::repaintAll);
     connect(&session_, &Session::scopeChanged, this, &AnvilCanvas::repaintAll);

@@ -105,6 +105,10 @@ ContactSheet::ContactSheet(Session& session, const Takes& takes, QWidget* over)
     connect(&session_, &Session::projectChanged, this, &ContactSheet::fetch);
     connect(&session_, &Session::opened, this, [this] { film_.reset(); });
     connect(&session_, &Session::filmEdited, this, [this] { film_.reset(); });
+    connect(&session_, &Session::mediaRewritten, this, [this] {
+        film_.reset();
+        fetch();
+    });
     connect(&session_, &Session::selectionChanged, this, &ContactSheet::fetch);
     connect(&session_, &Session::playheadChanged, this, [this] { update(); });
     hide();

@@ -59,6 +59,7 @@ private:
 Finder::Finder(Session& session) : session_(session)
 {
     connect(&session_, &Session::opened, this, &Finder::forget);
+    connect(&session_, &Session::mediaRewritten, this, &Finder::forget);
     connect(&session_, &Session::projectChanged, this, &Finder::projectChanged);
 }
 

@@ -63,6 +63,7 @@ LivePicture::LivePicture(Session& session, LiveRunner& runner, QWidget* parent)
     connect(&renderer_, &PictureRenderer::rendered, this, &LivePicture::took);
     connect(&session_, &Session::opened, this, &LivePicture::openFilm);
     connect(&session_, &Session::filmEdited, this, &LivePicture::openFilm);
+    connect(&session_, &Session::mediaRewritten, this, &LivePicture::openFilm);
     connect(&frames_, &FrameStore::ready, this, &LivePicture::refresh);
 }
 

@@ -29,6 +29,7 @@
 #include "gentle_keeper.h"
 #include "hint_strip.h"
 #include "journal_keeper.h"
+#include "notice_bar.h"
 #include "picture_view.h"
 #include "player.h"
 #include "preferences.h"
@@ -159,34 +160,17 @@ void MainWindow::buildBands()
 
 QWidget* MainWindow::buildNotice()
 {
-    notice_ = new QWidget;
-    notice_->setObjectName(QStringLiteral("notice"));
-    theme::dress(*notice_, QStringLiteral("#notice { background: @raised; border-bottom: 1px solid @dim; }"));
-    auto* row = new QHBoxLayout(notice_);
-    row->setContentsMargins(12, 5, 8, 5);
-    noticeText_ = new QLabel(notice_);
-    noticeText_->setWordWrap(true);
-    noticeText_->setTextInteractionFlags(Qt::TextSelectableByMouse);
-    row->addWidget(noticeText_, 1);
-    noticeFind_ = new QPushButton(tr("Find clip"), notice_);
-    noticeFind_->setObjectName(QStringLiteral("find-clip"));
-    connect(noticeFind_, &QPushButton::clicked, this, &MainWindow::findClip);
-    row->addWidget(noticeFind_);
-    noticeRecover_ = new QPushButton(tr("Open it"), notice_);
-    noticeRecover_->setObjectName(QStringLiteral("recover"));
-    connect(noticeRecover_, &QPushButton::clicked, this, [this] {
+    notice_ = new NoticeBar;
+    connect(notice_, &NoticeBar::findAsked, this, &MainWindow::findClip);
+    connect(notice_, &NoticeBar::recoverAsked, this, [this] {
         if (left_.empty() || !mayLeave())
             return;
         recovering_ = left_.front();
         left_.erase(left_.begin());
         session_->openRecovered(*recovering_);
     });
-    row->addWidget(noticeRecover_);
-    auto* dismiss = new QPushButton(tr("Dismiss"), notice_);
-    dismiss->setObjectName(QStringLiteral("dismiss"));
-    connect(dismiss, &QPushButton::clicked, this, [this] {
-        notice_->hide();
-        if (noticeRecover_->isHidden() || left_.empty())
+    connect(notice_, &NoticeBar::dismissed, this, [this](NoticeBar::About about) {
+        if (about != NoticeBar::About::leftWork || left_.empty())
             return;
         if (dialogs_.confirm(this,
                              tr("Throw the unsaved work of %1 away?").arg(QString::fromStdString(left_.front().title)),
@@ -195,8 +179,6 @@ QWidget* MainWindow::buildNotice()
         left_.erase(left_.begin());
         offerLeftBehind();
     });
-    row->addWidget(dismiss);
-    notice_->hide();
     return notice_;
 }
 
@@ -342,11 +324,14 @@ void MainWindow::connectSession()
             rememberRecent(QString::fromStdString(session_->project().firstClip()));
     });
     connect(session_.get(), &Session::told, this, &MainWindow::say);
+    connect(session_.get(), &Session::mediaRewritten, this, [this] {
+        if (notice_->about() == NoticeBar::About::media)
+            notice_->hide();
+    });
     connect(session_.get(), &Session::trouble, this, [this](const QString& text) {
-        noticeText_->setText(text);
-        noticeFind_->setVisible(!session_->clipTrouble().isEmpty());
-        noticeRecover_->hide();
-        notice_->show();
+        notice_->tell(text, !session_->clipTrouble().isEmpty() ? NoticeBar::About::missingClip
+                            : session_->mediaTrouble() == text ? NoticeBar::About::media
+                                                               : NoticeBar::About::trouble);
         say({});
     });
     connect(player_.get(), &Player::stateChanged, this, &MainWindow::refreshTransport);
@@ -365,18 +350,15 @@ void MainWindow::offerLeftBehind()
         return;
     const LeftBehind& left = left_.front();
     const QString when = QLocale().toString(QDateTime::fromSecsSinceEpoch(left.keptAt), QLocale::ShortFormat);
-    noticeText_->setText(
-        tr("Work on %1 that was not saved was kept on %2.").arg(QString::fromStdString(left.title), when));
-    noticeFind_->hide();
-    noticeRecover_->show();
-    notice_->show();
+    notice_->tell(tr("Work on %1 that was not saved was kept on %2.").arg(QString::fromStdString(left.title), when),
+                  NoticeBar::About::leftWork);
 }
 
 // --- showing ---
 
 QString MainWindow::notice() const
 {
-    return notice_->isHidden() ? QString() : noticeText_->text();
+    return notice_->text();
 }
 
 void MainWindow::showRender(bool shown)

@@ -13,7 +13,6 @@ class QAction;
 class QComboBox;
 class QLabel;
 class QMenu;
-class QPushButton;
 class QSplitter;
 class QStackedWidget;
 class QToolButton;
@@ -24,6 +23,7 @@ class ActionFinder;
 class AnvilView;
 class ContactSheet;
 class DropBench;
+class NoticeBar;
 class LiveWindow;
 class MotionBench;
 class ComfortWindow;
@@ -155,10 +155,7 @@ private:
     LiveWindow* live_ = nullptr;
     QSplitter* bands_ = nullptr;
     QSplitter* top_ = nullptr;
-    QWidget* notice_ = nullptr;
-    QLabel* noticeText_ = nullptr;
-    QPushButton* noticeFind_ = nullptr;
-    QPushButton* noticeRecover_ = nullptr;
+    NoticeBar* notice_ = nullptr;
     std::optional<LeftBehind> recovering_; ///< being opened
     std::vector<LeftBehind> left_;         ///< unsaved work of programs that are no longer running
     QWidget* welcome_ = nullptr;

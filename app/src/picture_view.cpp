@@ -58,11 +58,12 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
     connect(&session_, &Session::selectionChanged, this, look);
     connect(&session_, &Session::playheadChanged, this, &PictureView::follow);
     connect(&player_, &Player::stateChanged, this, &PictureView::follow);
-    connect(&session_, &Session::filmEdited, this, [this] {
-        held_.reset();
-        feed_.forget();
-        refresh();
-    });
+    for (const auto other : {&Session::filmEdited, &Session::mediaRewritten})
+        connect(&session_, other, this, [this] {
+            held_.reset();
+            feed_.forget();
+            refresh();
+        });
     connect(&session_, &Session::opened, this, [this] {
         picture_ = {};
         shown_ = {};

@@ -17,10 +17,11 @@ Player::Player(Session& session) : session_(session)
     timer_.setInterval(5);
     connect(&timer_, &QTimer::timeout, this, &Player::tick);
     connect(&session_, &Session::opened, this, &Player::pause);
-    connect(&session_, &Session::filmEdited, this, [this] { // it is shorter or longer now
-        if (playing_)
-            restart();
-    });
+    for (const auto other : {&Session::filmEdited, &Session::mediaRewritten}) // it is shorter or longer, or sounds so
+        connect(&session_, other, this, [this] {
+            if (playing_)
+                restart();
+        });
     connect(&session_, &Session::projectChanged, this, [this] { // its sound may be another, or lie elsewhere
         if (!playing_)
             return;

@@ -46,6 +46,11 @@ ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
         shownOf_ = length;
         repaintAll();
     });
+    connect(&session_, &Session::mediaRewritten, this, [this] {
+        waveformOf_.reset();
+        loadWaveform();
+        repaintAll();
+    });
     connect(&session_, &Session::opened, this, [this] {
         shownOf_ = static_cast<double>(session_.length());
         showAll();

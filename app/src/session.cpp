@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include <QFileInfo>
+#include <QGuiApplication>
 
 #include "ember/core/values.h"
 #include "ember/film/layer_pictures.h"
@@ -16,6 +17,9 @@ Session::Session(QObject* parent)
     : QObject(parent), motion_(std::make_shared<const Motion>(document_.project())),
       frames_(std::make_unique<FrameStore>()), thumbs_(std::make_unique<ThumbStore>())
 {
+    connect(&watch_, &FileWatch::rewritten, this, &Session::readAnew);
+    if (auto* application = qobject_cast<QGuiApplication*>(QCoreApplication::instance()))
+        connect(application, &QGuiApplication::applicationStateChanged, &watch_, &FileWatch::look);
 }
 
 Session::~Session() = default;
@@ -30,6 +34,7 @@ void Session::documentChanged()
     survey_.update(project(), *motion_);
     cover_ = survey_.cover();
     fetchLayers();
+    watchFiles();
     const auto before = selection_.size();
     std::erase_if(selection_, [this](StrikeId id) { return project().strike(id) == nullptr; });
     if (selection_.size() != before)

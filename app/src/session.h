@@ -23,6 +23,7 @@
 #include "ember/project/recipe_edits.h"
 #include "ember/project/shot_edits.h"
 #include "ember/render/frame.h"
+#include "file_watch.h"
 #include "frame_store.h"
 #include "loop_range.h"
 #include "motion_store.h"
@@ -168,6 +169,8 @@ public:
     bool modified() const { return document_.modified(); }
     /// Why the clip cannot be shown, empty when it can.
     QString clipTrouble() const { return clipTrouble_; }
+    /// Why a file that was written anew cannot be, empty when it can.
+    const QString& mediaTrouble() const { return mediaTrouble_; }
     bool hasClip() const { return clipOpen_; }
     bool opening() const { return opening_; }
     const std::optional<ClipInfo>& clipInfo() const { return clipInfo_; }
@@ -206,6 +209,8 @@ signals:
     void opened();
     /// The film has other shots, or they stand elsewhere.
     void filmEdited();
+    /// Files of the film were written anew: whatever was read of them is out of date.
+    void mediaRewritten();
     /// A sentence for the status line.
     void told(const QString& text);
     /// Something went wrong: a sentence that stays until it is dismissed.
@@ -227,6 +232,10 @@ private:
     void lookAt(const QString& path, std::function<void(const ClipInfo&)> then);
     void showClip(std::unique_ptr<ClipReader> clip);
     void reopenFilm();
+    void watchFiles();
+    /// Files of the film are not what they were; clips are opened on another thread.
+    void readAnew(const QStringList& files);
+    void tookAnew(const QStringList& files, std::unique_ptr<ClipReader> film);
     std::optional<Strike> takeWaiting(Project& next, std::size_t index) const;
 
     Document document_;
@@ -255,6 +264,9 @@ private:
     bool clipOpen_ = false;
     bool opening_ = false;
     std::uint64_t openings_ = 0;
+    FileWatch watch_;
+    QStringList watched_;
+    QString mediaTrouble_;
     std::unique_ptr<FrameStore> frames_;
     std::unique_ptr<ThumbStore> thumbs_;
     bool playing_ = false;

@@ -23,7 +23,7 @@ bool ffmpeg(const QStringList& arguments)
 }
 
 std::string numberedClip(const QTemporaryDir& folder, const std::string& name, int frames, FrameRate rate, int width,
-                         int height, bool sound)
+                         int height, bool sound, int first)
 {
     const std::string path = folder.filePath(QString::fromStdString(name)).toStdString();
     FilmSettings settings;
@@ -49,7 +49,7 @@ std::string numberedClip(const QTemporaryDir& folder, const std::string& name, i
             return {};
     }
     for (int i = 0; i < frames; ++i)
-        if (!writer.value()->addFrame(numbered(width, height, i)))
+        if (!writer.value()->addFrame(numbered(width, height, first + i)))
             return {};
     return writer.value()->finish() ? path : std::string();
 }

@@ -14,9 +14,9 @@ namespace ember::test {
 /// Runs the ffmpeg command and says whether it succeeded.
 bool ffmpeg(const QStringList& arguments);
 
-/// A lossless clip of numbered frames (0, 1, 2 …) written by our own writer; `sound` adds two seconds-long tones.
+/// A lossless clip of numbered frames (`first` and on) written by our own writer; `sound` adds two tones as long.
 std::string numberedClip(const QTemporaryDir& folder, const std::string& name, int frames, FrameRate rate,
-                         int width = 192, int height = 128, bool sound = false);
+                         int width = 192, int height = 128, bool sound = false, int first = 0);
 
 /// The bytes of a file.
 QByteArray bytesOf(const std::string& path);

@@ -1,0 +1,52 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "notice_bar.h"
+
+#include <QHBoxLayout>
+
+#include "theme.h"
+
+namespace ember::app {
+
+NoticeBar::NoticeBar()
+    : text_(new QLabel(this)), find_(new QPushButton(tr("Find clip"), this)),
+      recover_(new QPushButton(tr("Open it"), this))
+{
+    setObjectName(QStringLiteral("notice"));
+    setAttribute(Qt::WA_StyledBackground);
+    theme::dress(*this, QStringLiteral("#notice { background: @raised; border-bottom: 1px solid @dim; }"));
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(12, 5, 8, 5);
+    text_->setWordWrap(true);
+    text_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    row->addWidget(text_, 1);
+    find_->setObjectName(QStringLiteral("find-clip"));
+    connect(find_, &QPushButton::clicked, this, &NoticeBar::findAsked);
+    row->addWidget(find_);
+    recover_->setObjectName(QStringLiteral("recover"));
+    connect(recover_, &QPushButton::clicked, this, &NoticeBar::recoverAsked);
+    row->addWidget(recover_);
+    auto* dismiss = new QPushButton(tr("Dismiss"), this);
+    dismiss->setObjectName(QStringLiteral("dismiss"));
+    connect(dismiss, &QPushButton::clicked, this, [this] {
+        hide();
+        emit dismissed(about_);
+    });
+    row->addWidget(dismiss);
+    hide();
+}
+
+void NoticeBar::tell(const QString& text, About about)
+{
+    about_ = about;
+    text_->setText(text);
+    find_->setVisible(about == About::missingClip);
+    recover_->setVisible(about == About::leftWork);
+    show();
+}
+
+QString NoticeBar::text() const
+{
+    return isHidden() ? QString() : text_->text();
+}
+
+} // namespace ember::app

@@ -1,0 +1,158 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Files of the film that somebody else writes anew while it is open.
+#include <QSignalSpy>
+
+#include "ember/project/file.h"
+#include "ember/project/shot_edits.h"
+#include "file_watch.h"
+#include "runner.h"
+#include "window_fixture.h"
+
+using namespace ember;
+using namespace ember::app;
+
+class RewrittenTest : public test::WindowFixture {
+    Q_OBJECT
+    static constexpr int patience = 12000;
+
+    /// A clip whose frames say other numbers.
+    std::string written(const char* name, int frames, int first, bool sound = true)
+    {
+        return test::numberedClip(folder_, name, frames, FrameRate(), 384, 256, sound, first);
+    }
+    int numberShown() { return test::numberIn(shown()); }
+    /// Opened, shown once, and a moment gone by, as file systems count time.
+    void openPlate()
+    {
+        open(QString::fromStdString(written("plate.mkv", 40, 0)));
+        strikeOn(12);
+        session().setPlayhead(5);
+        QCOMPARE(numberShown(), 5);
+    }
+    QString bar() { return window_->notice(); }
+
+private slots:
+    void inPlace()
+    {
+        openPlate();
+        QSignalSpy told(&session(), &Session::told);
+        session().thumbs().thumb(5);
+        QTRY_VERIFY(session().thumbs().thumb(5) != nullptr);
+        const ImagePtr before = session().thumbs().thumb(5);
+        QVERIFY(session().soundSource().has_value());
+        written("plate.mkv", 60, 100, false);
+        QTRY_COMPARE_WITH_TIMEOUT(numberShown(), 105, patience);
+        QVERIFY(!session().soundSource());
+        QVERIFY(told.last().first().toString().contains(QStringLiteral("plate.mkv was written anew")));
+        // It is longer now and could be trimmed as far; nothing else of the project is another.
+        QCOMPARE(project().length(), std::int64_t{40});
+        QCOMPARE(project().shots[0].available, std::int64_t{60});
+        QCOMPARE(project().strikes.size(), std::size_t{1});
+        QTRY_VERIFY(session().thumbs().thumb(5) != nullptr);
+        QVERIFY(test::largestDifference(*session().thumbs().thumb(5), *before) > 100);
+        key(Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(project().shots[0].available, std::int64_t{40});
+        session().setPlayhead(20);
+        QCOMPARE(numberShown(), 120);
+    }
+    void anotherTakesItsName()
+    {
+        openPlate();
+        const std::string undone = session().document().undoText();
+        const std::string other = written("render-0001.mkv", 40, 200);
+        QVERIFY(std::rename(other.c_str(), project().firstClip().c_str()) == 0);
+        QTRY_COMPARE_WITH_TIMEOUT(numberShown(), 205, patience);
+        QCOMPARE(session().document().undoText(), undone); // the same length: no edit
+        // And once more: the new file is watched as the old one was.
+        written("plate.mkv", 40, 300);
+        QTRY_COMPARE_WITH_TIMEOUT(numberShown(), 305, patience);
+    }
+    void itIsShorter()
+    {
+        openPlate();
+        written("plate.mkv", 20, 100);
+        QTRY_VERIFY_WITH_TIMEOUT(bar().contains(QStringLiteral("it has 20 frames, and 40 are shown")), patience);
+        QCOMPARE(project().length(), std::int64_t{40});
+        session().setPlayhead(33);
+        QCOMPARE(numberShown(), 119);
+    }
+    void halfAFileIsNotShown()
+    {
+        openPlate();
+        const QByteArray whole = test::bytesOf(written("other.mkv", 40, 400));
+        test::writeBytes(project().firstClip(), QByteArray("nothing that could be read"));
+        QTRY_VERIFY_WITH_TIMEOUT(bar().contains(QStringLiteral("shown as it was")), patience);
+        QVERIFY(bar().contains(QStringLiteral("plate.mkv")));
+        QVERIFY(session().hasClip());
+        test::writeBytes(project().firstClip(), whole);
+        QTRY_COMPARE_WITH_TIMEOUT(numberShown(), 405, patience);
+        QVERIFY(bar().isEmpty());
+    }
+    void aMissingOneComesBack()
+    {
+        openPlate();
+        const std::string clip = project().firstClip();
+        QVERIFY(session().save(at("gone.vember")));
+        const QByteArray bytes = test::bytesOf(clip);
+        QFile::remove(QString::fromStdString(clip));
+        open(at("gone.vember"));
+        QVERIFY(!session().hasClip());
+        test::writeBytes(clip, bytes);
+        QTRY_VERIFY_WITH_TIMEOUT(session().hasClip(), patience);
+        session().setPlayhead(7);
+        QCOMPARE(numberShown(), 7);
+    }
+    void layersAndEditsMeanwhile()
+    {
+        openPlate();
+        const auto paint = [this](QColor colour) {
+            QImage image(20, 20, QImage::Format_RGBA8888);
+            image.fill(colour);
+            QVERIFY(image.save(at("card.png")));
+        };
+        paint(Qt::red);
+        Project next = project();
+        next.layers.push_back({"Card", at("card.png").toStdString()});
+        session().edit(std::move(next), "Card");
+        QCOMPARE(int{session().layerPictures().at(0)->at(3, 3)[0]}, 255);
+        QTest::qWait(20);
+        paint(Qt::black);
+        QTRY_COMPARE_WITH_TIMEOUT(int{session().layerPictures().at(0)->at(3, 3)[0]}, 0, patience);
+        QCOMPARE(numberShown(), 5);
+        // The film is split while the clip is being opened again: both hold.
+        written("plate.mkv", 40, 500);
+        QSignalSpy anew(&session(), &Session::mediaRewritten);
+        session().setPlayhead(30);
+        session().splitHere();
+        QTRY_VERIFY_WITH_TIMEOUT(!anew.isEmpty(), patience);
+        QCOMPARE(project().shots.size(), std::size_t{2});
+        QCOMPARE(numberShown(), 530);
+    }
+    void whatGrowsIsWaitedFor()
+    {
+        const QString file = at("growing.bin");
+        test::writeBytes(file.toStdString(), "a");
+        FileWatch watch;
+        QSignalSpy rewritten(&watch, &FileWatch::rewritten);
+        watch.watch({file, at("never.bin")});
+        QByteArray bytes("a");
+        for (int i = 0; i < 12; ++i) { // for longer than two looks
+            bytes += "bcd";
+            test::writeBytes(file.toStdString(), bytes);
+            QTest::qWait(200);
+        }
+        QCOMPARE(rewritten.size(), 0);
+        QTRY_COMPARE_WITH_TIMEOUT(rewritten.size(), 1, patience);
+        QCOMPARE(rewritten.first().first().toStringList(), QStringList{file});
+        QFile::remove(file); // is not rewritten
+        QTest::qWait(2000);
+        QCOMPARE(rewritten.size(), 1);
+        watch.watch({});
+        test::writeBytes(file.toStdString(), "other");
+        QTest::qWait(1800);
+        QCOMPARE(rewritten.size(), 1);
+    }
+};
+
+EMBER_TEST(RewrittenTest)
+#include "tst_rewritten.moc"
