@@ -74,30 +74,37 @@ std::size_t seen(const KeyPixels& key, const SeenPicture& by, int columns, int r
 SlopeSums slopes(const KeyPixels& key)
 {
     const Group d;
-    std::array<hn::Vec<Group>, 5> sums;
-    std::array<hn::Vec<Group>, 15> products;
-    sums.fill(hn::Zero(d));
-    products.fill(hn::Zero(d));
+    // By lanes, in memory: some machines' vectors cannot be held in arrays.
+    alignas(64) std::array<std::array<float, alignGroup>, 5> of{};
+    alignas(64) std::array<std::array<float, alignGroup>, 5> sums{};
+    alignas(64) std::array<std::array<float, alignGroup>, 15> products{};
     for (std::size_t i = 0; i < key.count; i += hn::Lanes(d)) {
         const auto x = hn::LoadU(d, key.x + i);
         const auto y = hn::LoadU(d, key.y + i);
         const auto dx = hn::LoadU(d, key.dx + i);
         const auto dy = hn::LoadU(d, key.dy + i);
-        const std::array<hn::Vec<Group>, 5> of{dx, dy, hn::MulAdd(dx, x, hn::Mul(dy, y)),
-                                               hn::MulSub(dy, x, hn::Mul(dx, y)), hn::Neg(hn::LoadU(d, key.value + i))};
+        hn::Store(dx, d, of[0].data());
+        hn::Store(dy, d, of[1].data());
+        hn::Store(hn::MulAdd(dx, x, hn::Mul(dy, y)), d, of[2].data());
+        hn::Store(hn::MulSub(dy, x, hn::Mul(dx, y)), d, of[3].data());
+        hn::Store(hn::Neg(hn::LoadU(d, key.value + i)), d, of[4].data());
         std::size_t at = 0;
         for (std::size_t a = 0; a < 5; ++a) {
-            sums[a] = hn::Add(sums[a], of[a]);
+            const auto slope = hn::Load(d, of[a].data());
+            hn::Store(hn::Add(slope, hn::Load(d, sums[a].data())), d, sums[a].data());
             for (std::size_t b = a; b < 5; ++b, ++at)
-                products[at] = hn::MulAdd(of[a], of[b], products[at]);
+                hn::Store(hn::MulAdd(slope, hn::Load(d, of[b].data()), hn::Load(d, products[at].data())), d,
+                          products[at].data());
         }
     }
     SlopeSums all{};
+    const auto sum = [&](const std::array<float, alignGroup>& lanes)
+                         HWY_ATTR { return hn::GetLane(hn::SumOfLanes(d, hn::Load(d, lanes.data()))); };
     std::size_t at = 0;
     for (std::size_t a = 0; a < 5; ++a) {
-        all.slopes[a] = hn::GetLane(hn::SumOfLanes(d, sums[a]));
+        all.slopes[a] = sum(sums[a]);
         for (std::size_t b = a; b < 5; ++b, ++at)
-            all.products[a][b] = hn::GetLane(hn::SumOfLanes(d, products[at]));
+            all.products[a][b] = sum(products[at]);
     }
     return all;
 }
