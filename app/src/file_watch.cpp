@@ -11,6 +11,7 @@ namespace ember::app {
 namespace {
 
 constexpr std::chrono::milliseconds betweenLooks{700}; ///< a file that is the same in two of them is done
+constexpr int looksAfterwards = 30; ///< the next of numbered pictures may take long, and the system does not tell of it
 
 } // namespace
 
@@ -23,20 +24,23 @@ FileWatch::FileWatch(QObject* parent) : QObject(parent)
     connect(&system_, &QFileSystemWatcher::directoryChanged, this, &FileWatch::look);
 }
 
-FileWatch::Mark FileWatch::markOf(const QString& file)
+ClipMark FileWatch::markOf(const File& file)
 {
-    const QFileInfo info(file);
-    return info.exists() ? Mark{info.size(), info.lastModified()} : Mark{};
+    ClipOptions options;
+    options.neverSequence = file.alone;
+    return markOfClip(file.path, options);
 }
 
-void FileWatch::watch(const QStringList& files)
+void FileWatch::watch(const std::vector<File>& files)
 {
-    std::map<QString, Watched> next;
-    for (const QString& file : files)
-        if (const auto known = files_.find(file); known != files_.end())
+    std::map<File, Watched> next;
+    for (const File& file : files)
+        if (const auto known = files_.find(file); known != files_.end()) {
             next.insert(*known);
-        else
-            next.emplace(file, Watched{markOf(file), markOf(file)});
+        } else {
+            const ClipMark mark = markOf(file);
+            next.emplace(file, Watched{mark, mark});
+        }
     files_ = std::move(next);
     tellSystem();
 }
@@ -45,9 +49,10 @@ void FileWatch::tellSystem()
 {
     QSet<QString> wanted;
     for (const auto& [file, watched] : files_) {
-        if (QFileInfo::exists(file))
-            wanted.insert(file);
-        if (const QString folder = QFileInfo(file).path(); QFileInfo::exists(folder))
+        const QString path = QString::fromStdString(file.path);
+        if (QFileInfo::exists(path))
+            wanted.insert(path);
+        if (const QString folder = QFileInfo(path).path(); QFileInfo::exists(folder))
             wanted.insert(folder);
     }
     const QStringList held = system_.files() + system_.directories();
@@ -60,6 +65,7 @@ void FileWatch::tellSystem()
 
 void FileWatch::look()
 {
+    looks_ = looksAfterwards;
     if (!timer_.isActive() && !files_.empty())
         timer_.start();
 }
@@ -67,21 +73,23 @@ void FileWatch::look()
 void FileWatch::check()
 {
     QStringList done;
-    bool again = false;
+    bool moves = false;
     for (auto& [file, watched] : files_) {
-        const Mark now = markOf(file);
-        if (now.size < 0 || now == watched.told) { // one that is gone comes back under its name, or is missed elsewhere
+        const ClipMark now = markOf(file);
+        if (now.files == 0 ||
+            now == watched.told) { // one that is gone comes back under its name, or is missed elsewhere
             watched.last = now;
         } else if (now == watched.last) {
             watched.told = now;
-            done << file;
+            done << QString::fromStdString(file.path);
         } else {
             watched.last = now;
-            again = true;
+            moves = true;
         }
     }
     tellSystem();
-    if (again)
+    looks_ = moves || !done.isEmpty() ? looksAfterwards : looks_ - 1;
+    if (looks_ > 0)
         timer_.start();
     if (!done.isEmpty())
         emit rewritten(done);

@@ -2,12 +2,16 @@
 #pragma once
 
 #include <map>
+#include <string>
+#include <utility>
+#include <vector>
 
-#include <QDateTime>
 #include <QFileSystemWatcher>
 #include <QObject>
 #include <QStringList>
 #include <QTimer>
+
+#include "ember/media/clip.h"
 
 namespace ember::app {
 
@@ -15,37 +19,38 @@ namespace ember::app {
 class FileWatch : public QObject {
     Q_OBJECT
 public:
+    struct File {
+        std::string path;
+        bool alone = true; ///< else it is a clip, and may be one of numbered pictures
+
+        auto operator<=>(const File&) const = default;
+    };
+
     explicit FileWatch(QObject* parent = nullptr);
 
     /// These from now on. Those that were watched before count as they were then, others as they are.
-    void watch(const QStringList& files);
-    /// Looks at all of them soon. Some file systems tell nothing.
+    void watch(const std::vector<File>& files);
+    /// Looks at all of them soon, and goes on for a while. Some file systems tell nothing.
     void look();
 
 signals:
     /// They are not what they were, and have stayed what they are for a while: whoever wrote them is done.
-    void rewritten(const QStringList& files);
+    void rewritten(const QStringList& paths);
 
 private:
-    /// What tells one content from another without reading it.
-    struct Mark {
-        qint64 size = -1; ///< -1: there is no such file
-        QDateTime written;
-
-        bool operator==(const Mark&) const = default;
-    };
     struct Watched {
-        Mark told; ///< as whoever listens knows it
-        Mark last; ///< as it was last looked at
+        ClipMark told; ///< as whoever listens knows it
+        ClipMark last; ///< as it was last looked at
     };
-    static Mark markOf(const QString& file);
+    static ClipMark markOf(const File& file);
     void check();
     /// A file that another took the place of has to be named to the system again.
     void tellSystem();
 
-    std::map<QString, Watched> files_;
+    std::map<File, Watched> files_;
     QFileSystemWatcher system_;
     QTimer timer_;
+    int looks_ = 0; ///< that are still to be taken
 };
 
 } // namespace ember::app

@@ -265,7 +265,7 @@ private:
     bool opening_ = false;
     std::uint64_t openings_ = 0;
     FileWatch watch_;
-    QStringList watched_;
+    std::vector<FileWatch::File> watched_;
     QString mediaTrouble_;
     std::unique_ptr<FrameStore> frames_;
     std::unique_ptr<ThumbStore> thumbs_;

@@ -27,19 +27,20 @@ QString namesOf(const QStringList& files)
 
 void Session::watchFiles()
 {
-    QStringList files;
-    const auto add = [&](const std::string& file) {
+    std::vector<FileWatch::File> files;
+    const auto add = [&](const std::string& file, bool alone) {
         if (!file.empty())
-            files << QString::fromStdString(file);
+            files.push_back({file, alone});
     };
     for (const Shot& shot : project().shots)
-        add(shot.clip);
+        add(shot.clip, shot.still);
     for (const Layer& layer : project().layers)
-        add(layer.picture);
+        add(layer.picture, true);
     for (const Recipe& recipe : project().recipes)
-        add(recipe.sound.file);
-    add(project().sound.file);
-    files.removeDuplicates();
+        add(recipe.sound.file, true);
+    add(project().sound.file, true);
+    std::sort(files.begin(), files.end());
+    files.erase(std::unique(files.begin(), files.end()), files.end());
     if (files == watched_)
         return;
     watched_ = files;

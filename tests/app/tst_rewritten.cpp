@@ -102,6 +102,31 @@ private slots:
         session().setPlayhead(7);
         QCOMPARE(numberShown(), 7);
     }
+    void numberedPictures()
+    {
+        QVERIFY(QDir(folder_.path()).mkpath(QStringLiteral("series")));
+        const auto picture = [this](int place, int number) {
+            const Image image = test::numbered(384, 256, number);
+            const QImage view(image.row(0), image.width(), image.height(), static_cast<int>(image.stride()),
+                              QImage::Format_RGBA8888);
+            QVERIFY(view.save(at(QStringLiteral("series/shot_%1.png").arg(place, 4, 10, QLatin1Char('0')))));
+        };
+        for (int i = 1; i <= 8; ++i)
+            picture(i, i);
+        open(at("series/shot_0001.png"));
+        QCOMPARE(project().length(), std::int64_t{8});
+        session().setPlayhead(6);
+        QCOMPARE(numberShown(), 7);
+        for (int i = 1; i <= 10; ++i) { // two more of them, and slower than a look
+            picture(i, 600 + i);
+            QTest::qWait(i == 4 ? 1600 : 100);
+        }
+        QTRY_COMPARE_WITH_TIMEOUT(numberShown(), 607, patience);
+        QTRY_COMPARE_WITH_TIMEOUT(project().shots[0].available, std::int64_t{10}, patience);
+        // The one that is looked at only, in its place: nothing tells of that but the next look.
+        picture(7, 777);
+        QTRY_COMPARE_WITH_TIMEOUT(numberShown(), 777, patience);
+    }
     void layersAndEditsMeanwhile()
     {
         openPlate();
@@ -134,7 +159,7 @@ private slots:
         test::writeBytes(file.toStdString(), "a");
         FileWatch watch;
         QSignalSpy rewritten(&watch, &FileWatch::rewritten);
-        watch.watch({file, at("never.bin")});
+        watch.watch({{file.toStdString()}, {at("never.bin").toStdString(), false}});
         QByteArray bytes("a");
         for (int i = 0; i < 12; ++i) { // for longer than two looks
             bytes += "bcd";

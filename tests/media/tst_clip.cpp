@@ -425,7 +425,18 @@ private slots:
         QVERIFY(gap && !gap->info().notes.empty());
         QCOMPARE(numberAt(*gap, 3, options.sequenceRate), 2);
         QCOMPARE(numberAt(*gap, 4, options.sequenceRate), 4);
+        // All of them have one mark.
+        const std::string any = at(QStringLiteral("series/shot_0101.png")).toStdString();
+        const ClipMark series = markOfClip(any);
+        QCOMPARE(series.files, std::int64_t{11});
+        QVERIFY(markOfClip(at(QStringLiteral("series/shot_%04d.png")).toStdString()) == series);
+        QFile other(at(QStringLiteral("series/shot_0096.png")));
+        QVERIFY(other.open(QIODevice::Append) && other.write("more") == 4);
+        other.close();
+        QCOMPARE(markOfClip(any).bytes, series.bytes + 4);
         options.neverSequence = true;
+        QCOMPARE(markOfClip(any, options).files, std::int64_t{1});
+        QCOMPARE(markOfClip(at(QStringLiteral("nothing.mp4")).toStdString()).files, std::int64_t{0});
         QCOMPARE(opened(at(QStringLiteral("series/shot_0096.png")), options)->info().kind, ClipKind::still);
     }
     void alphaIsKept()

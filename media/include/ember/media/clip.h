@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <filesystem>
 #include <memory>
 #include <optional>
 #include <string>
@@ -39,6 +40,18 @@ struct ClipOptions {
     bool neverSequence = false; ///< a numbered picture is opened alone, though it has neighbours
     bool deep = false;          ///< pictures of more than 8 bits are given as 16
 };
+
+/// What tells one content of a clip's files from another without reading them.
+struct ClipMark {
+    std::int64_t files = 0; ///< more than one: numbered pictures; 0: there is none
+    std::uintmax_t bytes = 0;
+    std::filesystem::file_time_type written; ///< the last of them
+
+    bool operator==(const ClipMark&) const = default;
+};
+
+/// Of the files that a clip of this path would be opened from; any other file has a mark too.
+ClipMark markOfClip(const std::string& path, const ClipOptions& options = {});
 
 /// Reads pictures of a clip by number, always exactly the one asked for. Not for several threads at once; open one
 /// reader for each.
