@@ -34,6 +34,9 @@ constexpr double asExpected = 4;
 constexpr int longestAway = 240; ///< frames in which a key may come back
 constexpr int everyFrame = 4;    ///< so long it is looked for in each, then only
 constexpr int seldom = 4;        ///< in each of so many: all since are put right then
+constexpr int blackest = 24;     ///< codes
+constexpr int barsVary = 3;      ///< codes
+constexpr int besideBars = 4;
 constexpr int columns = 12;
 constexpr int rows = 7;
 constexpr int mostInPart = 3;        ///< features
@@ -58,6 +61,38 @@ cv::Mat1b greyOf(const Image& picture)
         }
     }
     return grey;
+}
+
+/// How many lines at both ends of these are a bar: black, all alike, as many here as there.
+int barsOf(const cv::Mat1b& least, const cv::Mat1b& most)
+{
+    const auto count = static_cast<int>(least.total());
+    const auto black = [&](int i) { return most(i) <= blackest && most(i) - least(i) <= barsVary; };
+    int first = 0;
+    while (first < count && black(first))
+        ++first;
+    int last = 0;
+    while (last < count - first && black(count - 1 - last))
+        ++last;
+    const int bars = std::max(first, last) + besideBars;
+    return std::min(first, last) >= 2 && std::abs(first - last) <= 2 && count - 2 * bars >= count / 4 ? bars : 0;
+}
+
+/// A picture without black bars above and below it, or to its sides: they stand still whatever the camera does.
+cv::Rect withoutBars(const cv::Mat1b& grey)
+{
+    cv::Rect inner(0, 0, grey.cols, grey.rows);
+    cv::Mat1b least;
+    cv::Mat1b most;
+    cv::reduce(grey, least, 1, cv::REDUCE_MIN);
+    cv::reduce(grey, most, 1, cv::REDUCE_MAX);
+    inner.y = barsOf(least, most);
+    inner.height -= 2 * inner.y;
+    cv::reduce(grey(inner), least, 0, cv::REDUCE_MIN);
+    cv::reduce(grey(inner), most, 0, cv::REDUCE_MAX);
+    inner.x = barsOf(least.reshape(1, grey.cols), most.reshape(1, grey.cols));
+    inner.width -= 2 * inner.x;
+    return inner;
 }
 
 bool lies(const Alignment& found)
@@ -142,6 +177,7 @@ struct MotionCapture::Work {
 
     CapturedMotion motion;
     int shrink = 1;
+    cv::Rect inner; ///< what is read, without bars
     AlignMemory memory;
     KeyPicture key;
     Similarity keyMoved;          ///< where the key is, since the first frame; in pixels that are read
@@ -162,7 +198,7 @@ struct MotionCapture::Work {
     };
     std::optional<Left> left;
 
-    Read read(const Image& picture) const
+    Read read(const Image& picture)
     {
         cv::Mat1b grey = greyOf(picture);
         if (shrink > 1) {
@@ -173,6 +209,10 @@ struct MotionCapture::Work {
                        cv::INTER_AREA);
             grey = small;
         }
+        if (!last)
+            inner = withoutBars(grey);
+        if (inner.size() != grey.size())
+            grey = grey(inner).clone();
         Read out{greyLevels(grey), {}};
         if (grey.cols >= 640)
             cv::resize(grey, out.half, {grey.cols / 2, grey.rows / 2}, 0, 0, cv::INTER_AREA);
@@ -404,10 +444,11 @@ CapturedMotion MotionCapture::finish()
     work_->settle();
     CapturedMotion motion = std::move(work_->motion);
     const int shrink = work_->shrink;
+    const cv::Rect inner = work_->inner;
     work_.reset();
-    // Read pictures are cut to whole multiples: their middle lies a little off.
-    const auto cut = [&](int length) { return 0.5 * (length / shrink * shrink - length); };
-    const Point offMiddle{cut(motion.width), cut(motion.height)};
+    // Read pictures are cut to whole multiples, and bars are cut off: their middle may lie elsewhere.
+    const Point offMiddle{shrink * (inner.x + 0.5 * inner.width) - 0.5 * motion.width,
+                          shrink * (inner.y + 0.5 * inner.height) - 0.5 * motion.height};
     auto& frames = motion.frames;
     for (CapturedFrame& frame : frames) {
         frame.moved = inPixelsOf(frame.moved, shrink);

@@ -25,6 +25,7 @@ constexpr std::size_t mostFine = 6400;  ///< for the last step: nearly all of a 
 constexpr int fineRounds = 2;
 constexpr double fineEnough = 0.08; ///< pixels at the corners that the first of them moved: the second would not matter
 constexpr double fineWorth = 2;     ///< there, how much more than the usual texture of a block may count
+constexpr double flat = 1e-4;       ///< the square of the usual slope of a block that tells nothing
 constexpr float leastSlope = 1.0F;  ///< codes a pixel; less may be grain
 constexpr int leastSteep = 24;      ///< pixels of a block that have it
 constexpr std::size_t mostSizes = 8000; ///< differences of which the median is taken
@@ -178,7 +179,10 @@ KeyPicture::Level KeyPicture::levelOf(const cv::Mat1f& picture, double middleX, 
                 pixels.dy.push_back(pixel.dy);
             }
             block.sumUp(pixels.part(block.first, block.count));
-            level.blocks.push_back(block);
+            if (block.textured())
+                level.blocks.push_back(block);
+            else
+                pixels.resize(block.first);
         }
     std::vector<float> textures;
     for (const Block& block : level.blocks)
@@ -200,6 +204,12 @@ void KeyPicture::Block::sumUp(const KeyPixels& pixels)
             normal[a][b] = normal[b][a] = static_cast<double>(sums.products[a][b]) - held * mean[a] * mean[b];
     texture = normal[0][0] + normal[1][1];
     spread = std::max(0.0, normal[4][4] / held);
+}
+
+/// A black bar, a clear sky: nothing moves in it.
+bool KeyPicture::Block::textured() const
+{
+    return texture > flat * static_cast<double>(count);
 }
 
 /// Somebody in a striped shirt must not outvote a plain wall.
@@ -270,6 +280,10 @@ bool KeyPicture::Laying::find(Seen& seen, const Block& whole, const SeenPicture&
         return false;
     seen.block = whole;
     seen.block.sumUp(seen.pixels);
+    if (!seen.block.textured()) {
+        seen.pixels.count = 0;
+        return false;
+    }
     seen.block.weigh(level_.usual);
     return true;
 }

@@ -73,6 +73,7 @@ private:
         double spread;                  ///< of its pixels' values, squared
 
         void sumUp(const KeyPixels& pixels);
+        bool textured() const;
         void weigh(double usual);
     };
     struct Level {

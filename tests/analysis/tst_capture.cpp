@@ -118,6 +118,42 @@ private slots:
         filming.exposure = [exposure](double) { return exposure; };
         return test::filmed(wall, filming, 0, width, height);
     }
+    void bars_data()
+    {
+        QTest::addColumn<int>("above");
+        QTest::addColumn<int>("below");
+        QTest::addColumn<int>("beside");
+        QTest::newRow("letterbox") << 46 << 46 << 0;
+        QTest::newRow("uneven by a row") << 46 << 47 << 0;
+        QTest::newRow("pillars") << 0 << 0 << 180;
+        QTest::newRow("all round") << 30 << 30 << 40;
+        QTest::newRow("a black floor") << 0 << 120 << 0;
+    }
+    void bars()
+    {
+        QFETCH(int, above);
+        QFETCH(int, below);
+        QFETCH(int, beside);
+        const test::Wall wall(900, 600, 4);
+        const auto hand = test::handHeld(2, 3);
+        MotionCapture capture{FrameRate()};
+        for (int i = 0; i < 20; ++i) {
+            Image picture = at(wall, hand(i));
+            for (int y = 0; y < height; ++y)
+                for (int x = 0; x < width; ++x)
+                    if (y < above || y >= height - below || x < beside || x >= width - beside)
+                        std::fill_n(picture.at(x, y), 3, std::uint8_t{1});
+            capture.add(picture);
+        }
+        const CapturedMotion motion = capture.finish();
+        QCOMPARE(motion.bridged(), 0U);
+        double worst = 0;
+        for (int i = 0; i < 20; ++i)
+            worst = std::max(worst,
+                             cornerDistance(motion.frames[static_cast<std::size_t>(i)].moved, hand(i), width, height));
+        qInfo("worst %.4f px", worst);
+        QVERIFY(worst < (below > 100 ? 0.15 : 0.02)); // the edge of the floor stands still
+    }
     void flashesAndBlackAreBridged()
     {
         const test::Wall wall(900, 600, 4);
