@@ -64,7 +64,12 @@ double normal(Random& random)
 
 } // namespace
 
-Wall::Wall(int width, int height, std::uint64_t seed)
+Paint photographic()
+{
+    return {.largest = 128, .finer = 2, .strengths = std::vector<double>(7, 35), .patches = 60};
+}
+
+Wall::Wall(int width, int height, std::uint64_t seed, const Paint& paint)
     : width_(width), height_(height), grey_(static_cast<std::size_t>(width) * static_cast<std::size_t>(height))
 {
     Random random(seed);
@@ -76,14 +81,14 @@ Wall::Wall(int width, int height, std::uint64_t seed)
     std::vector<Patch> patches;
     for (int i = 0; i < width * height / 9000; ++i)
         patches.push_back({random.between(0, width), random.between(0, height), random.between(6, 50),
-                           random.between(-50, 50), random.whole(0, 1) == 1});
+                           random.between(-paint.patches, paint.patches), random.whole(0, 1) == 1});
     for (int y = 0; y < height; ++y)
         for (int x = 0; x < width; ++x) {
             double grey = 120;
-            double size = 120;
-            for (const double strength : {30.0, 20.0, 12.0, 8.0, 5.0}) {
+            double size = paint.largest;
+            for (const double strength : paint.strengths) {
                 grey += strength * noise.at(x / size + size, y / size);
-                size /= 2.7;
+                size /= paint.finer;
             }
             grey_[static_cast<std::size_t>(y) * static_cast<std::size_t>(width) + static_cast<std::size_t>(x)] =
                 static_cast<float>(grey);
@@ -257,9 +262,11 @@ std::vector<CaptureCase> captureCases(std::uint64_t seed, int width)
                      60,
                      {scaled(handHeld(2, seed + 1)), 0.5, 3,
                       [](double frame) { return 0.22 + 0.04 * std::sin(0.3 * frame); }, false, seed}});
-    cases.push_back({"compressed", w, h, 60, {hand, 0, 2, [](double) { return 1.0; }, false, seed}, true});
+    const Filming coded{hand, 0, 2, [](double) { return 1.0; }, false, seed};
+    cases.push_back({"compressed, pale and soft", w, h, 60, coded, true});
     cases.push_back(
         {"pan", static_cast<int>(5000 * size), h, 96, {pan, 0, 0.5, [](double) { return 1.0; }, false, seed}});
+    cases.push_back({"compressed, as photographs are", w, h, 60, coded, true, photographic()});
     return cases;
 }
 

@@ -14,10 +14,22 @@
 
 namespace ember::test {
 
+/// What there is to see on a wall: detail of several sizes, and patches with edges. By default it is pale and soft, as
+/// fog or a plastered wall is.
+struct Paint {
+    double largest = 120;                               ///< pixels, the largest detail
+    double finer = 2.7;                                 ///< how many times smaller the next is
+    std::vector<double> strengths = {30, 20, 12, 8, 5}; ///< codes, from the largest on
+    double patches = 50;                                ///< codes, at most
+};
+/// As photographs are: as much contrast in each octave (D. J. Field: Relations between the statistics of natural images
+/// and the response properties of cortical cells, 1987), a third of the mean in all.
+Paint photographic();
+
 /// What is filmed: texture at all sizes, edges, and room to every side.
 class Wall {
 public:
-    Wall(int width, int height, std::uint64_t seed);
+    Wall(int width, int height, std::uint64_t seed, const Paint& paint = {});
     /// Grey, 0 to 255, at a place counted from its middle.
     double at(double x, double y) const;
 
@@ -59,9 +71,10 @@ struct CaptureCase {
     int frames;
     Filming filming;
     bool coded = false; ///< strongly compressed with H.264 on the way
+    Paint paint = {};
 };
-/// Hand-held; a jolt with roll and zoom; a walker and grain; low light with motion blur; strong compression; a pan over
-/// three picture widths.
+/// Hand-held; a jolt with roll and zoom; a walker and grain; low light with motion blur; strong compression of
+/// something pale and soft; a pan over three picture widths; strong compression of what is like a photograph.
 std::vector<CaptureCase> captureCases(std::uint64_t seed, int width);
 
 } // namespace ember::test
