@@ -33,8 +33,12 @@ void differences(const KeyPixels& key, const SeenPicture& seen, float* out)
         const auto fx = hn::Sub(across, hn::ConvertTo(d, column));
         const auto fy = hn::Sub(down, hn::ConvertTo(d, row));
         const auto at = hn::Add(hn::Mul(row, stride), column);
-        const auto neighbour = [&](std::ptrdiff_t offset)
-                                   HWY_ATTR { return hn::GatherIndex(d, seen.pixels + offset, at); };
+        // Where a row of the key lies along a row of the picture, its pixels are beside each other there too.
+        const auto first = hn::GetLane(at);
+        const bool beside = hn::AllTrue(d32, hn::Eq(at, hn::Iota(d32, first)));
+        const auto neighbour = [&](std::ptrdiff_t offset) HWY_ATTR {
+            return beside ? hn::LoadU(d, seen.pixels + first + offset) : hn::GatherIndex(d, seen.pixels + offset, at);
+        };
         const auto between = [&](std::ptrdiff_t offset) HWY_ATTR {
             const auto left = neighbour(offset);
             return hn::MulAdd(fx, hn::Sub(neighbour(offset + 1), left), left);

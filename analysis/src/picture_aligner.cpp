@@ -52,10 +52,10 @@ double medianOf(std::vector<float>& values)
 
 cv::Mat1f softened(const cv::Mat1b& grey, double by)
 {
-    cv::Mat1f whole;
+    const int reach = 2 * static_cast<int>(std::ceil(2.4 * by)) + 1;
+    const cv::Mat weights = cv::getGaussianKernel(reach, by, CV_32F);
     cv::Mat1f out;
-    grey.convertTo(whole, CV_32F);
-    cv::GaussianBlur(whole, out, {9, 9}, by, by, cv::BORDER_REPLICATE);
+    cv::sepFilter2D(grey, out, CV_32F, weights, weights, {-1, -1}, 0, cv::BORDER_REPLICATE);
     return out;
 }
 
