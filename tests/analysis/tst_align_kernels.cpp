@@ -167,7 +167,7 @@ private slots:
             runDifferences(scene.all(), by, along.data());
             runDifferences(scattered.all(), by, apart.data());
             for (std::size_t i = 0; i < count; ++i)
-                QCOMPARE(along[i], apart[other(i)]);
+                QVERIFY(along[i] == apart[other(i)]);
         }
     }
 
