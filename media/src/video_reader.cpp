@@ -3,8 +3,10 @@
 
 #include <algorithm>
 #include <array>
+#include <cctype>
 #include <cmath>
 #include <cstring>
+#include <filesystem>
 
 #include "picture_convert.h"
 
@@ -85,6 +87,18 @@ RateGuess guessRate(const std::vector<Entry>& index, AVRational clock, AVRationa
     if (const auto known = nearest(measured, 0.12))
         return {*known, true};
     return {FrameRate::make(std::llround(std::clamp(measured, 1.0, 120.0)), 1).value_or(FrameRate()), true};
+}
+
+/// Whether a file of this format and name is a single picture, whatever follows it: phones append a second one to a
+/// photograph (a map of its lights, the other eye). A row of JPEG pictures is a film by its name only.
+bool isStill(const char* format, const std::string& path)
+{
+    std::string ending = std::filesystem::path(path).extension().string();
+    std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return std::tolower(c); });
+    if (std::strstr(format, "_pipe") != nullptr)
+        return ending != ".mjpeg" && ending != ".mjpg";
+    return std::strcmp(format, "mjpeg") == 0 &&
+           (ending == ".jpg" || ending == ".jpeg" || ending == ".jpe" || ending == ".jfif" || ending == ".mpo");
 }
 
 class VideoReader final : public ClipReader {
@@ -177,6 +191,10 @@ Status VideoReader::buildIndex()
     index_.erase(
         std::unique(index_.begin(), index_.end(), [](const Entry& a, const Entry& b) { return a.shown == b.shown; }),
         index_.end());
+    const bool still = isStill(format->iformat->name, info_.path);
+    if (still)
+        index_.resize(1);
+    info_.kind = still ? ClipKind::still : ClipKind::video;
     info_.pictures = static_cast<std::int64_t>(index_.size());
     // A single picture cannot be sought in by every demuxer, so it is simply opened again.
     seekBefore(0, 0);
@@ -187,8 +205,6 @@ void VideoReader::describe(FrameRate stillRate, const AVFrame& first)
 {
     AVFormatContext* format = input_->format();
     AVStream* stream = input_->stream(stream_);
-    const bool pipe = std::strstr(format->iformat->name, "_pipe") != nullptr;
-    info_.kind = pipe && index_.size() == 1 ? ClipKind::still : ClipKind::video;
     info_.codec = avcodec_get_name(stream->codecpar->codec_id);
     info_.alpha = hasAlpha(first.format);
     info_.deep = isDeep(first.format);

@@ -399,6 +399,47 @@ private slots:
         QCOMPARE(numberAt(*clip, 0, clip->info().rate), 9);
         QCOMPARE(numberAt(*clip, 90, clip->info().rate), 9);
     }
+    void whatFollowsAPictureIsNoSecondOne_data()
+    {
+        QTest::addColumn<QString>("ending");
+        QTest::addColumn<bool>("picture");
+        for (const char* ending : {"png", "jpg"})
+            for (const bool picture : {false, true})
+                QTest::addRow("%s and %s", ending, picture ? "another" : "bytes")
+                    << QString::fromLatin1(ending) << picture;
+    }
+    void whatFollowsAPictureIsNoSecondOne()
+    {
+        QFETCH(QString, ending);
+        QFETCH(bool, picture);
+        QByteArray file;
+        for (const int i : {7, 4}) {
+            const QString one = at(QStringLiteral("one.") + ending);
+            QVERIFY(test::ffmpeg({QStringLiteral("-i"), source_, QStringLiteral("-vf"),
+                                  QStringLiteral("select='eq(n,%1)'").arg(i), QStringLiteral("-frames:v"),
+                                  QStringLiteral("1"), QStringLiteral("-update"), QStringLiteral("1"), one}));
+            file += picture || i == 7 ? test::bytesOf(one.toStdString()) : QByteArray(3000, 'x');
+        }
+        const QString both = at(QStringLiteral("both.") + ending);
+        test::writeBytes(both.toStdString(), file);
+        const auto clip = opened(both);
+        QVERIFY(clip);
+        QCOMPARE(clip->info().kind, ClipKind::still);
+        QCOMPARE(clip->info().length, std::int64_t{120});
+        for (const int frame : {0, 1, 2, 119, 0})
+            QCOMPARE(numberAt(*clip, frame, clip->info().rate), 7);
+    }
+    void jpegPicturesInARowAreAFilmByName()
+    {
+        for (const char* name : {"row.mjpeg", "row.MJPG"}) {
+            QVERIFY(test::ffmpeg({QStringLiteral("-i"), source_, QStringLiteral("-q:v"), QStringLiteral("1"),
+                                  QStringLiteral("-f"), QStringLiteral("mjpeg"), at(QString::fromLatin1(name))}));
+            const auto clip = opened(at(QString::fromLatin1(name)));
+            QVERIFY2(clip, name);
+            QCOMPARE(clip->info().kind, ClipKind::video);
+            QCOMPARE(numberAt(*clip, 5, clip->info().rate), 5);
+        }
+    }
     void sequences()
     {
         QDir(folder_.path()).mkdir(QStringLiteral("series"));
