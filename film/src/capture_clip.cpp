@@ -8,6 +8,8 @@ namespace ember {
 Result<CapturedMotion> captureClip(ClipReader& clip, std::int64_t first, std::int64_t last, const Progress& progress)
 {
     const ClipInfo& info = clip.info();
+    if (info.kind == ClipKind::still)
+        return Error{ErrorCode::badValue, info.path, "it is a single picture, in which nothing moves"};
     if (last <= first)
         return Error{ErrorCode::badValue, info.path, "motion is read from two frames or more"};
     MotionCapture capture(info.rate);

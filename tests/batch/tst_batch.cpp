@@ -274,6 +274,10 @@ private slots:
     }
     void nothingToFollowIsSaid()
     {
+        QCOMPARE(run({"still", made("photographed.vember"), "--frame", "0", "-o", at("photograph.png")}), 0);
+        QCOMPARE(run({"capture", at("photograph.png"), "-o", at("photograph.csv")}), 1);
+        QVERIFY(errHas("single picture"));
+        QVERIFY(!QFile::exists(QString::fromStdString(at("photograph.csv"))));
         const std::string clip = at("grey.mkv");
         auto writer = FilmWriter::create(clip, {.format = FilmFormat::mkv, .width = 64, .height = 48, .rate = {}});
         QVERIFY(writer.ok());

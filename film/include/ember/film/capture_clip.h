@@ -7,7 +7,7 @@
 namespace ember {
 
 /// Reads the motion of the camera from frames `first` to `last` (both included) of a clip, at its own rate. An error
-/// when it is stopped, when there are fewer than two frames, or when nothing in them can be followed.
+/// when it is stopped, when it is a still or there are fewer than two frames, or when nothing in them can be followed.
 Result<CapturedMotion> captureClip(ClipReader& clip, std::int64_t first, std::int64_t last, const Progress& progress);
 
 } // namespace ember
