@@ -169,6 +169,10 @@ Result<KeptMotion> findMotion(const std::string& nameOrFile)
 {
     if (nameOrFile.ends_with(".json"))
         return loadMotion(nameOrFile);
+    if (nameOrFile.ends_with(".csv"))
+        return Error{ErrorCode::badValue, nameOrFile,
+                     "a table does not tell the rate and size of its clip: capture writes them into a .json file, and "
+                     "the window asks for them where it imports a table"};
     const auto motions = allMotions(openMotions(userMotionsFolder()));
     if (const KeptMotion* kept = motionNamed(motions, nameOrFile))
         return *kept;

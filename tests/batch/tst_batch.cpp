@@ -261,10 +261,12 @@ private slots:
         QCOMPARE(loadProject(film)->drift.captured.speed, 0.5);
         QCOMPARE(run({"set", film, "drift.motion=Nobody"}), 1);
         QVERIFY(errHas("Calm operator"));
+        QCOMPARE(run({"set", film, "drift.motion=" + at("m.csv")}), 1);
+        QVERIFY(errHas("rate and size"));
 
         QCOMPARE(run({"capture", clip, "--range", "5-5"}), 1);
         QCOMPARE(run({"capture", clip, "--range", "5-90"}), 1);
-        QVERIFY(errHas("past the last"));
+        QVERIFY(errHas("Frames 5-90") && errHas("past the last"));
         QCOMPARE(run({"capture", clip, "--keep-faster-than", "-1"}), 2);
         QCOMPARE(run({"capture", at("nowhere.mkv")}), 1);
         QVERIFY(errHas("does not exist"));
