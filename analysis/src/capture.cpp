@@ -12,6 +12,7 @@
 #include <opencv2/video/tracking.hpp>
 
 #include "picture_aligner.h"
+#include "stacked_pictures.h"
 
 namespace ember {
 

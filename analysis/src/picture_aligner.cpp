@@ -6,20 +6,15 @@
 #include <numbers>
 #include <optional>
 
-#include <opencv2/imgproc.hpp>
-
 namespace ember {
 
 namespace {
 
 constexpr double degree = std::numbers::pi / 180;
-constexpr double softening = 1.15;     ///< pixels: what lies between pixels is then smooth enough to be interpolated
-constexpr double crispSoftening = 0.7; ///< the same, where the key has no grain that would be taken for texture
-constexpr std::size_t leastSeen = 64;  ///< pixels of a block that is partly to be seen
+constexpr std::size_t leastSeen = 64; ///< pixels of a block that is partly to be seen
 constexpr int rounds = 6;
 constexpr double enough = 0.002;        ///< pixels at the corners that a round moved: no other is needed
 constexpr double roughlyEnough = 0.02;  ///< the same, of a smaller level
-constexpr int smallestSide = 60;        ///< of the smallest level
 constexpr std::size_t mostCoarse = 608; ///< pixels of a block, the steepest; whole groups
 constexpr std::size_t mostFine = 6400;  ///< for the last step: nearly all of a picture that is read
 constexpr int fineRounds = 2;
@@ -38,7 +33,6 @@ constexpr double leastSpread = 0.03;    ///< pixels that blocks may differ by at
 constexpr double beyondSpread = 4;      ///< times the blocks' spread: beyond, a block does not count
 constexpr double sureError = 0.016;     ///< pixels at the corners: beyond, all pixels are asked
 constexpr double sureOverlap = 0.7;     ///< below, the same
-constexpr double mostGrain = 5;         ///< times the noise that a picture may differ from its key
 constexpr double neighboursAlike = 4;   ///< softened pixels are not independent of each other
 
 double medianOf(std::vector<float>& values)
@@ -48,15 +42,6 @@ double medianOf(std::vector<float>& values)
     const auto middle = values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2);
     std::nth_element(values.begin(), middle, values.end());
     return static_cast<double>(*middle);
-}
-
-cv::Mat1f softened(const cv::Mat1b& grey, double by)
-{
-    const int reach = 2 * static_cast<int>(std::ceil(2.4 * by)) + 1;
-    const cv::Mat weights = cv::getGaussianKernel(reach, by, CV_32F);
-    cv::Mat1f out;
-    cv::sepFilter2D(grey, out, CV_32F, weights, weights, {-1, -1}, 0, cv::BORDER_REPLICATE);
-    return out;
 }
 
 /// The value below which half of all weight lies.
@@ -74,22 +59,6 @@ double weightedMedian(std::vector<std::pair<double, double>>& valuesAndWeights)
 }
 
 } // namespace
-
-GreyLevels greyLevels(const cv::Mat1b& grey)
-{
-    GreyLevels out{grey, {softened(grey, softening)}};
-    while (out.soft.size() < 5 && std::min(out.soft.back().cols, out.soft.back().rows) >= 2 * smallestSide) {
-        cv::Mat1f smaller;
-        cv::pyrDown(out.soft.back(), smaller);
-        out.soft.push_back(smaller);
-    }
-    return out;
-}
-
-cv::Mat1f crisp(const cv::Mat1b& grey)
-{
-    return softened(grey, crispSoftening);
-}
 
 KeyPicture::KeyPicture(const GreyLevels& levels)
 {
@@ -471,43 +440,6 @@ void KeyPicture::refine(const cv::Mat1f& picture)
     finest_ = picture;
     refined_ = true;
     fine_.reset();
-}
-
-StackedPictures::StackedPictures(const cv::Mat1f& key) : key_(key), sum_(key.clone()), count_(key.size(), 1) {}
-
-void StackedPictures::add(const cv::Mat1f& picture, const Alignment& found)
-{
-    const double turn = found.moved.zoom * std::cos(found.moved.roll * degree);
-    const double lean = found.moved.zoom * std::sin(found.moved.roll * degree);
-    const double cx = 0.5 * (key_.cols - 1);
-    const double cy = 0.5 * (key_.rows - 1);
-    const cv::Matx23d map(turn, -lean, cx + found.moved.x - turn * cx + lean * cy, //
-                          lean, turn, cy + found.moved.y - lean * cx - turn * cy);
-    constexpr float beyond = -1e6F;
-    cv::Mat1f there;
-    cv::warpAffine(picture, there, map, key_.size(), cv::INTER_LINEAR | cv::WARP_INVERSE_MAP, cv::BORDER_CONSTANT,
-                   cv::Scalar(static_cast<double>(beyond)));
-    const auto contrast = static_cast<float>(found.contrast);
-    const auto most = static_cast<float>(mostGrain * found.noise);
-    for (int y = 0; y < key_.rows; ++y) {
-        const float* key = key_.ptr<float>(y);
-        const float* now = there.ptr<float>(y);
-        float* sum = sum_.ptr<float>(y);
-        float* count = count_.ptr<float>(y);
-        for (int x = 0; x < key_.cols; ++x) {
-            const float value = contrast * now[x];
-            const float share = std::abs(value - key[x]) <= most ? 1.0F : 0.0F;
-            sum[x] += share == 0 ? 0 : value;
-            count[x] += share;
-        }
-    }
-}
-
-cv::Mat1f StackedPictures::mean() const
-{
-    cv::Mat1f mean;
-    cv::divide(sum_, count_, mean);
-    return mean;
 }
 
 } // namespace ember

@@ -10,17 +10,9 @@
 
 #include "align_kernels.h"
 #include "ember/core/captured.h"
+#include "grey_levels.h"
 
 namespace ember {
-
-/// A grey picture, codes from 0 to 255, and the same softened a little in several sizes, each half of the one before.
-struct GreyLevels {
-    cv::Mat1b grey;
-    std::vector<cv::Mat1f> soft;
-};
-GreyLevels greyLevels(const cv::Mat1b& grey);
-/// Softened less: enough where the key has no grain.
-cv::Mat1f crisp(const cv::Mat1b& grey);
 
 struct Alignment {
     Similarity moved;       ///< where the key's content is in the picture
@@ -104,23 +96,6 @@ private:
     std::optional<Level> fine_; ///< of the whole size, with more pixels: for the last steps
     bool refined_ = false;
     bool textured_ = false;
-};
-
-/// The mean of pictures that were laid over a key: their grain falls with the root of how many there are.
-class StackedPictures {
-public:
-    /// `key`: crisp, as all that are added.
-    explicit StackedPictures(const cv::Mat1f& key);
-
-    /// One more; what differs from the key by more than grain can is left out of it.
-    void add(const cv::Mat1f& picture, const Alignment& found);
-    /// Where the key lies.
-    cv::Mat1f mean() const;
-
-private:
-    cv::Mat1f key_;
-    cv::Mat1f sum_;
-    cv::Mat1f count_;
 };
 
 } // namespace ember
