@@ -223,7 +223,7 @@ int main()
     cv::setNumThreads(1);
     const QTemporaryDir folder;
     for (const test::CaptureCase& filmed : test::captureCases(seed, width)) {
-        const test::Wall wall(filmed.wallWidth, filmed.wallHeight, 6, filmed.paint);
+        const test::Wall wall = filmed.wall(6);
         std::vector<Image> made;
         for (int i = 0; i < filmed.frames; ++i)
             made.push_back(test::filmed(wall, filmed.filming, i, width, height));

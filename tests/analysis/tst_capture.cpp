@@ -40,7 +40,7 @@ private slots:
         QFETCH(int, which);
         QFETCH(double, most);
         const test::CaptureCase filmed = test::captureCases(seed, width)[static_cast<std::size_t>(which)];
-        const test::Wall wall(filmed.wallWidth, filmed.wallHeight, 5, filmed.paint);
+        const test::Wall wall = filmed.wall(5);
         std::vector<Image> pictures;
         for (int i = 0; i < filmed.frames; ++i)
             pictures.push_back(test::filmed(wall, filmed.filming, i, width, height));

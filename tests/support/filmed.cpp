@@ -64,47 +64,73 @@ double normal(Random& random)
 
 } // namespace
 
-Paint photographic()
+Wall::Wall(int width, int height)
+    : width_(width), height_(height), grey_(static_cast<std::size_t>(width) * static_cast<std::size_t>(height), 120)
 {
-    return {.largest = 128, .finer = 2, .strengths = std::vector<double>(7, 35), .patches = 60};
 }
 
-Wall::Wall(int width, int height, std::uint64_t seed, const Paint& paint)
-    : width_(width), height_(height), grey_(static_cast<std::size_t>(width) * static_cast<std::size_t>(height))
+/// With edges as a lens draws them: two pixels from one side to the other.
+template <typename Mix>
+void Wall::paint(const Shape& shape, Mix mix)
+{
+    const double across = std::cos(shape.slant);
+    const double down = std::sin(shape.slant);
+    const double side = (shape.round ? 1 : 1.2) * shape.reach;
+    for (int y = std::max(0, static_cast<int>(shape.y - side - 2));
+         y < std::min(height_, static_cast<int>(shape.y + side + 3)); ++y)
+        for (int x = std::max(0, static_cast<int>(shape.x - side - 2));
+             x < std::min(width_, static_cast<int>(shape.x + side + 3)); ++x) {
+            const double dx = across * (x - shape.x) + down * (y - shape.y);
+            const double dy = across * (y - shape.y) - down * (x - shape.x);
+            const double far = shape.round ? std::hypot(dx, dy) : std::max(std::abs(dx), 1.6 * std::abs(dy));
+            mix(grey_[static_cast<std::size_t>(y) * static_cast<std::size_t>(width_) + static_cast<std::size_t>(x)],
+                std::clamp((shape.reach - far) / 2 + 0.5, 0.0, 1.0));
+        }
+}
+
+Wall::Wall(int width, int height, std::uint64_t seed) : Wall(width, height)
 {
     Random random(seed);
     const Noise noise(97, 89, random);
-    struct Patch {
-        double x, y, reach, grey;
-        bool round;
-    };
-    std::vector<Patch> patches;
-    for (int i = 0; i < width * height / 9000; ++i)
-        patches.push_back({random.between(0, width), random.between(0, height), random.between(6, 50),
-                           random.between(-paint.patches, paint.patches), random.whole(0, 1) == 1});
     for (int y = 0; y < height; ++y)
         for (int x = 0; x < width; ++x) {
             double grey = 120;
-            double size = paint.largest;
-            for (const double strength : paint.strengths) {
+            double size = 120;
+            for (const double strength : {30.0, 20.0, 12.0, 8.0, 5.0}) {
                 grey += strength * noise.at(x / size + size, y / size);
-                size /= paint.finer;
+                size /= 2.7;
             }
             grey_[static_cast<std::size_t>(y) * static_cast<std::size_t>(width) + static_cast<std::size_t>(x)] =
                 static_cast<float>(grey);
         }
-    // With edges as a lens draws them: two pixels from one side to the other.
-    for (const Patch& patch : patches)
-        for (int y = std::max(0, static_cast<int>(patch.y - patch.reach - 2));
-             y < std::min(height, static_cast<int>(patch.y + patch.reach + 3)); ++y)
-            for (int x = std::max(0, static_cast<int>(patch.x - patch.reach - 2));
-                 x < std::min(width, static_cast<int>(patch.x + patch.reach + 3)); ++x) {
-                const double far = patch.round ? std::hypot(x - patch.x, y - patch.y)
-                                               : std::max(std::abs(x - patch.x), 1.6 * std::abs(y - patch.y));
-                const double share = std::clamp((patch.reach - far) / 2 + 0.5, 0.0, 1.0);
-                grey_[static_cast<std::size_t>(y) * static_cast<std::size_t>(width) + static_cast<std::size_t>(x)] +=
-                    static_cast<float>(patch.grey * share);
-            }
+    for (int i = 0; i < width * height / 9000; ++i) {
+        Shape stain{random.between(0, width), random.between(0, height), random.between(6, 50), 0, false};
+        const double more = random.between(-50, 50);
+        stain.round = random.whole(0, 1) == 1;
+        paint(stain, [more](float& grey, double share) { grey += static_cast<float>(more * share); });
+    }
+}
+
+Wall Wall::ofThings(int width, int height, std::uint64_t seed)
+{
+    constexpr double least = 2; // pixels: smaller ones are not told apart
+    constexpr double most = 200;
+    Wall wall(width, height);
+    Random random(seed);
+    const double meanArea = 2 * std::numbers::pi * least * least * std::log(most / least);
+    const auto count = static_cast<int>(4 * width * height / meanArea); // hardly anything is left of the wall
+    for (int i = 0; i < count; ++i) {
+        const double few = 1 / (most * most);
+        const double reach = 1 / std::sqrt(std::lerp(1 / (least * least), few, random.between(0, 1)));
+        Shape thing{random.between(-reach, width + reach), random.between(-reach, height + reach), reach, 0, false};
+        const double own = 120 + random.between(-75, 75);
+        thing.round = random.whole(0, 1) == 1;
+        thing.slant = random.between(0, std::numbers::pi);
+        wall.paint(thing, [own](float& grey, double share) {
+            grey = static_cast<float>(std::lerp(static_cast<double>(grey), own, share));
+        });
+    }
+    return wall;
 }
 
 double Wall::at(double x, double y) const
@@ -225,6 +251,11 @@ std::function<Similarity(double)> handHeld(double strength, std::uint64_t seed)
     return [sway](double frame) { return sway(frame).after(sway(0).inverse()); }; // from where it began
 }
 
+Wall CaptureCase::wall(std::uint64_t of) const
+{
+    return things ? Wall::ofThings(wallWidth, wallHeight, of) : Wall(wallWidth, wallHeight, of);
+}
+
 std::vector<CaptureCase> captureCases(std::uint64_t seed, int width)
 {
     const double size = width / 640.0;
@@ -266,7 +297,7 @@ std::vector<CaptureCase> captureCases(std::uint64_t seed, int width)
     cases.push_back({"compressed, pale and soft", w, h, 60, coded, true});
     cases.push_back(
         {"pan", static_cast<int>(5000 * size), h, 96, {pan, 0, 0.5, [](double) { return 1.0; }, false, seed}});
-    cases.push_back({"compressed, as photographs are", w, h, 60, coded, true, photographic()});
+    cases.push_back({"compressed, as photographs are", w, h, 60, coded, true, true});
     return cases;
 }
 

@@ -14,26 +14,31 @@
 
 namespace ember::test {
 
-/// What there is to see on a wall: detail of several sizes, and patches with edges. By default it is pale and soft, as
-/// fog or a plastered wall is.
-struct Paint {
-    double largest = 120;                               ///< pixels, the largest detail
-    double finer = 2.7;                                 ///< how many times smaller the next is
-    std::vector<double> strengths = {30, 20, 12, 8, 5}; ///< codes, from the largest on
-    double patches = 50;                                ///< codes, at most
-};
-/// As photographs are: as much contrast in each octave (D. J. Field: Relations between the statistics of natural images
-/// and the response properties of cortical cells, 1987), a third of the mean in all.
-Paint photographic();
-
 /// What is filmed: texture at all sizes, edges, and room to every side.
 class Wall {
 public:
-    Wall(int width, int height, std::uint64_t seed, const Paint& paint = {});
+    /// Pale and soft: plaster with a few stains.
+    Wall(int width, int height, std::uint64_t seed);
+    /// Like a photograph: things of all sizes, each before those behind it, as many of a size as there are in nature
+    /// (A. B. Lee, D. Mumford, J. Huang: Occlusion models for natural images, 2001: their radii fall with the cube).
+    /// The greys differ by a third of their mean.
+    static Wall ofThings(int width, int height, std::uint64_t seed);
+
     /// Grey, 0 to 255, at a place counted from its middle.
     double at(double x, double y) const;
 
 private:
+    /// Round, or a block; lengths in pixels.
+    struct Shape {
+        double x, y, reach;
+        double slant; ///< of a block, radians
+        bool round;
+    };
+    Wall(int width, int height);
+    /// Changes what a shape covers: `mix` gets a grey and how much of it is covered, 0 to 1.
+    template <typename Mix>
+    void paint(const Shape& shape, Mix mix);
+
     int width_;
     int height_;
     std::vector<float> grey_;
@@ -70,8 +75,10 @@ struct CaptureCase {
     int wallWidth, wallHeight;
     int frames;
     Filming filming;
-    bool coded = false; ///< strongly compressed with H.264 on the way
-    Paint paint = {};
+    bool coded = false;  ///< strongly compressed with H.264 on the way
+    bool things = false; ///< before a wall of things, else a pale one
+
+    Wall wall(std::uint64_t of) const;
 };
 /// Hand-held; a jolt with roll and zoom; a walker and grain; low light with motion blur; strong compression of
 /// something pale and soft; a pan over three picture widths; strong compression of what is like a photograph.
