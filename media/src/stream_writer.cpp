@@ -15,7 +15,7 @@ namespace ember {
 
 namespace {
 
-/// A file being written through its descriptor; remembers the first thing that went wrong.
+/// A file being written through its descriptor; remembers the first thing that went wrong, and writes no more then.
 struct OutputFile {
     int file = -1;
     int trouble = 0;
@@ -24,7 +24,8 @@ struct OutputFile {
 int writeFile(void* opaque, std::uint8_t* data, int size)
 {
     auto& out = *static_cast<OutputFile*>(opaque);
-    out.trouble = av::writeAll(out.file, data, static_cast<std::size_t>(size));
+    if (out.trouble == 0)
+        out.trouble = av::writeAll(out.file, data, static_cast<std::size_t>(size));
     if (out.trouble != 0)
         return AVERROR(out.trouble);
     return size;
@@ -88,11 +89,16 @@ private:
     std::vector<float> pending_; ///< sound that does not fill a frame of the coder yet
     std::int64_t frames_ = 0;
     std::int64_t samples_ = 0;
+    bool begun_ = false; ///< and not ended
     bool finished_ = false;
 };
 
 StreamWriter::~StreamWriter()
 {
+    if (begun_) { // what a format keeps of the film it lets go at its end only
+        out_.trouble = out_.trouble == 0 ? ECANCELED : out_.trouble;
+        av_write_trailer(format_);
+    }
     if (format_ != nullptr)
         avformat_free_context(format_);
     if (io_ != nullptr) {
@@ -134,6 +140,7 @@ Status StreamWriter::prepare()
             return opened;
     if (const int code = avformat_write_header(format_, nullptr); code < 0)
         return error(code);
+    begun_ = true;
     return Done{};
 }
 
@@ -338,6 +345,7 @@ Status StreamWriter::finish()
         if (auto status = encode(*sound_, *soundStream_, nullptr); !status)
             return status;
     }
+    begun_ = false;
     const int code = av_write_trailer(format_);
     avio_flush(io_);
     if (code < 0 || out_.trouble != 0)
