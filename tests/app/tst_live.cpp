@@ -110,9 +110,14 @@ private slots:
         double most = 0;
         connect(&runner(), &LiveRunner::ticked, this,
                 [&] { most = std::max(most, moved(live()->picture().picture())); });
-        QTest::keyClick(&pads(), static_cast<Qt::Key>(Qt::Key_1 + static_cast<int>(pad)));
-        QVERIFY(QTest::qWaitFor([&] { return most > 4; }, 3000));
-        QVERIFY(log()->count() == 1 && log()->item(0)->text().contains(QStringLiteral("100 %: felt")));
+        // What is felt goes by in a third of a second: a machine that is held up meanwhile may show none of it.
+        int presses = 0;
+        do {
+            QTest::keyClick(&pads(), static_cast<Qt::Key>(Qt::Key_1 + static_cast<int>(pad)));
+            QCOMPARE(log()->count(), ++presses);
+            QVERIFY(log()->item(0)->text().contains(QStringLiteral("100 %: felt")));
+        } while (!QTest::qWaitFor([&] { return most > 4; }, 3000) && presses < 4);
+        QVERIFY(most > 4);
         QTRY_VERIFY(!live()->latencies().empty());
         // And it ends where it was, exactly.
         QVERIFY(atRest());
