@@ -443,8 +443,8 @@ struct Strand {
     double speed = 1;
     Loop motion;
     double peakHz = 10, restHz = 3, fall = 12;
-    int bursts = 0; // off, set, seeded
-    double burstMove = 6, burstPause = 6, burstSpread = 0.6;
+    int intermittent = 0; // off, set, seeded
+    double moves = 6, rests = 6, unevenness = 0.6;
     std::uint64_t salt = 1;
     std::array<double, axes> amount{};
     bool ownEnvelope = false;
@@ -490,10 +490,12 @@ struct Strand {
         s.peakHz = json.number("rate");
         s.restHz = json.number("rate_rest");
         s.fall = json.number("rate_fall");
-        s.bursts = json.is("bursts", "seeded") ? 2 : json.is("bursts", "set") ? 1 : 0;
-        s.burstMove = json.numberOr("burst_move", s.burstMove);
-        s.burstPause = json.numberOr("burst_pause", s.burstPause);
-        s.burstSpread = json.numberOr("burst_spread", s.burstSpread);
+        const bool old = json.find("bursts") != nullptr; // as version 1 called it
+        const char* gate = old ? "bursts" : "intermittent";
+        s.intermittent = json.is(gate, "seeded") ? 2 : json.is(gate, "set") ? 1 : 0;
+        s.moves = json.numberOr(old ? "burst_move" : "moves", s.moves);
+        s.rests = json.numberOr(old ? "burst_pause" : "rests", s.rests);
+        s.unevenness = json.numberOr(old ? "burst_spread" : "unevenness", s.unevenness);
         s.salt = static_cast<std::uint64_t>(static_cast<std::int64_t>(json.number("salt")));
         if (const Json* motion = json.find("motion")) {
             s.motion.rate = motion->number("rate");
@@ -549,17 +551,17 @@ struct Strand {
         return frames <= 0 || peakHz == restHz ? frames : cyclesSincePeak(frames, peakHz);
     }
 
-    /// How open the gate of bursts is.
+    /// How open the gate of intermittent motion is.
     double gate(double sincePeak, std::uint64_t seed) const
     {
-        const double period = burstMove + burstPause;
+        const double period = moves + rests;
         const double round = std::max(0.0, std::floor(sincePeak / period));
-        const double spread = bursts == 2 ? burstSpread * std::min(burstMove, burstPause) : 0;
+        const double spread = intermittent == 2 ? unevenness * std::min(moves, rests) : 0;
         const double apart =
             spread * (2 * unitOf(mixSeed(seed, 0xb57, static_cast<std::uint64_t>(round))) - 1);
         const double inside = sincePeak - round * period;
-        const double soft = std::min(1.0, 0.25 * burstMove);
-        const double closing = std::min(1.0, std::max(0.0, (burstMove + apart - inside) / soft));
+        const double soft = std::min(1.0, 0.25 * moves);
+        const double closing = std::min(1.0, std::max(0.0, (moves + apart - inside) / soft));
         const double opening = round == 0 ? 1.0 : std::min(1.0, std::max(0.0, inside / soft));
         return smooth(std::min(opening, closing));
     }
@@ -722,7 +724,7 @@ public:
         const detail::Json json = detail::Json::parse(text);
         if (json.find("vember_playable") == nullptr)
             throw std::runtime_error("This is JSON, but no recipe to be played: \"vember_playable\" is missing.");
-        if (json.number("vember_playable") != 1)
+        if (json.number("vember_playable") != 1 && json.number("vember_playable") != 2)
             throw std::runtime_error("This recipe is of another version than 1, which is what can be played here.");
         const detail::Json& from = json["presets"][preset == Preset::full ? "full" : "gentle"];
         Shake shake;
@@ -1002,7 +1004,7 @@ private:
             if (s.asDrawn)
                 felt = 1;
             const detail::Moment moment = momentOf(s, envelope, since);
-            if (s.bursts != 0)
+            if (s.intermittent != 0)
                 felt *= s.gate(since - envelope.peak(), detail::mixSeed(hit.strike.seed, s.salt, 0xb5));
             felt *= scale * share;
             const bool kick = s.kind == detail::Kind::kick;

@@ -206,7 +206,10 @@ class Strand {
   constructor(json) {
     if (!sources.includes(json.source)) throw new Error(`The recipe has a strand of an unknown source, "${json.source}".`);
     Object.assign(this, { octaves: 2, gain: 0.5, lacunarity: 2, loop: 0, damping: 0.25, every: 1, speed: 1,
-      burst_move: 6, burst_pause: 6, burst_spread: 0.6, bursts: "off" }, json);
+      moves: 6, rests: 6, unevenness: 0.6, intermittent: "off" }, json);
+    if ("bursts" in json) // as version 1 called it
+      Object.assign(this, { intermittent: json.bursts, moves: json.burst_move ?? 6, rests: json.burst_pause ?? 6,
+        unevenness: json.burst_spread ?? 0.6 });
     for (const key of ["rate", "rate_rest", "rate_fall", "salt"]) needNumber(json, key);
     this.asDrawn = json.source === "drawn" && (json.as_drawn === true || json.as_drawn === "on");
     const perAxis = (name, fallback) => axisNames.map((axis) => json[name]?.[axis] ?? fallback);
@@ -227,15 +230,15 @@ class Strand {
   paceSincePeak(frames) {
     return frames <= 0 || this.rate === this.rate_rest ? frames : this.cyclesSincePeak(frames, this.rate);
   }
-  /** How open the gate of bursts is. */
+  /** How open the gate of intermittent motion is. */
   gate(sincePeak, seed) {
-    const period = this.burst_move + this.burst_pause;
+    const period = this.moves + this.rests;
     const round = Math.max(0, Math.floor(sincePeak / period));
-    const spread = this.bursts === "seeded" ? this.burst_spread * Math.min(this.burst_move, this.burst_pause) : 0;
+    const spread = this.intermittent === "seeded" ? this.unevenness * Math.min(this.moves, this.rests) : 0;
     const apart = spread * (2 * unitOf(mixSeed(seed, 0xb57, round)) - 1);
     const inside = sincePeak - round * period;
-    const soft = Math.min(1, 0.25 * this.burst_move);
-    const closing = clamp((this.burst_move + apart - inside) / soft, 0, 1);
+    const soft = Math.min(1, 0.25 * this.moves);
+    const closing = clamp((this.moves + apart - inside) / soft, 0, 1);
     const opening = round === 0 ? 1 : clamp(inside / soft, 0, 1);
     return smooth(Math.min(opening, closing));
   }
@@ -351,7 +354,7 @@ export class Shake {
     const all = typeof json === "string" ? JSON.parse(json) : json;
     if (all === null || typeof all !== "object" || !("vember_playable" in all))
       throw new Error('This is JSON, but no recipe to be played: "vember_playable" is missing.');
-    if (all.vember_playable !== 1)
+    if (all.vember_playable !== 1 && all.vember_playable !== 2)
       throw new Error("This recipe is of another version than 1, which is what can be played here.");
     const from = all.presets?.[preset];
     if (from === undefined) throw new Error(`The recipe has no preset "${preset}".`);
@@ -516,7 +519,7 @@ export class Shake {
       strongest = Math.max(strongest, felt);
       if (s.asDrawn) felt = 1;
       const moment = this.momentOf(s, envelope, since);
-      if (s.bursts !== "off") felt *= s.gate(since - envelope.peak, mixSeed(hit.seed, s.salt, 0xb5));
+      if (s.intermittent !== "off") felt *= s.gate(since - envelope.peak, mixSeed(hit.seed, s.salt, 0xb5));
       felt *= scale * share;
       const kick = s.source === "kick";
       const blow = kick ? s.value(moment, 0, none64) : 0;

@@ -6,6 +6,8 @@
 #include <limits>
 #include <numbers>
 
+#include "ember/core/shot_covers.h"
+
 namespace ember {
 
 namespace {
@@ -210,9 +212,32 @@ Cover coverFrom(const Project& project, const std::vector<double>& needed)
     return cover;
 }
 
+Cover coverOf(const Project& project, const Motion& motion, const ForEach& each)
+{
+    if (project.finish.cover == CoverMode::breathing)
+        return coverFrom(project, neededCovers(project, motion));
+    Cover cover;
+    const auto shots = shotCovers(project, motion, each);
+    for (const ShotCover& shot : shots)
+        if (shot.needed > cover.needed) {
+            cover.needed = shot.needed;
+            cover.worstFrame = shot.worstFrame;
+        }
+    if (project.finish.cover == CoverMode::off)
+        return cover;
+    cover.zoom = std::min(cover.needed, largestCover);
+    if (shots.size() > 1) // a cut hides a change of zoom: each shot has its own
+        for (const ShotCover& shot : shots)
+            cover.breath.insert(cover.breath.end(), static_cast<std::size_t>(shot.end - shot.first), shot.zoom);
+    return cover;
+}
+
 Cover coverOf(const Project& project, const Motion& motion)
 {
-    return coverFrom(project, neededCovers(project, motion));
+    return coverOf(project, motion, [](std::size_t count, const std::function<void(std::size_t)>& work) {
+        for (std::size_t i = 0; i < count; ++i)
+            work(i);
+    });
 }
 
 std::vector<std::int64_t> uncoveredFrames(const Cover& cover, const std::vector<double>& needed)

@@ -1,13 +1,18 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "ember/core/error.h"
 
+#include "ember/core/shown_text.h"
+
 namespace ember {
 
 namespace {
 
+constexpr std::size_t longestSubject = 400; // a path
+constexpr std::size_t longestDetail = 600;
+
 std::string lead(ErrorCode code, const std::string& subject)
 {
-    std::string name = subject.empty() ? "It" : "\"" + subject + "\"";
+    std::string name = subject.empty() ? "It" : inQuotes(subject, longestSubject);
     switch (code) {
     case ErrorCode::notFound: return name + " does not exist";
     case ErrorCode::unreadable: return name + " cannot be read";
@@ -27,11 +32,16 @@ std::string lead(ErrorCode code, const std::string& subject)
 
 } // namespace
 
+Error noMemory()
+{
+    return {ErrorCode::failed, "", "there is not enough memory; close other programs, or work at a smaller size"};
+}
+
 std::string sentence(const Error& error)
 {
     std::string text = lead(error.code, error.subject);
     if (!error.detail.empty())
-        text += ": " + error.detail;
+        text += ": " + shownText(error.detail, longestDetail);
     return text + ".";
 }
 

@@ -48,25 +48,25 @@ double wayBetween(const Project& project, const Motion& motion, FrameTime from, 
 
 double exposureReach(const Finish& finish)
 {
-    return (finish.shutter / 2 + std::abs(finish.shutterPhase)) / 360 + finish.rolling / 2;
+    return finish.shutterAngle / 720 + std::abs(finish.exposureShift) + finish.rolling / 2;
 }
 
 Exposure exposureOf(const Project& project, const Motion& motion, FrameTime time)
 {
     const Finish& finish = project.finish;
-    const OwnShot own(project, time);
-    double open = finish.shown.blur ? finish.shutter / 360 : 0;
+    const OwnShot own = motion.ownShot(time);
+    double open = finish.shown.blur ? finish.shutterAngle / 360 : 0;
     double middle = time;
     int instants = 1;
     if (open > 0) {
-        middle += finish.shutterPhase / 360;
+        middle += finish.exposureShift;
         double way = wayBetween(project, motion, own(middle - open / 2), own(middle + open / 2));
         const double share = shareAbove(way / open, finish.blurAbove);
         open *= share;
         way *= share;
         if (open > 0 && way >= stillWay)
-            instants = finish.samples > 0
-                           ? finish.samples
+            instants = finish.instants > 0
+                           ? finish.instants
                            : std::clamp(static_cast<int>(std::ceil(way / sampleStep)) + 1, 2, mostOwnSamples);
         else
             middle = time;

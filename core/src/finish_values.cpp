@@ -21,20 +21,30 @@ constexpr FieldSpec coverSpeed{"cover_speed",
                                0.04,
                                0.005,
                                "How fast breathing may enlarge the picture, in a second"};
-constexpr FieldSpec shutter{
-    "shutter", "Shutter", "°", 0,
-    360,       0,         15,  "How long the shutter is open for each frame; 180° is half of it, 0 is no motion blur"};
-constexpr FieldSpec shutterPhase{"shutter_phase",
-                                 "Phase",
-                                 "°",
-                                 -360,
-                                 360,
-                                 0,
-                                 15,
-                                 "When it is open: 0° is around the frame's own instant, 90° a quarter frame later"};
-constexpr FieldSpec samples{
-    "samples", "Samples", "", 0, 256, 0, 1, "Instants seen while the shutter is open; 0 takes as many as the way needs",
-    {},        true};
+constexpr FieldSpec shutterAngle{
+    "shutter_angle",
+    "Shutter angle",
+    "°",
+    0,
+    360,
+    0,
+    15,
+    "How long the shutter is open for each frame; 180° is half of it, 0 is no motion blur"};
+constexpr FieldSpec exposure{
+    "exposure",
+    "Exposure",
+    "%",
+    -1,
+    1,
+    0,
+    0.05,
+    "When the shutter is open, in percent of a frame: 0 is centred on the frame's own instant, "
+    "half of what the angle opens is from the frame on, as much below 0 up to the frame"};
+constexpr FieldSpec instants{"instants", "Instants per frame",
+                             "",         0,
+                             256,        0,
+                             1,          "Instants seen while the shutter is open; 0 takes as many as the motion needs",
+                             {},         true};
 constexpr FieldSpec blurAbove{"blur_above",
                               "Blur above",
                               "px",
@@ -151,9 +161,9 @@ Values valuesOf(Finish& finish)
     add(values, cover, finish.cover);
     add(values, coverBars, finish.coverBars);
     add(values, coverSpeed, finish.coverSpeed);
-    add(values, shutter, finish.shutter);
-    add(values, shutterPhase, finish.shutterPhase);
-    add(values, samples, finish.samples);
+    add(values, shutterAngle, finish.shutterAngle);
+    add(values, exposure, finish.exposureShift);
+    add(values, instants, finish.instants);
     add(values, blurAbove, finish.blurAbove);
     add(values, rolling, finish.rolling);
     add(values, letterbox, finish.letterbox);

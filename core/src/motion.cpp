@@ -30,10 +30,10 @@ Motion::Motion(const FeltProject& felt)
       master_(felt->master)
 {
     const Project& project = *felt;
-    double first = 0;
+    firsts_.push_back(0);
     for (const Shot& shot : project.shots) {
-        moves_.push_back({first, shot.in, shot.speed, shot.move});
-        first += static_cast<double>(shot.length);
+        moves_.push_back({static_cast<double>(firsts_.back()), shot.in, shot.speed, shot.move});
+        firsts_.push_back(firsts_.back() + shot.length);
     }
     if (std::all_of(moves_.begin(), moves_.end(), [](const ShotMove& move) { return move.keys.empty(); }))
         moves_.clear();
@@ -92,6 +92,24 @@ MotionSample Motion::at(FrameTime time) const
     pose.pan = std::clamp(sum[Axis::pan], -largestTurn, largestTurn) + 0.0;
     pose.tilt = std::clamp(sum[Axis::tilt], -largestTurn, largestTurn) + 0.0;
     return sample;
+}
+
+std::optional<AxisValues> Motion::mostWithin(FrameTime from, FrameTime to) const
+{
+    if (master_.bypass && moves_.empty())
+        return AxisValues();
+    if (!moves_.empty() || drift_.on)
+        return std::nullopt;
+    AxisValues most;
+    for (const auto& stage : stages_)
+        if (!stage->addMost(most, from, to))
+            return std::nullopt;
+    double over = master_.keys.empty() ? master_.intensity : 0;
+    for (const IntensityKey& key : master_.keys)
+        over = std::max(over, key.value);
+    for (const Axis axis : allAxes)
+        most[axis] = master_.moves(axis) ? most[axis] * over : 0.0;
+    return most;
 }
 
 MoveKey Motion::moveAt(FrameTime time) const

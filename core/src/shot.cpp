@@ -116,6 +116,19 @@ MoveKey moveAt(const Project& project, FrameTime time)
     return moveAt(shot.move, shot.clipFrame(time - static_cast<double>(place->first)));
 }
 
+OwnShot::OwnShot(const std::vector<std::int64_t>& firsts, FrameTime time)
+    : from_(-std::numeric_limits<double>::infinity()), to_(-from_)
+{
+    if (firsts.size() < 3) // one shot and the end
+        return;
+    const auto frame = std::clamp<std::int64_t>(std::llround(time), 0, std::max<std::int64_t>(0, firsts.back() - 1));
+    const auto next = std::upper_bound(firsts.begin() + 1, firsts.end() - 1, frame);
+    if (next - 1 != firsts.begin())
+        from_ = static_cast<double>(*(next - 1)) - 0.5;
+    if (next != firsts.end() - 1)
+        to_ = static_cast<double>(*next) - 0.5 - 1e-6;
+}
+
 OwnShot::OwnShot(const Project& project, FrameTime time) : from_(-std::numeric_limits<double>::infinity()), to_(-from_)
 {
     if (project.shots.size() < 2)

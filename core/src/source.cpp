@@ -247,19 +247,20 @@ Source sourceOfKind(std::size_t index)
     }
 }
 
-double gateAt(const Bursts& bursts, double sincePeak, std::uint64_t seed)
+double gateAt(const Intermittent& gate, double sincePeak, std::uint64_t seed)
 {
-    if (bursts.mode == BurstMode::off)
+    if (gate.mode == IntermittentMode::off)
         return 1.0;
-    const double period = bursts.move + bursts.pause;
+    const double period = gate.moves + gate.rests;
     const double round = std::max(0.0, std::floor(sincePeak / period));
-    const double spread = bursts.mode == BurstMode::seeded ? bursts.spread * std::min(bursts.move, bursts.pause) : 0;
+    const double unevenness =
+        gate.mode == IntermittentMode::seeded ? gate.unevenness * std::min(gate.moves, gate.rests) : 0;
     const auto apart = [&](double which) { // of the movement's length in this round
-        return spread * (2.0 * unitOf(mixSeed(seed, 0xb57, static_cast<std::uint64_t>(which))) - 1.0);
+        return unevenness * (2.0 * unitOf(mixSeed(seed, 0xb57, static_cast<std::uint64_t>(which))) - 1.0);
     };
     const double inside = sincePeak - round * period;
-    const double length = bursts.move + apart(round);
-    const double soft = std::min(1.0, 0.25 * bursts.move); // frames to open or close
+    const double length = gate.moves + apart(round);
+    const double soft = std::min(1.0, 0.25 * gate.moves); // frames to open or close
     const double closing = std::clamp((length - inside) / soft, 0.0, 1.0);
     const double opening = round == 0 ? 1.0 : std::clamp(inside / soft, 0.0, 1.0);
     const double open = std::min(opening, closing);

@@ -76,6 +76,53 @@ SourceMoment momentOf(const Score::Part& part, const Envelope& envelope, double 
     return {since - onset, envelope[EnvelopeField::attack], pace, cycles, pace / framesPerSecond, builds};
 }
 
+/// What a source never goes beyond. Noise and jitter are scaled to 1, a damped blow only falls from it; cubics between
+/// keys and between frames of a film may overshoot.
+double mostOf(const Source& source)
+{
+    constexpr double unknown = std::numeric_limits<double>::infinity();
+    if (const auto* swing = std::get_if<Oscillation>(&source)) {
+        double most = 1;
+        for (const double back : swing->back)
+            most = std::max(most, std::abs(back));
+        return most;
+    }
+    if (const auto* drawn = std::get_if<Drawn>(&source)) {
+        double most = 1;
+        for (const auto& keys : drawn->keys)
+            for (const DrawnKey& key : keys)
+                most = key.ease == Ease::curve ? unknown : std::max(most, std::abs(key.value));
+        return most;
+    }
+    return std::holds_alternative<Captured>(source) ? unknown : 1.0;
+}
+
+/// The most of a blow from `since` frames after the strike on: a damped swing stays under e^(-ratio·angle) times its
+/// amplitude (see Kick in source.cpp).
+double mostOfKick(const Score::Part& part, const Envelope& envelope, double since, double framesPerSecond)
+{
+    const auto* kick = std::get_if<Kick>(&part.source);
+    const double run = since - envelope.holdEnd();
+    if (kick == nullptr || run <= 0)
+        return part.most;
+    const double ratio = kick->damping / std::sqrt(1.0 - kick->damping * kick->damping);
+    const double angle = 2 * std::numbers::pi * cyclesSincePeak(part.rate, run, framesPerSecond);
+    return std::min(1.0, std::exp(-ratio * angle) * std::sqrt(1 + ratio * ratio));
+}
+
+/// The largest intensity from `from` to `to` frames from the strike: it rises to its peak and falls from the end of its
+/// hold; what leads up to it swings and is not looked at closely.
+double mostIntensity(const Envelope& e, double from, double to)
+{
+    if (to < e.start() || from >= e.end())
+        return 0.0;
+    if (from <= e.holdEnd() && to >= e.peak())
+        return 1.0;
+    if (from > e.holdEnd())
+        return intensityAt(e, from);
+    return from < e.onset() ? std::max(e[EnvelopeField::leadLevel], intensityAt(e, to)) : intensityAt(e, to);
+}
+
 double smooth(double u)
 {
     return eased(Ease::smooth, std::clamp(u, 0.0, 1.0));
@@ -122,7 +169,7 @@ Score::Score(const Recipe& recipe) : envelope(recipe.envelope), start(envelope.s
         Part part;
         part.source = strand.source;
         part.rate = strand.rate;
-        part.bursts = strand.bursts;
+        part.intermittent = strand.intermittent;
         part.ownEnvelope = strand.envelope.has_value();
         part.envelope = strand.envelope.value_or(recipe.envelope);
         part.kick = std::holds_alternative<Kick>(strand.source);
@@ -130,6 +177,7 @@ Score::Score(const Recipe& recipe) : envelope(recipe.envelope), start(envelope.s
             part.asDrawn = drawn->asDrawn;
         part.filmed = std::holds_alternative<Captured>(strand.source);
         part.salt = strand.salt;
+        part.most = mostOf(strand.source);
         for (const Axis axis : allAxes) {
             const bool moves = axis == Axis::x || axis == Axis::y || axis == Axis::zoom;
             const double amount = strand.amount[axis] * (moves ? recipe.position : recipe.rotation);
@@ -283,8 +331,8 @@ double Stage::addHit(AxisValues& sum, const Hit& hit, FrameTime time, double sha
         if (part.asDrawn)
             felt = 1;
         const SourceMoment moment = momentOf(part, envelope, since, framesPerSecond_);
-        if (part.bursts.mode != BurstMode::off)
-            felt *= gateAt(part.bursts, since - envelope.peak(),
+        if (part.intermittent.mode != IntermittentMode::off)
+            felt *= gateAt(part.intermittent, since - envelope.peak(),
                            mixSeed(hit.seed, static_cast<std::uint64_t>(part.salt), 0xb5));
         felt *= scale * share;
         const double blow = part.kick ? sourceValue(part.source, moment, Axis::x, 0) : 0.0;
@@ -307,6 +355,39 @@ double Stage::addHit(AxisValues& sum, const Hit& hit, FrameTime time, double sha
         }
     }
     return strongest * scale * share;
+}
+
+bool Stage::addMost(AxisValues& most, FrameTime from, FrameTime to) const
+{
+    // Whatever the rule, no strike that runs is felt with more than all of itself.
+    bool known = true;
+    const auto take = [&](std::size_t i) {
+        const Hit& hit = hits_[i];
+        const Score& score = scores_[hit.score];
+        const double level = mostIntensity(score.envelope, from - hit.frame, to - hit.frame);
+        for (const Score::Part& part : score.parts) {
+            const double own =
+                part.ownEnvelope ? mostIntensity(part.envelope, from - hit.frame, to - hit.frame) : level;
+            const double felt = part.asDrawn ? 1.0 : own;
+            if (felt == 0)
+                continue;
+            known = known && std::isfinite(part.most);
+            const Envelope& envelope = part.ownEnvelope ? part.envelope : score.envelope;
+            const double reach = part.kick ? mostOfKick(part, envelope, from - hit.frame, framesPerSecond_) : part.most;
+            for (std::size_t v = 0; v < part.voiceCount; ++v) {
+                const auto& [axis, amount] = part.voices[v];
+                const auto a = static_cast<std::size_t>(axis);
+                const double side = part.kick && a < 2 ? std::abs(hit.along[a]) : 1.0;
+                most[axis] += std::abs(amount) * side * felt * hit.strength * reach;
+            }
+        }
+    };
+    index_.at(from, [&](std::uint32_t i) { take(i); });
+    auto next = std::upper_bound(spans_.begin(), spans_.end(), from,
+                                 [](FrameTime t, const StrikeSpan& span) { return t < span.start; });
+    for (; next != spans_.end() && next->start <= to; ++next)
+        take(static_cast<std::size_t>(next - spans_.begin()));
+    return known;
 }
 
 void Stage::addAll(AxisValues& sum, double& intensity, FrameTime time) const

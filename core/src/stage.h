@@ -22,13 +22,14 @@ struct Score {
     struct Part {
         Source source;
         Rate rate;
-        Bursts bursts;
+        Intermittent intermittent;
         Envelope envelope;
         bool ownEnvelope = false; ///< else the envelope is the recipe's, whose level is known already
         bool kick = false;
         bool asDrawn = false; ///< not weighed by the envelope
         bool filmed = false;  ///< by a camera
         int salt = 1;
+        double most = 1; ///< what its source never goes beyond, without a sign; infinite where that is not known
         std::uint8_t voiceCount = 0;
         std::array<Voice, axisCount> voices{};
     };
@@ -115,6 +116,9 @@ public:
 
     bool empty() const { return hits_.empty(); }
     const std::vector<StrikeSpan>& spans() const { return spans_; }
+
+    /// Adds what no axis goes beyond at any instant from `from` to `to`; false where that is not known.
+    bool addMost(AxisValues& most, FrameTime from, FrameTime to) const;
 
     /// Adds what is felt at `time` to the axes and lifts `intensity` to the strongest.
     void addTo(AxisValues& sum, double& intensity, FrameTime time) const;

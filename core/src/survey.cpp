@@ -15,7 +15,7 @@ constexpr double margin = 3;
 /// What of the finish changes what a frame needs to be covered.
 bool sameExposure(const Finish& a, const Finish& b)
 {
-    return a.shutter == b.shutter && a.shutterPhase == b.shutterPhase && a.samples == b.samples &&
+    return a.shutterAngle == b.shutterAngle && a.exposureShift == b.exposureShift && a.instants == b.instants &&
            a.blurAbove == b.blurAbove && a.rolling == b.rolling && a.shown.blur == b.shown.blur &&
            a.letterbox == b.letterbox && a.coverBars == b.coverBars;
 }

@@ -137,29 +137,18 @@ std::optional<TypedChange> readTyped(std::string_view text, std::span<const Type
 {
     const std::string typed = plainText(text);
     const std::string_view all = typed;
-    const auto amount = [&](std::string_view rest, double worth) { return Reader(rest, units, worth).whole(); };
-    const auto change = [](std::optional<double> value, double factor, double sign) -> std::optional<TypedChange> {
-        if (!value)
-            return std::nullopt;
-        return TypedChange{factor, sign * *value};
-    };
-    if (all.starts_with("+=") || all.starts_with("-="))
-        return change(amount(all.substr(2), plain), 1, all.front() == '+' ? 1 : -1);
     if ((all.starts_with('+') || all.starts_with('-')) && all.ends_with('%')) {
         const auto percent = Reader(all.substr(1, all.size() - 2), {}, 1).whole();
         if (percent)
             return TypedChange{1 + (all.front() == '+' ? *percent : -*percent) / 100, 0};
     }
-    if (all.starts_with('*') || all.starts_with('/')) {
-        const auto by = Reader(all.substr(1), {}, 1).whole();
-        if (!by || (all.front() == '/' && *by == 0))
-            return std::nullopt;
-        const double factor = all.front() == '*' ? *by : 1 / *by;
-        return factor == 0 ? TypedChange{0, 0} : TypedChange{factor, 0};
+    constexpr std::string_view times = "\xC3\x97"; // the sign for it, as UTF-8
+    if (all.starts_with('x') || all.starts_with(times)) {
+        const auto by = Reader(all.substr(all.starts_with('x') ? 1 : times.size()), {}, 1).whole();
+        return by ? std::optional(TypedChange{*by, 0}) : std::nullopt;
     }
-    if (all.starts_with('+'))
-        return change(amount(all.substr(1), plain), 1, 1);
-    return change(amount(all, plain), 0, 1);
+    const auto value = Reader(all.starts_with('+') ? all.substr(1) : all, units, plain).whole();
+    return value ? std::optional(TypedChange{0, *value}) : std::nullopt;
 }
 
 } // namespace ember

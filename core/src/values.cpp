@@ -14,7 +14,7 @@ namespace {
 
 constexpr std::array<std::string_view, 3> waveWords{"sine", "triangle", "square"};
 constexpr std::array<std::string_view, 2> startWords{"seeded", "fixed"};
-constexpr std::array<std::string_view, 3> burstWords{"off", "set", "seeded"};
+constexpr std::array<std::string_view, 3> intermittentWords{"off", "set", "seeded"};
 constexpr std::array<std::string_view, 2> variationWords{"each", "same"};
 constexpr std::array<std::string_view, 3> ruleWords{"add", "stronger", "restart"};
 constexpr double largestSeed = 4294967295.0;
@@ -56,12 +56,12 @@ constexpr FieldSpec solo = choiceField("solo", "Solo", offOn, 0, "Only solo stra
 constexpr FieldSpec salt{"salt", "Salt", "", 0, 9999, 1, 1, "Sets this strand's noise apart from the others'",
                          {},     true};
 constexpr FieldSpec ownEnvelope = choiceField("own_envelope", "Own envelope", offOn, 0, "Shaped apart from the recipe");
-constexpr FieldSpec bursts =
-    choiceField("bursts", "Bursts", burstWords, 0, "Moves and pauses by turns; seeded: unevenly");
-constexpr FieldSpec burstMove{"burst_move", "Move for", "frames", 0.5, 2400, 6, 1, "Frames of movement"};
-constexpr FieldSpec burstPause{"burst_pause", "Pause for", "frames", 0, 2400, 6, 1, "Frames of pause"};
-constexpr FieldSpec burstSpread{
-    "burst_spread", "Spread", "%", 0, 1, 0.6, 0.05, "How much seeded bursts differ in length"};
+constexpr FieldSpec intermittent =
+    choiceField("intermittent", "Intermittent", intermittentWords, 0, "Moves and rests by turns; seeded: unevenly");
+constexpr FieldSpec moves{"moves", "Moves", "frames", 0.5, 2400, 6, 1, "Frames of movement"};
+constexpr FieldSpec rests{"rests", "Rests", "frames", 0, 2400, 6, 1, "Frames of rest between movements"};
+constexpr FieldSpec unevenness{
+    "unevenness", "Unevenness", "%", 0, 1, 0.6, 0.05, "How much seeded movements and rests differ in length"};
 constexpr FieldSpec position{"position", "Position", "%", 0, 2, 1, 0.05, "Strength of x, y and zoom together"};
 constexpr FieldSpec rotation{"rotation", "Rotation", "%", 0, 2, 1, 0.05, "Strength of roll, pan and tilt together"};
 constexpr FieldSpec variation = choiceField("variation", "Variation", variationWords, 0,
@@ -220,10 +220,10 @@ Values valuesOf(Strand& strand)
     add(values, rateRest, strand.rate.restHz);
     add(values, rateFall, strand.rate.fall);
     addAmounts(values, strand.amount);
-    add(values, bursts, strand.bursts.mode);
-    add(values, burstMove, strand.bursts.move);
-    add(values, burstPause, strand.bursts.pause);
-    add(values, burstSpread, strand.bursts.spread);
+    add(values, intermittent, strand.intermittent.mode);
+    add(values, moves, strand.intermittent.moves);
+    add(values, rests, strand.intermittent.rests);
+    add(values, unevenness, strand.intermittent.unevenness);
     add(values, muted, strand.muted);
     add(values, solo, strand.solo);
     add(values, salt, strand.salt);

@@ -2,16 +2,13 @@
 #include <cmath>
 #include <numbers>
 
-#include <nlohmann/json.hpp>
-
 #include "ember/core/project.h"
 #include "ember/drop/scene.h"
+#include "ember/json/json.h"
 
 namespace ember::drop {
 
 namespace {
-
-using Json = nlohmann::ordered_json;
 
 constexpr std::size_t mostBodies = 60;
 
@@ -120,15 +117,10 @@ double rounded(double value, double perUnit)
 
 Result<Scene> sceneFromJson(std::string_view text, const std::string& name)
 {
-    Json json;
-    try {
-        json = Json::parse(text);
-    } catch (const Json::exception& error) {
-        std::string what = error.what();
-        if (const auto at = what.find("] "); at != std::string::npos)
-            what = what.substr(at + 2);
-        return Error{ErrorCode::badFormat, name, what};
-    }
+    const auto parsed = parsedJson(text, name);
+    if (!parsed)
+        return parsed.error();
+    const Json& json = parsed.value();
     Scene scene;
     std::optional<Error> error;
     {
@@ -248,16 +240,16 @@ std::string impactsToJsonLines(const std::vector<Impact>& impacts, const View& v
     for (const Impact& impact : impacts) {
         const bool down = std::abs(impact.direction - 90) < 45;
         Json json{{"time", rounded(impact.seconds, 1e6)},
-                        {"kind", impact.onFixed && down ? "landing" : "hit"},
-                        {"name", impact.a + " on " + impact.b},
-                        {"energy", rounded(impact.energy, 1e3)},
-                        {"speed", rounded(impact.speed, 1e4)},
-                        {"x", rounded(impact.at.x, 1e4)},
-                        {"y", rounded(impact.at.y, 1e4)},
-                        {"place",
-                         {{"x", rounded((impact.at.x - view.left) / view.width, 1e4)},
-                          {"y", rounded(1 - (impact.at.y - view.bottom) / view.height, 1e4)}}},
-                        {"direction", rounded(impact.direction, 10)}};
+                  {"kind", impact.onFixed && down ? "landing" : "hit"},
+                  {"name", impact.a + " on " + impact.b},
+                  {"energy", rounded(impact.energy, 1e3)},
+                  {"speed", rounded(impact.speed, 1e4)},
+                  {"x", rounded(impact.at.x, 1e4)},
+                  {"y", rounded(impact.at.y, 1e4)},
+                  {"place",
+                   {{"x", rounded((impact.at.x - view.left) / view.width, 1e4)},
+                    {"y", rounded(1 - (impact.at.y - view.bottom) / view.height, 1e4)}}},
+                  {"direction", rounded(impact.direction, 10)}};
         if (tell == Tell::positions) {
             const WorldPoint around = aroundCamera(impact.at, view);
             json["position"] = {rounded(around.x, 1e3), rounded(around.y, 1e3), rounded(around.z, 1e3)};

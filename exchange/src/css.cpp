@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "ember/core/shown_text.h"
 #include "writing.h"
 
 namespace ember {
@@ -84,15 +85,19 @@ std::string secondsText(const HandedMotion& motion)
     return numberText(motion.seconds()) + "s";
 }
 
-/// What may stand in a comment.
-std::string commentText(std::string text)
+/// What may stand in a comment of a sheet, also of one within a page: no sign that ends either of them.
+std::string commentText(const std::string& title)
 {
-    for (std::size_t at = 0; (at = text.find("*/", at)) != std::string::npos;)
-        text.replace(at, 2, "* /");
-    for (char& c : text)
-        if (static_cast<unsigned char>(c) < 0x20)
-            c = ' ';
-    return text;
+    std::string out;
+    for (const char c : validUtf8(title)) {
+        if (c == '<' || c == '>')
+            out += c == '<' ? "\xE2\x80\xB9" : "\xE2\x80\xBA"; // ‹ and ›
+        else if (c == '/' && out.ends_with('*'))
+            out += " /";
+        else
+            out += static_cast<unsigned char>(c) < 0x20 ? ' ' : c;
+    }
+    return out;
 }
 
 std::string pictureElement(const HandedMotion& motion, const std::string& picture)

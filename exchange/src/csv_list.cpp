@@ -4,21 +4,14 @@
 
 #include "cells.h"
 #include "csv_rows.h"
+#include "ember/exchange/csv.h"
 #include "formats.h"
 
 namespace ember {
 
 namespace {
 
-std::string quotedWhereNeeded(const std::string& cell)
-{
-    if (cell.find_first_of(",\"\r\n") == std::string::npos)
-        return cell;
-    std::string text = "\"";
-    for (const char c : cell)
-        text += c == '"' ? std::string("\"\"") : std::string(1, c);
-    return text + "\"";
-}
+constexpr std::string_view freeText = "name"; ///< the column that may hold anything
 
 } // namespace
 
@@ -64,10 +57,12 @@ Result<StrikeList> strikesFromCsv(std::string_view text, const ListReading& read
     for (std::size_t i = 1; i < rows->size(); ++i) {
         const CsvRow& row = rows.value()[i];
         const auto strike = strikeFromCells(
-            [&](std::string_view column) {
+            [&](std::string_view column) -> std::string {
                 const auto place = places.find(column);
-                return place != places.end() && place->second < row.cells.size() ? row.cells[place->second]
-                                                                                 : std::string();
+                if (place == places.end() || place->second >= row.cells.size())
+                    return {};
+                const std::string& cell = row.cells[place->second];
+                return column == freeText ? std::string(textOfCsv(cell)) : cell;
             },
             reading, "line " + std::to_string(row.line));
         if (!strike)
@@ -85,7 +80,8 @@ std::string strikesToCsv(const StrikeList& strikes, FrameRate rate)
     const std::size_t columns = listColumns.size() - (places ? 0 : 1);
     const auto writeRow = [&text, columns](const auto& cellFor) {
         for (std::size_t i = 0; i < columns; ++i)
-            text += (i == 0 ? "" : ",") + quotedWhereNeeded(cellFor(listColumns[i]));
+            text += (i == 0 ? "" : ",") +
+                    (listColumns[i] == freeText ? csvText(cellFor(listColumns[i])) : csvCell(cellFor(listColumns[i])));
         text += '\n';
     };
     writeRow([](std::string_view column) { return std::string(column); });

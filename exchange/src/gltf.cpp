@@ -5,15 +5,12 @@
 #include <cstring>
 #include <numbers>
 
-#include <nlohmann/json.hpp>
-
+#include "ember/json/json.h"
 #include "writing.h"
 
 namespace ember {
 
 namespace {
-
-using Json = nlohmann::ordered_json;
 
 constexpr int asFloat = 5126;
 constexpr int asShort = 5123;

@@ -2,15 +2,12 @@
 // A motion as CSV and as JSON.
 #include <cmath>
 
-#include <nlohmann/json.hpp>
-
+#include "ember/json/json.h"
 #include "writing.h"
 
 namespace ember {
 
 namespace {
-
-using Json = nlohmann::ordered_json;
 
 constexpr int motionVersion = 1;
 
@@ -120,9 +117,10 @@ std::string handedToJson(const HandedMotion& motion, const std::vector<DrawnKeys
 Result<HandedMotion> handedFromJson(std::string_view text)
 {
     const auto wrong = [](const std::string& what) { return Error{ErrorCode::badFormat, "The motion", what}; };
-    const Json json = Json::parse(text, nullptr, false);
-    if (json.is_discarded())
-        return wrong("it is not whole JSON");
+    const auto parsed = parsedJson(text, "The motion");
+    if (!parsed)
+        return parsed.error();
+    const Json& json = parsed.value();
     if (!json.is_object() || !json.contains("vember_motion"))
         return wrong("it is JSON, but holds no motion: \"vember_motion\" is missing");
     if (json["vember_motion"] != motionVersion)
@@ -172,8 +170,10 @@ Result<HandedMotion> handedFromJson(std::string_view text)
             motion.channels.push_back(std::move(channel));
         }
         motion.poses.resize(static_cast<std::size_t>(frames));
-    } catch (const std::exception& error) { // a member that is missing or of another type
-        return wrong(std::string("it cannot be read: ") + error.what());
+    } catch (const Json::exception& error) {
+        return wrong("it cannot be read: " + wordsFor(error));
+    } catch (const std::exception&) { // a rate that is no number
+        return wrong("its rate is not one that a film has");
     }
     return motion;
 }

@@ -4,16 +4,13 @@
 #include <cmath>
 #include <numbers>
 
-#include <nlohmann/json.hpp>
-
 #include "cells.h"
+#include "ember/json/json.h"
 #include "formats.h"
 
 namespace ember {
 
 namespace {
-
-using Json = nlohmann::ordered_json;
 
 /// A value as the text a row of a table would have.
 std::string textOf(const Json& value)
@@ -25,18 +22,6 @@ std::string textOf(const Json& value)
         return joined;
     }
     return value.is_string() ? value.get<std::string>() : value.is_null() ? std::string() : value.dump();
-}
-
-Result<Json> parsed(std::string_view text, const std::string& where)
-{
-    try {
-        return Json::parse(text);
-    } catch (const Json::exception& error) { // of its grammar, or a number too large
-        std::string what = error.what();
-        if (const auto at = what.find("] "); at != std::string::npos)
-            what = what.substr(at + 2);
-        return Error{ErrorCode::badFormat, where, what};
-    }
 }
 
 std::optional<double> numberIn(const Json& entry, const char* key)
@@ -102,9 +87,9 @@ std::optional<double> energyOf(const Json& entry)
 
 std::vector<std::string> jsonKeys(std::string_view text)
 {
-    auto json = parsed(text, {});
+    auto json = parsedJson(text, {});
     if (!json) // lines: the first is enough
-        json = parsed(text.substr(0, text.find('\n')), {});
+        json = parsedJson(text.substr(0, text.find('\n')), {});
     std::vector<std::string> keys;
     if (!json)
         return keys;
@@ -129,7 +114,7 @@ Result<StrikeList> strikesFromJsonLines(std::string_view text, const ListReading
         const std::string where = "line " + std::to_string(++number);
         if (line.empty())
             continue;
-        const auto entry = parsed(line, where);
+        const auto entry = parsedJson(line, where);
         if (!entry)
             return entry.error();
         auto strike = strikeFromEntry(entry.value(), reading, where);
@@ -144,7 +129,7 @@ Result<StrikeList> strikesFromJsonLines(std::string_view text, const ListReading
 
 Result<StrikeList> strikesFromJson(std::string_view text, const ListReading& reading)
 {
-    const auto whole = parsed(text, "The list");
+    const auto whole = parsedJson(text, "The list");
     if (!whole)
         return whole.error();
     const Json& json = whole.value();

@@ -5,16 +5,13 @@
 #include <array>
 #include <cmath>
 
-#include <nlohmann/json.hpp>
-
 #include "cells.h"
+#include "ember/json/json.h"
 #include "formats.h"
 
 namespace ember {
 
 namespace {
-
-using Json = nlohmann::ordered_json;
 
 constexpr int deepest = 64; ///< stacks within stacks
 
@@ -136,9 +133,10 @@ Json timeOf(double value, double rate)
 
 Result<StrikeList> strikesFromOtio(std::string_view text, const ListReading& reading)
 {
-    const Json json = Json::parse(text, nullptr, false);
-    if (json.is_discarded())
-        return Error{ErrorCode::badFormat, "The list", "it is not whole JSON"};
+    const auto parsed = parsedJson(text, "The list");
+    if (!parsed)
+        return parsed.error();
+    const Json& json = parsed.value();
     const std::string schema = schemaOf(json);
     if (schema.empty())
         return Error{ErrorCode::badFormat, "The list", "it is JSON, but names no OTIO_SCHEMA"};

@@ -3,13 +3,12 @@
 
 #include <cmath>
 
-#include <nlohmann/json.hpp>
+#include "ember/core/shown_text.h"
+#include "ember/json/json.h"
 
 namespace ember {
 
 namespace {
-
-using Json = nlohmann::ordered_json;
 
 constexpr std::int64_t longestShot = 10'000'000; // frames
 
@@ -195,7 +194,7 @@ Shot shotFrom(const Json& item, const FrameRate& rate)
 
 std::string reelToOtio(const Project& project, const std::string& name)
 {
-    Json json = Json::parse(strikesToText(ListFormat::otio, listOf(project), project.rate));
+    Json json = parsedJson(strikesToText(ListFormat::otio, listOf(project), project.rate), "The list").value();
     json["name"] = name;
     Json children = Json::array();
     for (const Shot& shot : project.shots)
@@ -212,12 +211,26 @@ std::string reelToOtio(const Project& project, const std::string& name)
     return json.dump(2, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
+namespace {
+
+/// "item 3 (“Ladle”)", for messages.
+std::string itemName(const Json& item, std::size_t number)
+{
+    const std::string name =
+        item.is_object() && item.contains("name") && item["name"].is_string() ? item["name"].get<std::string>() : "";
+    return "item " + std::to_string(number) + " of its track" + (name.empty() ? "" : " (" + inQuotes(name, 40) + ")");
+}
+
+} // namespace
+
 Result<ListedReel> reelFromOtio(std::string_view text)
 {
     const auto wrong = [](const std::string& what) { return Error{ErrorCode::badFormat, "The timeline", what}; };
-    const Json json = Json::parse(text, nullptr, false);
-    if (json.is_discarded())
-        return wrong("it is not whole JSON");
+    const auto parsed = parsedJson(text, "The timeline");
+    if (!parsed)
+        return parsed.error();
+    const Json& json = parsed.value();
+    std::string at = "the timeline"; // what is read now
     ListedReel reel;
     try {
         if (schemaOf(json) != "Timeline")
@@ -234,11 +247,16 @@ Result<ListedReel> reelFromOtio(std::string_view text)
         if (!rate)
             return wrong("its frame rate is not one from 1 to 1000");
         reel.rate = *rate;
-        for (const Json& item : track->at("children"))
+        std::size_t number = 0;
+        for (const Json& item : track->at("children")) {
+            at = itemName(item, ++number);
             if (schemaOf(item) != "Transition") // lies over its neighbours and takes no time
                 reel.shots.push_back(shotFrom(item, reel.rate));
-    } catch (const std::exception& error) { // a member that is missing or of another type
-        return wrong("an item of its track cannot be read: " + std::string(error.what()));
+        }
+    } catch (const Json::exception& error) {
+        return wrong(at + " cannot be read: " + wordsFor(error));
+    } catch (const std::exception& error) { // ours, in words
+        return wrong(at + " cannot be read: " + error.what());
     }
     if (reel.shots.empty())
         return wrong("its track is empty");

@@ -3,17 +3,14 @@
 
 #include <algorithm>
 
-#include <nlohmann/json.hpp>
-
 #include "ember/core/values.h"
+#include "ember/json/json.h"
 
 namespace ember {
 
 namespace {
 
-using Json = nlohmann::ordered_json;
-
-constexpr int playableVersion = 1;
+constexpr int playableVersion = 2;
 /// A strike may be as strong in the full preset.
 constexpr double fullStrength = 4;
 

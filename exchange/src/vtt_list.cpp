@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // WebVTT (W3C): a cue for each strike. Its text is the kind, the strength and the name: "hit 80 % Hammer, first blow";
 // a cue of another text is a hit of that name.
+#include <algorithm>
 #include <array>
 #include <cmath>
 #include <sstream>
@@ -13,6 +14,43 @@ namespace ember {
 namespace {
 
 constexpr double cueSeconds = 0.5; ///< how long a strike is shown
+
+/// Cue text has markup and times in it; what would be taken for these is written as character references.
+std::string escapedCue(std::string_view text)
+{
+    std::string out;
+    for (const char c : text) {
+        switch (c) {
+        case '&': out += "&amp;"; break;
+        case '<': out += "&lt;"; break;
+        case '>': out += "&gt;"; break;
+        case '\n': out += "&#10;"; break;
+        case '\r': out += "&#13;"; break;
+        default: out += c;
+        }
+    }
+    return out;
+}
+
+std::string unescapedCue(std::string_view text)
+{
+    constexpr std::array<std::pair<std::string_view, std::string_view>, 8> references{{{"&amp;", "&"},
+                                                                                       {"&lt;", "<"},
+                                                                                       {"&gt;", ">"},
+                                                                                       {"&nbsp;", "\xC2\xA0"},
+                                                                                       {"&quot;", "\""},
+                                                                                       {"&#39;", "'"},
+                                                                                       {"&#10;", "\n"},
+                                                                                       {"&#13;", "\r"}}};
+    std::string out;
+    while (!text.empty()) {
+        const auto known = std::find_if(references.begin(), references.end(),
+                                        [&](const auto& one) { return text.starts_with(one.first); });
+        out += known != references.end() ? known->second : text.substr(0, 1);
+        text.remove_prefix(known != references.end() ? known->first.size() : 1);
+    }
+    return out;
+}
 
 } // namespace
 
@@ -67,7 +105,7 @@ Result<StrikeList> strikesFromVtt(std::string_view text, const ListReading& read
             strikes.emplace_back().seconds = *seconds;
             inCue = true;
         } else if (inCue && strikes.back().name.empty()) {
-            readCue(here, strikes.back());
+            readCue(unescapedCue(here), strikes.back());
         }
     }
     return strikes;
@@ -78,7 +116,7 @@ std::string strikesToVtt(const StrikeList& strikes)
     std::string text = "WEBVTT\n";
     for (const ListedStrike& strike : strikes) {
         text += "\n" + clockText(strike.seconds) + " --> " + clockText(strike.seconds + cueSeconds) + "\n";
-        text += cueText(strike) + "\n";
+        text += escapedCue(cueText(strike)) + "\n";
     }
     return text;
 }

@@ -6,6 +6,8 @@
 #include <cmath>
 #include <numbers>
 
+#include "ember/core/shown_text.h"
+
 namespace ember {
 
 std::string numberText(double value)
@@ -23,7 +25,7 @@ std::string shortNumber(double value)
 std::string escapedXml(std::string_view text)
 {
     std::string out;
-    for (const char c : text) {
+    for (const char c : validUtf8(text)) {
         switch (c) {
         case '&': out += "&amp;"; break;
         case '<': out += "&lt;"; break;

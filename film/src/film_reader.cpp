@@ -96,7 +96,10 @@ public:
         // A hair more, so that rounding in a speed does not show a picture twice.
         const auto at =
             static_cast<std::int64_t>(std::floor(shot.clipFrame(static_cast<double>(index - place->first)) + 1e-6));
+        const auto before = clip.value()->damage().count;
         auto picture = clip.value()->frame(Frame{at}, project_.rate);
+        if (clip.value()->damage().count > before)
+            foundDamaged(index);
         if (!picture)
             return picture;
         return inShape(std::move(picture).value(), project_.width, project_.height);

@@ -9,6 +9,7 @@
 #include <numbers>
 
 #include "ember/core/motion.h"
+#include "ember/film/film_inputs.h"
 #include "ember/project/file.h"
 #include "ember/sound/limiter.h"
 #include "ember/sound/synth.h"
@@ -198,13 +199,13 @@ Result<std::unique_ptr<SoundReader>> openFilmSound(const FilmSound& sound, Sound
         std::make_unique<MixedReader>(std::move(track), sound.strikes, std::move(files), format));
 }
 
-Status writeRumbleTrack(const Project& project, double hertz, const std::string& path, bool overwrite)
+Status writeRumbleTrack(const Project& project, double hertz, const std::string& path, bool overwrite,
+                        const std::string& projectPath)
 {
     constexpr int rate = 48000;
     constexpr double stepSeconds = 0.0005; ///< at which the intensity is asked for
-    std::error_code ignored;
-    if (!overwrite && std::filesystem::exists(path, ignored))
-        return Error{ErrorCode::exists, path, "it is there already"};
+    if (const Status may = guardOf(project, projectPath).mayWrite(path, overwrite, "it is there already"); !may)
+        return may;
     const double seconds = project.rate.seconds(static_cast<double>(project.length()));
     if (!(hertz >= 10 && hertz <= 120))
         return Error{ErrorCode::badValue, path, "the rumble's pitch should be 10 to 120 Hz"};

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <new>
 #include <thread>
 
 #include "ember/analysis/sound_shape.h"
@@ -52,7 +53,7 @@ Status showAll(ClipReader& clip, FrameRate rate, std::int64_t length, const Prog
     constexpr std::size_t ahead = 4;
     Lane<Shown> lane(ahead);
     std::optional<Error> trouble;
-    std::thread decoder([&] {
+    const auto decode = [&] {
         std::int64_t last = -1;
         for (std::int64_t i = 0; i < length; ++i) {
             const std::int64_t index = clip.pictureAt(Frame{i}, rate);
@@ -62,23 +63,41 @@ Status showAll(ClipReader& clip, FrameRate rate, std::int64_t length, const Prog
             auto picture = clip.picture(index);
             if (!picture) {
                 trouble = picture.error();
-                break;
+                return;
             }
             if (!lane.push({Frame{i}, std::move(picture).value()}))
                 return;
         }
-        lane.close();
-    });
+    };
     bool cancelled = false;
-    while (const auto shown = lane.pop()) {
-        watch(*shown->picture, shown->frame);
-        if (!progress(static_cast<double>(shown->frame.index + 1) / static_cast<double>(length))) {
-            cancelled = true;
-            break;
+    {
+        struct Decoding { // ends with what is shown, however that ends
+            Lane<Shown>& lane;
+            std::thread thread;
+            ~Decoding()
+            {
+                lane.close();
+                thread.join();
+            }
+        };
+        const Decoding decoding{lane, std::thread([&] {
+                                    try {
+                                        decode();
+                                    } catch (const std::bad_alloc&) {
+                                        trouble = noMemory();
+                                    } catch (const std::exception& error) {
+                                        trouble = Error{ErrorCode::failed, "", error.what()};
+                                    }
+                                    lane.close();
+                                })};
+        while (const auto shown = lane.pop()) {
+            watch(*shown->picture, shown->frame);
+            if (!progress(static_cast<double>(shown->frame.index + 1) / static_cast<double>(length))) {
+                cancelled = true;
+                break;
+            }
         }
     }
-    lane.close();
-    decoder.join();
     if (cancelled)
         return Error{ErrorCode::cancelled, clip.info().path, ""};
     if (trouble)

@@ -7,6 +7,7 @@
 #include "ember/core/motion.h"
 #include "ember/exchange/playable.h"
 #include "ember/exchange/reel.h"
+#include "ember/film/film_inputs.h"
 #include "ember/film/film_reader.h"
 #include "ember/media/film_writer.h"
 #include "ember/project/file.h"
@@ -250,23 +251,18 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
     return out;
 }
 
-Status mayBeWritten(const Project& project, const std::string& out, bool overwrite)
+Status mayBeWritten(const Project& project, const std::string& out, bool overwrite, const std::string& projectPath)
 {
     std::error_code ignored;
     if (out.empty() || out.ends_with('/') || fs::is_directory(out, ignored))
         return cannot(out.empty() ? "The file" : out, "a file's name is wanted here");
-    for (const Shot& shot : project.shots)
-        if (!shot.gap() && fs::equivalent(out, shot.clip, ignored))
-            return Error{ErrorCode::exists, out, "it is a clip of this project, which are never overwritten"};
-    if (!overwrite && fs::exists(out, ignored))
-        return Error{ErrorCode::exists, out, ""};
-    return Done{};
+    return guardOf(project, projectPath).mayWrite(out, overwrite, "");
 }
 
 Result<std::string> handOn(const Project& project, HandFormat format, const HandingOn& how, const std::string& out,
-                           bool overwrite)
+                           bool overwrite, const std::string& projectPath)
 {
-    if (const Status may = mayBeWritten(project, out, overwrite); !may)
+    if (const Status may = mayBeWritten(project, out, overwrite, projectPath); !may)
         return may.error();
     const auto made = handed(project, format, how, lowered(fs::path(out).extension().string()));
     if (!made)
@@ -278,7 +274,7 @@ Result<std::string> handOn(const Project& project, HandFormat format, const Hand
 
 Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat format, const HandingOn& how,
                                            const std::string& folder, const std::string& ending, bool overwrite,
-                                           const std::function<bool(double)>& tell)
+                                           const std::function<bool(double)>& tell, const std::string& projectPath)
 {
     if (format != HandFormat::sheet && format != HandFormat::recipe)
         return cannot(folder, "only sheets and recipes are written into a folder, one file for each");
@@ -302,14 +298,15 @@ Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat fo
     fs::create_directories(folder, trouble);
     if (!fs::is_directory(folder, trouble))
         return Error{ErrorCode::unwritable, folder, "the folder cannot be made"};
+    const OutputGuard guard = guardOf(project, projectPath);
     std::vector<std::string> names;
     for (std::size_t i = 0; i < entries.size(); ++i) {
         const std::string number = std::to_string(i + 1);
         names.push_back(std::string(number.size() < 2 ? 2 - number.size() : 0, '0') + number + "-" +
                         slugOf(entries[i].name).substr(0, 60) +
                         (ending.empty() ? std::string(endingOf(format)) : ending));
-        if (!overwrite && fs::exists(fs::path(folder) / names.back(), trouble))
-            return Error{ErrorCode::exists, (fs::path(folder) / names.back()).string(), ""};
+        if (const Status may = guard.mayWrite((fs::path(folder) / names.back()).string(), overwrite, ""); !may)
+            return may.error();
     }
     std::vector<std::string> written;
     for (std::size_t i = 0; i < entries.size(); ++i) {

@@ -23,6 +23,7 @@ Shot shotOf(const ClipInfo& info, FrameRate rate)
                             1, std::llround(info.rate.seconds(static_cast<double>(info.length)) * rate.perSecond()))
                       : info.length;
     shot.available = shot.still ? 0 : shot.length;
+    shot.format = {info.width, info.height, info.kind == ClipKind::video ? std::optional(info.rate) : std::nullopt};
     return shot;
 }
 
@@ -68,6 +69,7 @@ Result<Project> projectFromReel(const std::string& path)
         const Shot whole = shotOf(info, reel->rate);
         shot.still = whole.still;
         shot.available = whole.available;
+        shot.format = whole.format;
         shot.length = std::min(shot.length, std::max<std::int64_t>(1, shot.longest()));
     }
     if (!project)

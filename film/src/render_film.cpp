@@ -8,6 +8,7 @@
 #include <cstdio>
 #include <cstring>
 #include <filesystem>
+#include <new>
 #include <optional>
 #include <thread>
 #include <vector>
@@ -16,6 +17,7 @@
 #include <oneapi/tbb/task_arena.h>
 
 #include "ember/core/motion.h"
+#include "ember/film/film_inputs.h"
 #include "ember/film/film_reader.h"
 #include "ember/film/film_sound.h"
 #include "ember/film/layer_pictures.h"
@@ -103,12 +105,26 @@ public:
         shaker_.join();
     }
     std::optional<Step> next() { return shaken_.pop(); }
+    /// Of what has been read; when all frames have come.
+    const Damage& damage() const { return clip_->damage(); }
 
 private:
+    /// An error in place of a picture there is no memory for.
+    template <typename Make>
+    static Step orNoMemory(Make&& make)
+    {
+        try {
+            return make();
+        } catch (const std::bad_alloc&) {
+            return noMemory();
+        } catch (const std::exception& error) { // threads the system does not give
+            return Error{ErrorCode::failed, "", error.what()};
+        }
+    }
     void decode()
     {
         for (const Frame f : frames_)
-            if (!decoded_.push(clip_->frame(f, project_.rate)))
+            if (!decoded_.push(orNoMemory([&] { return clip_->frame(f, project_.rate); })))
                 return;
     }
     void shake()
@@ -117,14 +133,17 @@ private:
             auto source = decoded_.pop();
             if (!source)
                 return;
-            if (*source) {
-                FrameLook look = lookOf(project_, motion_, cover_, static_cast<double>(f.index), pictures_);
-                look.depth = depth_;
-                arena_.execute([&] {
-                    source = framing_.framed(
-                        renderFrame(source->value(), look, framing_.innerWidth(), framing_.innerHeight()));
+            if (*source)
+                source = orNoMemory([&]() -> Step {
+                    FrameLook look = lookOf(project_, motion_, cover_, static_cast<double>(f.index), pictures_);
+                    look.depth = depth_;
+                    ImagePtr made;
+                    arena_.execute([&] {
+                        made = framing_.framed(
+                            renderFrame(source->value(), look, framing_.innerWidth(), framing_.innerHeight()));
+                    });
+                    return made;
                 });
-            }
             if (!shaken_.push(std::move(*source)))
                 return;
         }
@@ -230,6 +249,26 @@ private:
 
 } // namespace
 
+namespace {
+
+constexpr const char* sayReplace = "say that it may be replaced, or choose another name";
+
+/// No picture of a series, and no film, onto anything the film is made of.
+Status mayRender(const Project& project, const std::string& out, const RenderOptions& options, FilmFormat format)
+{
+    const OutputGuard guard = guardOf(project, options.projectPath);
+    if (!isSequence(format))
+        return guard.mayWrite(out, options.overwrite, sayReplace);
+    for (Frame f = options.first; f <= options.last; f = f + 1)
+        if (const Status may =
+                guard.mayWrite(sequenceFile(out, f.index), options.overwrite || options.resume, sayReplace);
+            !may)
+            return may;
+    return Done{};
+}
+
+} // namespace
+
 RenderOptions wholeFilm(const Project& project)
 {
     RenderOptions options;
@@ -253,26 +292,24 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
     auto clip = openFilm(project, mayBeDeep);
     if (!clip)
         return clip.error();
-    std::error_code ignored;
-    std::vector<std::string> sources{project.sound.file};
-    for (const Shot& shot : project.shots)
-        sources.push_back(shot.clip);
-    for (const HeardStrike& strike : heardStrikes(project))
-        sources.push_back(strike.sound.file);
-    for (const std::string& source : sources)
-        if (!source.empty() && std::filesystem::equivalent(out, source, ignored))
-            return Error{ErrorCode::exists, out,
-                         "it is a clip or a sound of this project, which are never overwritten"};
+    std::string note;
+    const auto tell = [&note](const std::string& text) { note += (note.empty() ? "" : "\n") + text; };
+    if (const Status may = mayRender(project, out, asked, *format); !may)
+        return may.error();
+    const auto changed = changedClips(project, clip.value()->info());
+    if (asked.strict && !changed.empty())
+        return strictError(changed);
+    for (const std::string& text : changed)
+        tell(text);
 
     auto pictures = layerPictures(project);
     if (!pictures)
         return pictures.error();
     RenderOptions options = asked;
     fitToFormat(*format, options.width, options.height);
-    std::string note;
     if (options.width != asked.width || options.height != asked.height)
-        note = "This format needs even sizes: the film is " + std::to_string(options.width) + " x " +
-               std::to_string(options.height) + " pixels.";
+        tell("This format needs even sizes: the film is " + std::to_string(options.width) + " x " +
+             std::to_string(options.height) + " pixels.");
 
     const ClipInfo info = clip.value()->info();
     if (!project.sound.file.empty()) // a sound that was asked for is not left out in silence
@@ -301,6 +338,7 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
 
     sound.start(project.rate.seconds(static_cast<double>(options.first.index)));
     // Pictures of a sequence that is gone on with are left out; those that are only begun have other names.
+    std::error_code ignored;
     std::vector<Frame> frames;
     std::vector<bool> there;
     for (Frame f = options.first; f <= options.last; f = f + 1) {
@@ -309,8 +347,7 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
             frames.push_back(f);
     }
     if (frames.size() < there.size())
-        note += (note.empty() ? "" : " ") + std::to_string(there.size() - frames.size()) +
-                " pictures were there already and were kept.";
+        tell(std::to_string(there.size() - frames.size()) + " pictures were there already and were kept.");
     FrameSupply supply(project, std::move(clip).value(), std::move(pictures).value(), options, std::move(frames),
                        settings.depth);
     RenderProgress progress;
@@ -339,15 +376,23 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
         if (!watcher(progress))
             return Error{ErrorCode::cancelled, "The render", ""};
     }
+    if (const std::string damage = damageSentence(supply.damage()); !damage.empty()) {
+        if (asked.strict)
+            return strictError({damage});
+        tell(damage);
+    }
     if (auto status = writer.value()->finish(); !status)
         return status.error();
     if (const std::string loudness = sound.loudness(); !loudness.empty())
-        note += (note.empty() ? "" : " ") + loudness;
+        tell(loudness);
     return note;
 }
 
-Status renderStill(const Project& project, Frame frame, const std::string& out, bool overwrite)
+Result<std::string> renderStill(const Project& project, Frame frame, const std::string& out,
+                                const RenderOptions& options)
 {
+    if (const Status may = guardOf(project, options.projectPath).mayWrite(out, options.overwrite, sayReplace); !may)
+        return may.error();
     auto clip = openFilm(project, true);
     if (!clip)
         return clip.error();
@@ -357,12 +402,22 @@ Status renderStill(const Project& project, Frame frame, const std::string& out, 
     auto source = clip.value()->frame(frame, project.rate);
     if (!source)
         return source.error();
+    auto told = changedClips(project, clip.value()->info());
+    if (std::string damage = damageSentence(clip.value()->damage()); !damage.empty())
+        told.push_back(std::move(damage));
+    if (options.strict && !told.empty())
+        return strictError(told);
     const Motion motion(project);
     FrameLook look =
         lookOf(project, motion, coverOf(project, motion), static_cast<double>(frame.index), pictures.value());
     look.depth = source.value()->depth();
     const ImagePtr picture = renderFrame(source.value(), look, project.width, project.height);
-    return savePicture(*picture, out, overwrite);
+    if (const Status saved = savePicture(*picture, out, options.overwrite); !saved)
+        return saved.error();
+    std::string note;
+    for (const std::string& text : told)
+        note += (note.empty() ? "" : "\n") + text;
+    return note;
 }
 
 } // namespace ember

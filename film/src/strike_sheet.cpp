@@ -63,12 +63,13 @@ SheetGroup groupOf(std::string title, Part& part, bool amounts = true)
 {
     SheetGroup group{std::move(title), {}};
     const Values values = valuesOf(part);
-    const bool still =
-        std::any_of(values.begin(), values.end(), [](const Value& v) { return v.key == "bursts" && v.get() == 0; });
+    const bool still = std::any_of(values.begin(), values.end(),
+                                   [](const Value& v) { return v.key == "intermittent" && v.get() == 0; });
     for (const Value& value : values) {
         const bool amount = value.key.starts_with("amount.");
-        if ((value.key.starts_with("burst_") && still) || (amount && (!amounts || value.get() == 0)) ||
-            value.key == "muted" || value.key == "solo" || value.key == "own_envelope" || value.key == "salt")
+        if (((value.key == "moves" || value.key == "rests" || value.key == "unevenness") && still) ||
+            (amount && (!amounts || value.get() == 0)) || value.key == "muted" || value.key == "solo" ||
+            value.key == "own_envelope" || value.key == "salt")
             continue;
         std::string label(value.spec->label);
         if (const auto dot = value.key.find('.'); dot != std::string::npos)

@@ -4,15 +4,12 @@
 #include <algorithm>
 #include <cmath>
 
-#include <nlohmann/json.hpp>
-
 #include "ember/core/source.h"
+#include "ember/json/json.h"
 
 namespace ember {
 
 namespace {
-
-using Json = nlohmann::json;
 
 constexpr double longestSeconds = 86'400;
 constexpr std::size_t mostMessages = 2'000'000;
@@ -139,8 +136,8 @@ void hammer(Reader& reader, std::vector<TimedOsc>& pattern)
     for (std::uint64_t i = 0; i < count; ++i) {
         const auto drawn = [&](std::uint64_t what) { return unitOf(mixSeed(seed, i, what)); };
         OscStrike strike;
-        strike.kind = kinds[std::min(kinds.size() - 1,
-                                     static_cast<std::size_t>(drawn(2) * static_cast<double>(kinds.size())))];
+        strike.kind =
+            kinds[std::min(kinds.size() - 1, static_cast<std::size_t>(drawn(2) * static_cast<double>(kinds.size())))];
         strike.strength = weakest + (strongest - weakest) * drawn(3);
         strike.seed = static_cast<std::uint32_t>(mixSeed(seed, i, 4) % 99'999 + 1);
         if (reach > 0)
@@ -153,9 +150,10 @@ void hammer(Reader& reader, std::vector<TimedOsc>& pattern)
 
 Result<std::vector<TimedOsc>> patternFromJson(std::string_view text, const std::string& name)
 {
-    const Json json = Json::parse(text, nullptr, false);
-    if (json.is_discarded())
-        return Error{ErrorCode::badFormat, name, "it is not whole JSON"};
+    const auto parsed = parsedJson(text, name);
+    if (!parsed)
+        return parsed.error();
+    const Json& json = parsed.value();
     std::optional<std::string> wrong;
     std::vector<TimedOsc> pattern;
     {

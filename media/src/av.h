@@ -2,6 +2,7 @@
 // The one place that pulls in FFmpeg's libraries, with owners for what they hand out.
 #pragma once
 
+#include <chrono>
 #include <cstddef>
 #include <cstdint>
 #include <memory>
@@ -49,7 +50,9 @@ int writeAll(int file, const std::uint8_t* data, std::size_t size);
 /// Keeps the libraries from talking on stderr; errors are told by ours.
 void quiet();
 
-/// A file opened by its descriptor, so that no part of its name is taken for a pattern or a protocol.
+/// A regular file opened by its descriptor, so that no part of its name is taken for a pattern or a protocol. Only
+/// containers that hold pictures and sound of their own are opened (allowed.h); nothing else is opened for them, no
+/// file and no address, and one that keeps the libraries busy for too long before it is open is given up.
 class Input {
 public:
     static Result<std::unique_ptr<Input>> open(const std::string& path);
@@ -60,11 +63,18 @@ public:
     AVFormatContext* format() { return format_; }
     AVStream* stream(int index) { return format_->streams[index]; }
 
+    /// What is read from, for the library's callbacks.
+    struct Source {
+        int file = -1;
+        std::chrono::steady_clock::time_point giveUp; ///< while it is being opened
+        bool opening = true;
+    };
+
 private:
     Input() = default;
     AVFormatContext* format_ = nullptr;
     AVIOContext* io_ = nullptr;
-    int file_ = -1;
+    Source source_;
 };
 
 /// A decoder for a stream of an opened file; `threads` 1 where frames are few.

@@ -9,6 +9,13 @@
 
 namespace ember {
 
+void ClipReader::foundDamaged(std::int64_t picture)
+{
+    if (!damaged_.insert(picture).second)
+        return;
+    damage_ = {info_.path, *damaged_.begin(), static_cast<std::int64_t>(damaged_.size())};
+}
+
 Result<std::unique_ptr<ClipReader>> ClipReader::open(const std::string& path, const ClipOptions& options)
 {
     std::error_code ignored;
@@ -19,28 +26,33 @@ Result<std::unique_ptr<ClipReader>> ClipReader::open(const std::string& path, co
     return openVideo(path, options.sequenceRate, options.deep);
 }
 
+std::vector<std::string> filesOfClip(const std::string& path, const ClipOptions& options)
+{
+    std::error_code ignored;
+    const bool exists = std::filesystem::exists(path, ignored);
+    const auto files = options.neverSequence && exists ? std::vector<NumberedFile>() : findSequence(path);
+    if (files.size() <= 1 && exists)
+        return {path};
+    std::vector<std::string> names;
+    for (const NumberedFile& file : files)
+        names.push_back(file.path);
+    return names;
+}
+
 ClipMark markOfClip(const std::string& path, const ClipOptions& options)
 {
     namespace fs = std::filesystem;
     ClipMark mark;
-    const auto add = [&mark](const std::string& file) {
+    for (const std::string& file : filesOfClip(path, options)) {
         std::error_code wrong;
         const auto bytes = fs::file_size(file, wrong);
         const auto written = wrong ? fs::file_time_type() : fs::last_write_time(file, wrong);
         if (wrong)
-            return; // it is gone meanwhile
+            continue; // it is gone meanwhile
         ++mark.files;
         mark.bytes += bytes;
         mark.written = mark.files == 1 ? written : std::max(mark.written, written);
-    };
-    std::error_code ignored;
-    const bool exists = fs::exists(path, ignored);
-    const auto files = options.neverSequence && exists ? std::vector<NumberedFile>() : findSequence(path);
-    if (files.size() > 1 || !exists)
-        for (const NumberedFile& file : files)
-            add(file.path);
-    else
-        add(path);
+    }
     return mark;
 }
 

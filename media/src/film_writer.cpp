@@ -93,13 +93,6 @@ int mostSide(FilmFormat format)
 
 } // namespace
 
-std::string partName(const std::string& path)
-{
-    const fs::path whole(path);
-    return (whole.parent_path() / ("." + whole.filename().string() + "." + std::to_string(::getpid()) + ".part"))
-        .string();
-}
-
 Result<std::unique_ptr<FilmWriter>> FilmWriter::create(const std::string& path, const FilmSettings& settings)
 {
     av::quiet();

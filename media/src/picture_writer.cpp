@@ -8,6 +8,8 @@
 #include <unistd.h>
 #include <vector>
 
+#include "ember/files/output_guard.h"
+#include "ember/files/part_files.h"
 #include "writers.h"
 
 namespace ember {
@@ -99,8 +101,9 @@ Status PictureWriter::prepare()
             return Error{ErrorCode::unwritable, path_, error.message()};
     }
     if (const auto first = sequenceFile(path_, number_);
-        !settings_.overwrite && !settings_.keepPictures && fs::exists(first))
+        !settings_.overwrite && !settings_.keepPictures && somethingAt(first))
         return Error{ErrorCode::exists, first, "say that it may be replaced, or choose another name"};
+    removeLeftPartsIn(fs::path(alone_ ? path_ : sequenceFile(path_, number_)).parent_path().string());
     const bool deep = settings_.depth == Depth::sixteen;
     const AVCodec* encoder = avcodec_find_encoder(exr() ? AV_CODEC_ID_EXR : AV_CODEC_ID_PNG);
     if (encoder == nullptr)
@@ -134,7 +137,7 @@ Status PictureWriter::prepare()
 Status PictureWriter::store(const AVPacket& packet)
 {
     const std::string name = alone_ ? path_ : sequenceFile(path_, number_);
-    if (!settings_.overwrite && fs::exists(name))
+    if (!settings_.overwrite && somethingAt(name))
         return Error{ErrorCode::exists, name, "say that it may be replaced, or choose another name"};
     const std::string part = partName(name);
     const auto failed = [&](int code) {
@@ -233,7 +236,7 @@ Result<std::unique_ptr<FilmWriter>> createPictureWriter(const std::string& path,
 
 Status savePicture(const Image& image, const std::string& path, bool overwrite)
 {
-    if (!overwrite && fs::exists(path))
+    if (!overwrite && somethingAt(path))
         return Error{ErrorCode::exists, path, "say that it may be replaced, or choose another name"};
     FilmSettings settings;
     settings.format = FilmFormat::pngSequence;

@@ -8,6 +8,7 @@
 #include <filesystem>
 
 #include "av.h"
+#include "ember/core/shown_text.h"
 #include "video_reader.h"
 
 namespace ember {
@@ -82,6 +83,24 @@ std::optional<std::int64_t> numberIn(const Pattern& pattern, const std::string& 
     return number;
 }
 
+/// "12, 15 to 20, …": the gaps between the numbers of a series, the first few.
+std::string missingNumbers(const std::vector<NumberedFile>& files)
+{
+    constexpr int mostTold = 6;
+    std::string text;
+    int told = 0;
+    for (std::size_t i = 1; i < files.size(); ++i) {
+        const auto from = files[i - 1].number + 1;
+        const auto to = files[i].number - 1;
+        if (to < from)
+            continue;
+        if (told++ == mostTold)
+            return text + ", …";
+        text += (text.empty() ? "" : ", ") + std::to_string(from) + (to > from ? " to " + std::to_string(to) : "");
+    }
+    return text;
+}
+
 class SequenceReader final : public ClipReader {
 public:
     SequenceReader(ClipInfo info, std::vector<NumberedFile> files, bool deep) : files_(std::move(files)), deep_(deep)
@@ -107,7 +126,10 @@ public:
         auto reader = openVideo(file->path, info_.rate, deep_);
         if (!reader)
             return reader.error();
-        return reader.value()->picture(0);
+        auto picture = reader.value()->picture(0);
+        if (reader.value()->damage().count > 0)
+            foundDamaged(index);
+        return picture;
     }
 
 private:
@@ -156,8 +178,10 @@ Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::v
         return Error{ErrorCode::unsupported, path, "its numbers run over more than ten million frames"};
     info.length = info.pictures;
     if (const auto missing = info.pictures - static_cast<std::int64_t>(files.size()); missing > 0)
-        info.notes.push_back(std::to_string(missing) +
-                             " numbers are missing in the series; the picture before each stays.");
+        info.notes.push_back("In the series of " + inQuotes(fs::path(files.front().path).filename().string()) + " " +
+                             std::to_string(missing) +
+                             (missing == 1 ? " number is missing (" : " numbers are missing (") +
+                             missingNumbers(files) + "); the picture before each stays.");
     return std::unique_ptr<ClipReader>(std::make_unique<SequenceReader>(std::move(info), std::move(files), deep));
 }
 

@@ -9,6 +9,8 @@
 #include <sys/stat.h>
 #include <unistd.h>
 
+#include "ember/files/output_guard.h"
+#include "ember/files/part_files.h"
 #include "writers.h"
 
 namespace ember {
@@ -120,10 +122,11 @@ Error StreamWriter::error(int code) const
 
 Status StreamWriter::prepare()
 {
-    if (!settings_.overwrite && std::filesystem::exists(path_)) {
+    if (!settings_.overwrite && somethingAt(path_)) {
         part_.clear();
         return Error{ErrorCode::exists, path_, "say that it may be replaced, or choose another name"};
     }
+    removeLeftParts(path_);
     out_.file = ::open(part_.c_str(), O_RDWR | O_CREAT | O_TRUNC | O_CLOEXEC, 0666);
     if (out_.file < 0)
         return Error{ErrorCode::unwritable, path_, std::strerror(errno)};
@@ -132,7 +135,8 @@ Status StreamWriter::prepare()
                              writeFile, seekOutput);
     avformat_alloc_output_context2(&format_, nullptr, coding().container, nullptr);
     format_->pb = io_;
-    format_->flags |= AVFMT_FLAG_CUSTOM_IO;
+    // The same film is the same bytes: no times, no ids by chance, no versions.
+    format_->flags |= AVFMT_FLAG_CUSTOM_IO | AVFMT_FLAG_BITEXACT;
     if (auto opened = openVideo(); !opened)
         return opened;
     if (settings_.soundRate > 0 && soundEncoder(settings_.format) != nullptr)

@@ -7,7 +7,9 @@
 #include <cmath>
 #include <cstring>
 #include <filesystem>
+#include <new>
 
+#include "ember/core/shown_text.h"
 #include "picture_convert.h"
 
 namespace ember {
@@ -101,6 +103,18 @@ bool isStill(const char* format, const std::string& path)
            (ending == ".jpg" || ending == ".jpeg" || ending == ".jpe" || ending == ".jfif" || ending == ".mpo");
 }
 
+/// A sentence about a file, which it names.
+std::string fileNote(const std::string& path, const std::string& what)
+{
+    return inQuotes(std::filesystem::path(path).filename().string()) + " " + what + ".";
+}
+
+/// Whether the decoder had to guess: bits that cannot be, references that are missing, a checksum that is wrong.
+bool isDamaged(const AVFrame& frame)
+{
+    return frame.decode_error_flags != 0 || (frame.flags & AV_FRAME_FLAG_CORRUPT) != 0;
+}
+
 class VideoReader final : public ClipReader {
 public:
     static Result<std::unique_ptr<ClipReader>> open(const std::string& path, FrameRate stillRate, bool deep);
@@ -127,6 +141,7 @@ private:
     std::int64_t packets_ = 0;   ///< read since the last seek
     std::int64_t position_ = -1; ///< the picture decoded last; -1 before the first
     bool draining_ = false;
+    bool tainted_ = false; ///< a picture since the last whole key picture was damaged: those after it are made of it
     ImagePtr last_;
     std::int64_t lastIndex_ = -1;
 };
@@ -166,6 +181,8 @@ Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, F
     if (auto image = reader->converted(*first.value()); image) {
         reader->lastIndex_ = reader->indexOf(*first.value());
         reader->position_ = reader->lastIndex_;
+        if (reader->tainted_)
+            reader->foundDamaged(reader->lastIndex_);
         reader->last_ = image.value();
     } else {
         return image.error();
@@ -177,7 +194,8 @@ Status VideoReader::buildIndex()
 {
     AVFormatContext* format = input_->format();
     std::int64_t count = 0;
-    while (av_read_frame(format, packet_.get()) >= 0) {
+    int code = 0;
+    while ((code = av_read_frame(format, packet_.get())) >= 0) {
         if (packet_->stream_index == stream_ && (packet_->flags & AV_PKT_FLAG_DISCARD) == 0 && packet_->size > 0) {
             const auto shown = shownAt(*packet_, count++);
             index_.push_back({shown, packet_->dts != AV_NOPTS_VALUE ? packet_->dts : shown,
@@ -187,6 +205,9 @@ Status VideoReader::buildIndex()
     }
     if (index_.empty())
         return Error{ErrorCode::noPicture, info_.path, "its picture stream has no frames"};
+    if (code != AVERROR_EOF)
+        info_.notes.push_back(fileNote(info_.path, "is damaged after picture " + std::to_string(count - 1) +
+                                                       ": what follows cannot be read"));
     std::sort(index_.begin(), index_.end(), [](const Entry& a, const Entry& b) { return a.shown < b.shown; });
     index_.erase(
         std::unique(index_.begin(), index_.end(), [](const Entry& a, const Entry& b) { return a.shown == b.shown; }),
@@ -231,15 +252,19 @@ void VideoReader::describe(FrameRate stillRate, const AVFrame& first)
     if (guess.variable) {
         const double span = static_cast<double>(index_.back().shown - index_.front().shown) * clock;
         info_.length = std::max<std::int64_t>(1, std::llround(info_.rate.frames(span)) + 1);
-        info_.notes.emplace_back(
-            "The frames are not evenly spaced in time; each project frame shows the one on show then.");
+        info_.notes.push_back(
+            fileNote(info_.path,
+                     "has frames that are not evenly spaced in time; each project frame shows the one on show then"));
     } else {
         info_.length = info_.pictures;
     }
     const double declaredSeconds = stream->duration > 0 ? static_cast<double>(stream->duration) * clock : 0;
     const double seconds = info_.rate.seconds(static_cast<double>(info_.length));
     if (declaredSeconds > 0 && seconds < declaredSeconds * 0.9 - 1.0)
-        info_.notes.emplace_back("The file is cut short: it ends before the length it names.");
+        info_.notes.push_back(
+            fileNote(info_.path, "is cut short: it names " + std::to_string(std::llround(declaredSeconds)) +
+                                     " seconds and ends after " + std::to_string(std::llround(seconds)) + " (" +
+                                     std::to_string(info_.length) + " frames)"));
 }
 
 std::int64_t VideoReader::pictureAt(Frame frame, FrameRate rate) const
@@ -276,6 +301,7 @@ bool VideoReader::seekBefore(std::int64_t index, int stepsBack)
         avformat_flush(format);
     avcodec_flush_buffers(codec_.get());
     draining_ = false;
+    tainted_ = false;
     packets_ = 0;
     position_ = -1;
     return at > 0;
@@ -284,14 +310,25 @@ bool VideoReader::seekBefore(std::int64_t index, int stepsBack)
 Result<av::FramePtr> VideoReader::next()
 {
     av::FramePtr frame(av_frame_alloc());
+    if (!frame)
+        throw std::bad_alloc();
     for (;;) {
         int code = avcodec_receive_frame(codec_.get(), frame.get());
-        if (code == 0)
+        if (code == 0) {
+            if (isDamaged(*frame))
+                tainted_ = true;
+            else if (frame->key_frame != 0)
+                tainted_ = false;
             return frame;
+        }
         if (code == AVERROR_EOF)
             return av::FramePtr();
-        if (code != AVERROR(EAGAIN))
-            continue; // a damaged picture; the next may be whole
+        if (code == AVERROR(ENOMEM))
+            throw std::bad_alloc();
+        if (code != AVERROR(EAGAIN)) { // a damaged picture; the next may be whole
+            tainted_ = true;
+            continue;
+        }
         code = draining_ ? AVERROR_EOF : av_read_frame(input_->format(), packet_.get());
         if (code < 0) {
             if (draining_)
@@ -302,7 +339,11 @@ Result<av::FramePtr> VideoReader::next()
         }
         if (packet_->stream_index == stream_) {
             packet_->pts = shownAt(*packet_, packets_++);
-            avcodec_send_packet(codec_.get(), packet_.get());
+            const int sent = avcodec_send_packet(codec_.get(), packet_.get());
+            if (sent == AVERROR(ENOMEM))
+                throw std::bad_alloc();
+            if (sent < 0 || (packet_->flags & AV_PKT_FLAG_CORRUPT) != 0)
+                tainted_ = true;
         }
         av_packet_unref(packet_.get());
     }
@@ -318,6 +359,8 @@ std::int64_t VideoReader::indexOf(const AVFrame& frame) const
 
 Result<ImagePtr> VideoReader::converted(const AVFrame& frame)
 {
+    if (frame.data[0] == nullptr || frame.width <= 0 || frame.height <= 0)
+        return Error{ErrorCode::damaged, info_.path, "a picture in it is empty"};
     auto image = converter_.convert(frame, info_.width, info_.height);
     if (!image)
         return Error{ErrorCode::unsupported, info_.path, "its pixel format cannot be converted"};
@@ -358,6 +401,8 @@ Result<ImagePtr> VideoReader::decodeTo(std::int64_t index)
     }
     if (!best)
         return Error{ErrorCode::damaged, info_.path, "picture " + std::to_string(index) + " cannot be decoded"};
+    if (tainted_ || indexOf(*best) != index)
+        foundDamaged(index);
     return converted(*best);
 }
 

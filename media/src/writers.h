@@ -12,7 +12,4 @@ Result<std::unique_ptr<FilmWriter>> createPictureWriter(const std::string& path,
 /// The coder of a format's sound; null where it has none.
 const AVCodec* soundEncoder(FilmFormat format);
 
-/// A hidden name beside `path` for what is not finished yet.
-std::string partName(const std::string& path);
-
 } // namespace ember

@@ -1,15 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "ember/project/compare.h"
 
-#include <nlohmann/json.hpp>
-
+#include "ember/json/json.h"
 #include "ember/project/file.h"
 
 namespace ember {
 
 namespace {
-
-using Json = nlohmann::ordered_json;
 
 std::string wordOf(const Json& value)
 {
@@ -76,7 +73,8 @@ void compare(const Json& a, const Json& b, const std::string& where, std::vector
 std::vector<Difference> differences(const Project& first, const Project& second)
 {
     std::vector<Difference> out;
-    compare(Json::parse(projectToJson(first, "")), Json::parse(projectToJson(second, "")), "", out);
+    compare(parsedJson(projectToJson(first, ""), "").value(), parsedJson(projectToJson(second, ""), "").value(), "",
+            out);
     return out;
 }
 

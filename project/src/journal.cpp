@@ -10,8 +10,7 @@
 #include <sys/file.h>
 #include <unistd.h>
 
-#include <nlohmann/json.hpp>
-
+#include "ember/json/json.h"
 #include "ember/project/file.h"
 
 namespace ember {
@@ -35,7 +34,8 @@ Result<std::pair<LeftBehind, std::string>> read(const std::string& file)
     if (!text)
         return text.error();
     const std::size_t line = text.value().find('\n');
-    const auto head = nlohmann::json::parse(text.value().substr(0, line), nullptr, false);
+    const auto parsed = parsedJson(std::string_view(text.value()).substr(0, line), file);
+    const Json head = parsed ? parsed.value() : Json();
     if (line == std::string::npos || !head.is_object() || !head.contains("kept_at") ||
         !head["kept_at"].is_number_integer())
         return Error{ErrorCode::badFormat, file, "it is not a journal"};
@@ -104,8 +104,8 @@ Status Journal::keep(const Project& project, const std::string& path, const std:
 {
     const auto seconds =
         std::chrono::duration_cast<std::chrono::seconds>(std::chrono::system_clock::now().time_since_epoch()).count();
-    const nlohmann::json head{{"journal", 1}, {"path", path}, {"title", title}, {"kept_at", seconds}};
-    return writeFileSafely(file_, head.dump(-1, ' ', false, nlohmann::json::error_handler_t::replace) + "\n" +
+    const Json head{{"journal", 1}, {"path", path}, {"title", title}, {"kept_at", seconds}};
+    return writeFileSafely(file_, head.dump(-1, ' ', false, Json::error_handler_t::replace) + "\n" +
                                       projectToJson(project, fs::path(file_).parent_path().string()));
 }
 

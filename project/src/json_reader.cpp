@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "json_reader.h"
 
+#include "ember/core/renamed.h"
+#include "ember/core/shown_text.h"
 #include "ember/core/values.h"
 
 #include <algorithm>
@@ -16,18 +18,6 @@ std::string plainNumber(double value)
     std::array<char, 40> text{};
     const auto end = std::to_chars(text.data(), text.data() + text.size(), value).ptr;
     return {text.data(), end};
-}
-
-Result<Json> parsedJson(std::string_view text, const std::string& name)
-{
-    try {
-        return Json::parse(text);
-    } catch (const Json::exception& e) {
-        std::string what = e.what();
-        if (const auto end = what.find("] "); end != std::string::npos) // drops the library's own error number
-            what = what.substr(end + 2);
-        return Error{ErrorCode::badFormat, name, what};
-    }
 }
 
 std::string prettyJson(const Json& json)
@@ -80,7 +70,7 @@ JsonObject::~JsonObject()
         return;
     for (const auto& [key, value] : json_.items())
         if (!asked_.contains(key))
-            trouble_.add(ErrorCode::badFormat, placeOf(key), "is not a key this version knows");
+            trouble_.add(ErrorCode::badFormat, placeOf(shownText(key, 40)), "is not a key this version knows");
 }
 
 const Json* JsonObject::find(const char* key)
@@ -88,8 +78,16 @@ const Json* JsonObject::find(const char* key)
     asked_.insert(key);
     if (!json_.is_object())
         return nullptr;
-    const auto found = json_.find(key);
-    return found == json_.end() ? nullptr : &*found;
+    if (const auto found = json_.find(key); found != json_.end())
+        return &*found;
+    const RenamedKey* renamed = renamedTo(key);
+    if (renamed == nullptr)
+        return nullptr;
+    const auto before = json_.find(renamed->before);
+    if (before == json_.end())
+        return nullptr;
+    asked_.insert(std::string(renamed->before));
+    return &*before;
 }
 
 const Json* JsonObject::need(const char* key)
@@ -135,8 +133,14 @@ double JsonObject::value(const std::string& key, const FieldSpec& spec, double f
         const std::string word = text(key.c_str(), {});
         const auto colour = valueFromText(spec, word);
         if (!colour)
-            wrong(key, "is \"" + word + "\", but should be " + valueWanted(spec));
+            wrong(key, "is " + inQuotes(word) + ", but should be " + valueWanted(spec));
         return colour.value_or(fallback);
+    }
+    if (const RenamedKey* renamed = renamedTo(key); renamed != nullptr && renamed->factor != 1 && json_.is_object() &&
+                                                    !json_.contains(key) && json_.contains(renamed->before)) {
+        const double old = this->number(std::string(renamed->before).c_str(), spec.min / renamed->factor,
+                                        spec.max / renamed->factor, fallback / renamed->factor);
+        return old * renamed->factor;
     }
     const double number = this->number(key.c_str(), spec.min, spec.max, fallback);
     if (spec.whole && number != std::floor(number))
@@ -156,7 +160,7 @@ double JsonObject::choice(const char* key, Choices choices, double fallback)
     std::string words;
     for (const auto known : choices)
         words += (words.empty() ? "" : ", ") + std::string(known);
-    wrong(key, "is \"" + word + "\", but should be one of " + words);
+    wrong(key, "is " + inQuotes(word) + ", but should be one of " + words);
     return fallback;
 }
 

@@ -7,18 +7,12 @@
 #include <string>
 #include <string_view>
 
-#include <nlohmann/json.hpp>
-
 #include "ember/core/error.h"
 #include "ember/core/field.h"
 #include "ember/core/time.h"
+#include "ember/json/json.h"
 
 namespace ember {
-
-using Json = nlohmann::ordered_json;
-
-/// The JSON in a text; `name` is what an error calls it.
-Result<Json> parsedJson(std::string_view text, const std::string& name);
 
 /// JSON as it is written to files: indented by two, a list of nothing but numbers on one line.
 std::string prettyJson(const Json& json);
@@ -51,7 +45,7 @@ public:
     JsonObject(const JsonObject&) = delete;
     JsonObject& operator=(const JsonObject&) = delete;
 
-    /// Null when it is missing.
+    /// Null when it is missing. What earlier versions called otherwise is found by its old key.
     const Json* find(const char* key);
     /// Trouble when it is missing.
     const Json* need(const char* key);

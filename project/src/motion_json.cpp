@@ -30,7 +30,7 @@ CapturedFrame readFrame(const Json& row, const std::string& place, JsonTrouble& 
         read[i] = row[i].is_number() ? row[i].get<double>() : NAN;
         if (!(read[i] >= columns[i].min && read[i] <= columns[i].max))
             trouble.add(ErrorCode::badValue, place,
-                        std::string("has ") + row[i].dump() + " as its " + columns[i].name +
+                        std::string("has ") + shownJson(row[i]) + " as its " + columns[i].name +
                             ", but that should be a number from " + plainNumber(columns[i].min) + " to " +
                             plainNumber(columns[i].max));
     }

@@ -63,7 +63,7 @@ Result<KeptMotion> motionFromText(std::string_view text, const std::string& name
         return Error{ErrorCode::badFormat, name, "it is JSON, but holds no motion: \"vember_motion\" is missing"};
     if (json["vember_motion"] != motionVersion)
         return Error{ErrorCode::unsupported, name,
-                     "it has motion format version " + json["vember_motion"].dump() +
+                     "it has motion format version " + shownJson(json["vember_motion"]) +
                          ", and this program reads version 1"};
     json.erase("vember_motion");
     JsonTrouble trouble(name);

@@ -58,7 +58,7 @@ Pad padFromJson(const Json& json, const std::string& where, const Project& proje
     readList(object, "recipes", true, [&](const Json& item, const std::string& place) {
         const Recipe* recipe = item.is_string() ? project.recipeNamed(item.get<std::string>()) : nullptr;
         if (recipe == nullptr)
-            trouble.add(ErrorCode::badValue, place, "is " + item.dump() + ", which is not among the recipes");
+            trouble.add(ErrorCode::badValue, place, "is " + shownJson(item) + ", which is not among the recipes");
         else if (state < boardStates)
             pad.recipes[state] = recipe->id;
         ++state;
@@ -119,11 +119,8 @@ Json worldToJson(World world)
     Json json = Json::object();
     writeValues(json, valuesOf(world));
     for (const CameraKey& key : world.camera)
-        json["camera"].push_back({{"frame", key.frame.index},
-                                  {"x", key.at.x},
-                                  {"y", key.at.y},
-                                  {"z", key.at.z},
-                                  {"heading", key.heading}});
+        json["camera"].push_back(
+            {{"frame", key.frame.index}, {"x", key.at.x}, {"y", key.at.y}, {"z", key.at.z}, {"heading", key.heading}});
     return json;
 }
 

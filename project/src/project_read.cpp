@@ -3,6 +3,8 @@
 #include <cmath>
 #include <filesystem>
 
+#include "ember/core/renamed.h"
+#include "ember/core/shown_text.h"
 #include "ember/project/file.h"
 #include "motion_json.h"
 #include "place_json.h"
@@ -26,13 +28,14 @@ Overrides readOwn(const Json& json, const std::string& place, const Recipe& reci
         return own;
     const auto read = [&](const std::string& key, const Recipe& shape, bool last) {
         object.find(key.c_str());
-        const FieldSpec* spec = specOfValue(shape, key);
+        const std::string now = currentKey(key);
+        const FieldSpec* spec = specOfValue(shape, now);
         if (spec == nullptr) {
             if (last)
-                object.wrong(key, "is no value of the recipe \"" + recipe.name + "\"");
+                object.wrong(shownText(key, 60), "is no value of the recipe " + inQuotes(recipe.name));
             return;
         }
-        own.set(key, spec->choices.empty() ? object.value(key, *spec, spec->fallback)
+        own.set(now, spec->choices.empty() ? object.value(key, *spec, spec->fallback)
                                            : object.choice(key.c_str(), spec->choices, 0));
     };
     // Values that only are there because of others (another source) are looked for once these are in place.
@@ -40,7 +43,7 @@ Overrides readOwn(const Json& json, const std::string& place, const Recipe& reci
         read(key, recipe, false);
     const Recipe shaped = withOverrides(recipe, own);
     for (const auto& [key, value] : json.items())
-        if (!own[key])
+        if (!own[currentKey(key)])
             read(key, shaped, true);
     return own;
 }
@@ -54,23 +57,24 @@ Strike readStrike(const Json& json, const std::string& place, const Project& pro
     if (const auto known = kindFromName(kind))
         strike.kind = *known;
     else
-        object.wrong("kind", "is \"" + kind + "\", but should be blast, landing, hit or beat");
+        object.wrong("kind", "is " + inQuotes(kind) + ", but should be blast, landing, hit or beat");
     strike.name = object.text("name", {});
     strike.strength = object.number(strikefield::strength);
     strike.direction = object.optionalNumber(strikefield::direction);
     if (const Json* at = object.find("place"))
         strike.place = placeFromJson(*at, object.placeOf("place"), trouble);
-    strike.seed = static_cast<std::uint32_t>(object.needInteger("seed", 0, UINT32_MAX));
+    if (object.find("seed") != nullptr)
+        strike.seed = static_cast<std::uint32_t>(object.needInteger("seed", 0, UINT32_MAX));
     strike.locked = object.flag("locked", false);
     strike.pinned = object.flag("pinned", false);
     strike.onCut = object.flag("on_cut", false);
     strike.group = object.text("group", {});
     if (!strike.group.empty() && project.group(strike.group) == nullptr)
-        object.wrong("group", "names \"" + strike.group + "\", which is not among the groups");
+        object.wrong("group", "names " + inQuotes(strike.group) + ", which is not among the groups");
     const std::string name = object.needText("recipe");
     const Recipe* recipe = project.recipeNamed(name);
     if (recipe == nullptr) {
-        object.wrong("recipe", "names \"" + name + "\", which is not among the recipes");
+        object.wrong("recipe", "names " + inQuotes(name) + ", which is not among the recipes");
         return strike;
     }
     strike.recipe = recipe->id;
@@ -166,6 +170,15 @@ Shot readShot(const Json& json, const std::string& place, const std::string& fol
         shot.available = object.needInteger("clip_length", 1, longestFilm);
     else if (wholeClips && !shot.still) // before version 7
         shot.available = shot.length;
+    if (const Json* format = object.find("clip_format")) {
+        JsonObject values(*format, object.placeOf("clip_format"), trouble);
+        shot.format.width = static_cast<int>(values.needInteger("width", 1, 32768));
+        shot.format.height = static_cast<int>(values.needInteger("height", 1, 32768));
+        const std::string rate = values.text("rate", {});
+        shot.format.rate = rateFromText(rate);
+        if (!rate.empty() && !shot.format.rate)
+            values.wrong("rate", "is " + inQuotes(rate) + ", but should be a fraction such as \"24000/1001\"");
+    }
     return shot;
 }
 
@@ -178,7 +191,7 @@ Finish readFinish(const Json& json, JsonTrouble& trouble)
     if (const auto colour = colourFromText(plain))
         finish.plain = *colour;
     else
-        object.wrong("plain", "is \"" + plain + "\", but should be a colour such as #1a2b3c");
+        object.wrong("plain", "is " + inQuotes(plain) + ", but should be a colour such as #1a2b3c");
     return finish;
 }
 
@@ -237,7 +250,7 @@ void readMeeting(JsonObject& object, Project& project, JsonTrouble& trouble)
         StrikeGroup group = readGroup(item, where, trouble);
         if (project.group(group.name) != nullptr)
             trouble.add(ErrorCode::badValue, where + ".name",
-                        "is \"" + group.name + "\", as another group's is already");
+                        "is " + inQuotes(group.name) + ", as another group's is already");
         project.groups.push_back(std::move(group));
     });
     readList(object, "settles", false, [&](const Json& item, const std::string& where) {
@@ -271,7 +284,7 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
         project.rate = *known;
     else
         object.wrong("rate",
-                     "is \"" + rate + "\", but should be a fraction such as \"24000/1001\", 1 to 1000 a second");
+                     "is " + inQuotes(rate) + ", but should be a fraction such as \"24000/1001\", 1 to 1000 a second");
     if (const Json* sound = object.find("sound"))
         project.sound = readSound(*sound, folder, trouble);
     if (const Json* beats = object.find("beats"))
@@ -282,7 +295,7 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
             recipe.sound.file = (fs::absolute(folder) / recipe.sound.file).lexically_normal().string();
         if (project.recipeNamed(recipe.name) != nullptr)
             trouble.add(ErrorCode::badValue, where + ".name",
-                        "is \"" + recipe.name + "\", as another recipe's is already");
+                        "is " + inQuotes(recipe.name) + ", as another recipe's is already");
         project.addRecipe(std::move(recipe));
     });
     if (const Json* world = object.find("world"))
@@ -294,12 +307,14 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
     if (const Json* board = object.find("board"))
         project.board = boardFromJson(*board, project, trouble);
     readMeeting(object, project, trouble);
-    StrikeId id = 0;
+    StrikeId id = 0; // counted here: looking for the next free one each time takes minutes in a list of 200,000
+    ShotId shotId = 0;
     readList(object, "shots", true, [&](const Json& item, const std::string& where) {
         Shot shot = readShot(item, where, folder, project, json["vember"].get<int>() < 7, trouble);
         for (Strike& strike : shot.trimmed)
             strike.id = ++id;
-        project.addShot(std::move(shot));
+        shot.id = ++shotId;
+        project.shots.push_back(std::move(shot));
     });
     if (project.length() > longestFilm)
         trouble.add(ErrorCode::badValue, "shots", "are longer together than a film can be");
@@ -330,7 +345,7 @@ Result<Project> projectFromJson(std::string_view text, const std::string& folder
     const Json& version = json["vember"];
     if (!version.is_number_integer() || version.get<double>() < 1 || version.get<double>() > projectVersion)
         return Error{ErrorCode::unsupported, name,
-                     "it has format version " + version.dump() + ", and this program reads versions 1 to " +
+                     "it has format version " + shownJson(version) + ", and this program reads versions 1 to " +
                          std::to_string(projectVersion)};
     JsonTrouble trouble(name);
     Project project = readProject(json, folder, trouble);

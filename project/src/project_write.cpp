@@ -71,6 +71,12 @@ Json toJson(const Shot& shot, const Project& project, const std::string& folder)
         json["still"] = true;
     if (shot.available > 0)
         json["clip_length"] = shot.available;
+    if (shot.format.width > 0) {
+        json["clip_format"] = {{"width", shot.format.width}, {"height", shot.format.height}};
+        if (shot.format.rate)
+            json["clip_format"]["rate"] =
+                std::to_string(shot.format.rate->num()) + "/" + std::to_string(shot.format.rate->den());
+    }
     if (shot.in != 0)
         json["in"] = shot.in;
     if (shot.speed != 1)

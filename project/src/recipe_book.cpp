@@ -142,7 +142,7 @@ Result<BookEntries> loadRecipes(const std::string& path)
         return Error{ErrorCode::badFormat, path, "it is JSON, but holds no recipes: \"vember_recipes\" is missing"};
     if (json["vember_recipes"] != recipesVersion)
         return Error{ErrorCode::unsupported, path,
-                     "it has recipe format version " + json["vember_recipes"].dump() +
+                     "it has recipe format version " + shownJson(json["vember_recipes"]) +
                          ", and this program reads version 1"};
     BookEntries entries;
     {

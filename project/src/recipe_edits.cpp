@@ -66,6 +66,50 @@ Project withRecipeValue(Project project, const StrikeIds& ids, std::string_view 
     return project;
 }
 
+namespace {
+
+/// The values that are lengths of a recipe's shape but for its rise, by their keys.
+std::vector<std::string> lengthKeys(const Recipe& recipe)
+{
+    std::vector<std::string> keys;
+    const auto add = [&keys](const std::string& prefix) {
+        for (const EnvelopeField field :
+             {EnvelopeField::hold, EnvelopeField::decay, EnvelopeField::rumbleLength, EnvelopeField::release})
+            keys.push_back(prefix + std::string(specOf(field).key));
+    };
+    add("envelope.");
+    for (const Strand& strand : recipe.strands)
+        if (strand.envelope)
+            add("strand." + strand.name + ".envelope.");
+    return keys;
+}
+
+} // namespace
+
+Project withLengthsScaled(Project project, const StrikeIds& ids, double factor, ShapeScope scope)
+{
+    std::vector<RecipeId> done;
+    for (const StrikeId id : ids) {
+        Strike* strike = project.strike(id);
+        Recipe* recipe = strike != nullptr ? project.recipe(strike->recipe) : nullptr;
+        if (recipe == nullptr)
+            continue;
+        Recipe own = withOverrides(*recipe, strike->overrides);
+        const bool alone = scope == ShapeScope::strike;
+        for (const std::string& key : lengthKeys(own)) // first what is the strike's own, from what it was
+            if (alone || strike->overrides[key])
+                if (const auto place = valueOf(own, key))
+                    strike->overrides.set(key, clampTo(*place->spec, place->get() * factor));
+        if (alone || std::find(done.begin(), done.end(), recipe->id) != done.end())
+            continue;
+        done.push_back(recipe->id);
+        for (const std::string& key : lengthKeys(*recipe))
+            if (const auto place = valueOf(*recipe, key))
+                place->set(place->get() * factor);
+    }
+    return project;
+}
+
 Project withoutOverride(Project project, const StrikeIds& ids, std::string_view key)
 {
     return withStrikesChanged(std::move(project), ids, [key](Strike& strike) { strike.overrides.clear(key); });

@@ -2,7 +2,9 @@
 #include "recipe_json.h"
 
 #include <memory>
+#include <set>
 
+#include "ember/core/shown_text.h"
 #include "motion_json.h"
 
 namespace ember {
@@ -213,7 +215,7 @@ Recipe recipeFromJson(const Json& json, const std::string& place, JsonTrouble& t
     if (recipe.name.empty())
         object.wrong("name", "should not be empty");
     readValues(object, valuesOf(recipe));
-    if (const Json* envelope = object.need("envelope"))
+    if (const Json* envelope = object.find("envelope"))
         recipe.envelope = envelopeFromJson(*envelope, object.placeOf("envelope"), trouble);
     if (const Json* light = object.find("light")) {
         JsonObject effects(*light, object.placeOf("light"), trouble);
@@ -224,11 +226,12 @@ Recipe recipeFromJson(const Json& json, const std::string& place, JsonTrouble& t
         readValues(values, valuesOf(recipe.sound));
         recipe.sound.file = values.text("file", "");
     }
+    std::set<std::string> names;
     readList(object, "strands", true, [&](const Json& item, const std::string& where) {
         Strand strand = strandFromJson(item, where, trouble);
-        if (recipe.strand(strand.name) != nullptr)
+        if (!names.insert(strand.name).second)
             trouble.add(ErrorCode::badValue, where + ".name",
-                        "is \"" + strand.name + "\", as another strand's of this recipe is already");
+                        "is " + inQuotes(strand.name) + ", as another strand's of this recipe is already");
         if (!item.is_object() || !item.contains("salt")) // as older files counted them
             strand.salt = static_cast<int>(recipe.strands.size()) + 1;
         recipe.strands.push_back(std::move(strand));

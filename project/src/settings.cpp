@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "ember/core/renamed.h"
 #include "ember/core/values.h"
 #include "ember/project/motion_library.h"
 #include "ember/project/recipe_edits.h"
@@ -23,10 +24,11 @@ public:
             strikes_.push_back(strike.id);
     }
 
-    void set(const Setting& setting)
+    void set(const Setting& wanted)
     {
         if (error_)
             return;
+        const Setting setting = asToday(wanted);
         setting_ = &setting;
         std::string_view key = setting.first;
         if (take(key, "overlap."))
@@ -80,6 +82,16 @@ public:
     }
 
 private:
+    /// A setting by an older name of its value.
+    static Setting asToday(const Setting& setting)
+    {
+        const RenamedKey* renamed = renamedFrom(setting.first);
+        if (renamed == nullptr)
+            return setting;
+        const auto old = numberFrom<double>(setting.second);
+        return {currentKey(setting.first),
+                renamed->factor != 1 && old ? plainNumber(*old * renamed->factor) : setting.second};
+    }
     static bool take(std::string_view& key, std::string_view prefix)
     {
         if (!key.starts_with(prefix))
@@ -386,12 +398,63 @@ private:
 
 } // namespace
 
+namespace {
+
+/// What a backslash stands before, and what it means with it. Before anything else it is itself.
+std::optional<char> escaped(char sign)
+{
+    switch (sign) {
+    case 'n': return '\n';
+    case 'r': return '\r';
+    case '=':
+    case '\\': return sign;
+    default: return std::nullopt;
+    }
+}
+
+std::string unescaped(std::string_view text)
+{
+    std::string out;
+    for (std::size_t i = 0; i < text.size(); ++i) {
+        const auto meant = text[i] == '\\' && i + 1 < text.size() ? escaped(text[i + 1]) : std::nullopt;
+        out += meant.value_or(text[i]);
+        i += meant ? std::size_t{1} : 0;
+    }
+    return out;
+}
+
+std::string withEscapes(std::string_view text, bool key)
+{
+    std::string out;
+    for (const char c : text) {
+        if (c == '\n')
+            out += "\\n";
+        else if (c == '\r')
+            out += "\\r";
+        else if (c == '\\' || (key && c == '='))
+            out += {'\\', c};
+        else
+            out += c;
+    }
+    return out;
+}
+
+} // namespace
+
 Result<Setting> settingFromText(const std::string& text)
 {
-    const auto equals = text.find('=');
-    if (equals == std::string::npos || equals == 0)
+    std::size_t equals = 0;
+    while (equals < text.size() && text[equals] != '=')
+        equals += text[equals] == '\\' && equals + 1 < text.size() ? std::size_t{2} : 1;
+    if (equals >= text.size() || equals == 0)
         return Error{ErrorCode::badValue, text, "a setting is written KEY=VALUE"};
-    return Setting{text.substr(0, equals), text.substr(equals + 1)};
+    return Setting{unescaped(std::string_view(text).substr(0, equals)),
+                   unescaped(std::string_view(text).substr(equals + 1))};
+}
+
+std::string settingText(const Setting& setting)
+{
+    return withEscapes(setting.first, true) + "=" + withEscapes(setting.second, false);
 }
 
 Result<Project> withSettings(Project project, const std::vector<Setting>& settings)

@@ -44,9 +44,9 @@ Strand strand(const char* name, Source source, const Rate& rate, const Amounts& 
     return made;
 }
 
-Strand inBursts(Strand strand, double move, double pause)
+Strand intermittent(Strand strand, double move, double pause)
 {
-    strand.bursts = {BurstMode::seeded, move, pause, 0.6};
+    strand.intermittent = {IntermittentMode::seeded, move, pause, 0.6};
     return strand;
 }
 
@@ -164,14 +164,14 @@ void addBeats(BookEntries& book)
     stuck.set(F::decaySlope, static_cast<double>(Slope::linear));
     book.push_back(entry("Stuck gear", "choppy glitch", stuck,
                          {strand("Jumps", Jitter{2}, {10, 10, 12}, {.x = 16, .y = 6}),
-                          inBursts(strand("Steps", steps, {6, 4, 8}, {.y = 9, .zoom = 0.03}), 3, 2)}));
+                          intermittent(strand("Steps", steps, {6, 4, 8}, {.y = 9, .zoom = 0.03}), 3, 2)}));
 }
 
 void addStates(BookEntries& book)
 {
     book.push_back(
-        entry("Shivers", "tremor, in bursts", shaped({1, 36, 24, 2}),
-              {inBursts(strand("Tremor", Noise{3, 0.6, 2}, {13, 9, 30}, {.x = 5, .y = 6, .roll = 0.3}), 6, 5)}));
+        entry("Shivers", "tremor, on and off", shaped({1, 36, 24, 2}),
+              {intermittent(strand("Tremor", Noise{3, 0.6, 2}, {13, 9, 30}, {.x = 5, .y = 6, .roll = 0.3}), 6, 5)}));
     Oscillation idle;
     idle.wave = Wave::triangle;
     idle.ratio[static_cast<std::size_t>(Axis::x)] = 0.5;
@@ -187,7 +187,7 @@ void addStates(BookEntries& book)
     book.push_back(
         entry("Nervous hands", "hand-held, nervous", shaped({8, 200, 30, 0}),
               {strand("Sway", Noise{3, 0.5, 2}, {1.1, 1.1, 12}, {.x = 11, .y = 9, .roll = 0.7}),
-               inBursts(strand("Twitch", Noise{2, 0.6, 2}, {5, 5, 12}, {.x = 4, .y = 4, .roll = 0.2}), 9, 7)}));
+               intermittent(strand("Twitch", Noise{2, 0.6, 2}, {5, 5, 12}, {.x = 4, .y = 4, .roll = 0.2}), 9, 7)}));
 }
 
 constexpr std::array<std::string_view, 4> names{"Blast and rumble", "Dead weight", "Hard blow", "Drum beat"};
@@ -231,7 +231,7 @@ Project newProject(int width, int height, FrameRate rate)
     project.width = width;
     project.height = height;
     project.rate = rate;
-    project.finish.shutter = 180; // the habit; files that do not say so have none
+    project.finish.shutterAngle = 180; // the habit; files that do not say so have none
     for (const auto kind : {StrikeKind::hit, StrikeKind::landing, StrikeKind::blast, StrikeKind::beat})
         project.addRecipe(recipeFor(*entryNamed(shippedRecipes(), starterRecipeName(kind)), project));
     // A second's drift is the same for every size of frame.

@@ -230,14 +230,15 @@ Project withShotSpeed(const Project& project, ShotId id, double speed)
     });
 }
 
-Project withClipReplaced(const Project& project, ShotId id, const std::string& clip, bool still, std::int64_t available)
+Project withClipReplaced(const Project& project, ShotId id, const Shot& found)
 {
     return withShotChanged(project, id, [&](Shot& shot) {
-        shot.clip = clip;
-        shot.still = still;
-        shot.available = available;
-        if (available > 0) {
-            shot.in = std::min(shot.in, static_cast<double>(available - 1));
+        shot.clip = found.clip;
+        shot.still = found.still;
+        shot.available = found.available;
+        shot.format = found.format;
+        if (found.available > 0) {
+            shot.in = std::min(shot.in, static_cast<double>(found.available - 1));
         } else { // nothing in it moves
             shot.in = 0;
             shot.speed = 1;

@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <map>
+#include <string_view>
 
 #include <cairo-pdf.h>
 #include <cairo-svg.h>
@@ -295,6 +297,29 @@ cairo_status_t append(void* bytes, const unsigned char* data, unsigned int lengt
     return CAIRO_STATUS_SUCCESS;
 }
 
+/// cairo counts its surfaces and images from the start of the program; here they are counted from the start of the
+/// page.
+std::string renumbered(const std::string& svg, std::string_view word)
+{
+    std::map<std::string, std::size_t> numbers;
+    std::string out;
+    std::size_t from = 0;
+    for (std::size_t at = 0; (at = svg.find(word, at)) != std::string::npos;) {
+        std::size_t end = at + word.size();
+        while (end < svg.size() && svg[end] >= '0' && svg[end] <= '9')
+            ++end;
+        const bool name = end > at + word.size() && at > 0 && (svg[at - 1] == '"' || svg[at - 1] == '#');
+        if (name) {
+            const auto known = numbers.try_emplace(svg.substr(at, end - at), numbers.size() + 1).first;
+            out.append(svg, from, at - from);
+            out.append(word).append(std::to_string(known->second));
+            from = end;
+        }
+        at = end;
+    }
+    return out.append(svg, from, std::string::npos);
+}
+
 } // namespace
 
 Result<std::string> drawSheets(std::span<const ShakeSheet> sheets, SheetFormat format)
@@ -308,6 +333,7 @@ Result<std::string> drawSheets(std::span<const ShakeSheet> sheets, SheetFormat f
         surface = cairo_pdf_surface_create_for_stream(append, &bytes, pageWidth, pageHeight);
         cairo_pdf_surface_set_metadata(surface, CAIRO_PDF_METADATA_TITLE, cleanText(title).c_str());
         cairo_pdf_surface_set_metadata(surface, CAIRO_PDF_METADATA_CREATOR, "Vast Ember");
+        cairo_pdf_surface_set_metadata(surface, CAIRO_PDF_METADATA_CREATE_DATE, ""); // the same sheet, the same bytes
         break;
     case SheetFormat::png:
         surface = cairo_image_surface_create(CAIRO_FORMAT_RGB24, static_cast<int>(pageWidth * pixelsInPoint),
@@ -333,7 +359,7 @@ Result<std::string> drawSheets(std::span<const ShakeSheet> sheets, SheetFormat f
     if (status != CAIRO_STATUS_SUCCESS)
         return Error{ErrorCode::failed, title,
                      std::string("its sheet cannot be drawn: ") + cairo_status_to_string(status)};
-    return bytes;
+    return format == SheetFormat::svg ? renumbered(renumbered(bytes, "surface"), "image") : bytes;
 }
 
 } // namespace ember

@@ -51,10 +51,53 @@ Project randomProject(test::Random& random)
     p.strikes.front().seed = static_cast<std::uint32_t>(random.bits());
     p.strikes.front().strength = random.between(0.3, 1.3);
     p.finish.cover = random.whole(0, 1) == 0 ? CoverMode::constant : CoverMode::breathing;
-    p.finish.shutter = random.whole(0, 2) * 130;
-    p.finish.shutterPhase = random.whole(-1, 1) * 90;
+    p.finish.shutterAngle = random.whole(0, 2) * 130;
+    p.finish.exposureShift = random.whole(-1, 1) * 0.25;
     p.finish.letterbox = random.whole(0, 2) == 0 ? random.between(1, 2.6) : 0;
     p.finish.coverBars = random.whole(0, 1) == 0;
+    return p;
+}
+
+/// Shots, strikes over each other by some rule, and any of the ways to move.
+Project crowdedProject(test::Random& random)
+{
+    Project p = randomProject(random);
+    p.shots.clear();
+    for (int i = random.whole(1, 4); i > 0; --i) {
+        Shot shot;
+        shot.length = random.whole(20, 120);
+        p.addShot(shot);
+    }
+    Recipe& recipe = p.recipes.front();
+    recipe.strands.front().source = sourceOfKind(static_cast<std::size_t>(random.whole(0, 4)));
+    if (auto* drawn = std::get_if<Drawn>(&recipe.strands.front().source)) {
+        drawn->asDrawn = random.whole(0, 1) == 0;
+        drawn->keys[0] = tidied({{-3, 0.4, Ease::smooth}, {4, -0.7, Ease::out}, {20, 0.2, Ease::hold}}, drawn->asDrawn);
+    }
+    Strand second = recipe.strands.front();
+    second.name = "Second";
+    second.salt = 2;
+    second.source = sourceOfKind(static_cast<std::size_t>(random.whole(0, 3)));
+    if (random.whole(0, 1) == 0)
+        second.envelope = recipe.envelope.with(EnvelopeField::decay, random.between(1, 60))
+                              .with(EnvelopeField::lead, random.between(0, 8));
+    second.intermittent.mode = random.whole(0, 1) == 0 ? IntermittentMode::seeded : IntermittentMode::off;
+    recipe.strands.push_back(second);
+    recipe.envelope.set(EnvelopeField::lead, random.whole(0, 1) == 0 ? random.between(0, 10) : 0);
+    recipe.envelope.set(EnvelopeField::leadShape, random.whole(0, 1));
+    recipe.envelope.set(EnvelopeField::rumble, random.between(0, 0.4));
+    p.overlap.rule = static_cast<OverlapRule>(random.whole(0, 2));
+    p.master.intensity = random.between(0.2, 2);
+    p.finish.cover = static_cast<CoverMode>(random.whole(0, 2));
+    for (int i = random.whole(0, 6); i > 0; --i) {
+        Strike strike = p.strikes.front();
+        strike.frame = Frame{random.whole(0, 150)};
+        strike.seed = static_cast<std::uint32_t>(random.bits());
+        strike.strength = random.between(0.2, 2);
+        strike.direction = random.whole(0, 1) == 0 ? std::optional(random.between(0, 360)) : std::nullopt;
+        p.addStrike(strike);
+    }
+    p.sortStrikes();
     return p;
 }
 
@@ -175,7 +218,7 @@ private slots:
     void shutterAtRestIsRest()
     {
         Project p = project();
-        p.finish.shutter = 180;
+        p.finish.shutterAngle = 180;
         const Motion motion(p);
         const Exposure rest = exposureOf(p, motion, 20);
         QVERIFY(rest.still() && rest.middle.atRest());
@@ -183,9 +226,9 @@ private slots:
         QVERIFY(moving.instants() > 5);
         QCOMPARE(moving.middle, motion.poseAt(41)); // around the frame's own instant
         QVERIFY(moving.poses.front() == motion.poseAt(41 + 0.5 * (0.5 / moving.instants() - 0.5)));
-        p.finish.samples = 7;
+        p.finish.instants = 7;
         QCOMPARE(exposureOf(p, motion, 41).instants(), 7);
-        p.finish.shutterPhase = 90;
+        p.finish.exposureShift = 0.25;
         QCOMPARE(exposureOf(p, motion, 41).middle, motion.poseAt(41.25));
         p.finish.shown.blur = false;
         QCOMPARE(exposureOf(p, motion, 41).instants(), 1);
@@ -194,7 +237,7 @@ private slots:
     void slowMotionIsNotBlurredWhenAsked()
     {
         Project p = project();
-        p.finish.shutter = 180;
+        p.finish.shutterAngle = 180;
         p.finish.blurAbove = 15;
         const Motion motion(p);
         int blurred = 0;
@@ -273,6 +316,80 @@ private slots:
             }
         }
         QVERIFY(tight > 1500);
+    }
+    void noAxisGoesBeyondItsBound()
+    {
+        // Every shipped way to move, several strikes over each other, each rule; the bound is for a window of time.
+        test::Random random(77);
+        int close = 0;
+        for (int round = 0; round < 400; ++round) {
+            const Project p = crowdedProject(random);
+            const Motion motion(p);
+            const double from = random.between(-5, 200);
+            const double to = from + random.between(0, 2);
+            const auto most = motion.mostWithin(from, to);
+            if (!most)
+                continue;
+            for (int i = 0; i <= 8; ++i) {
+                const Pose pose = motion.poseAt(from + (to - from) * i / 8);
+                const std::pair<Axis, double> axes[] = {{Axis::x, pose.x},           {Axis::y, pose.y},
+                                                        {Axis::zoom, pose.zoom - 1}, {Axis::roll, pose.roll},
+                                                        {Axis::pan, pose.pan},       {Axis::tilt, pose.tilt}};
+                for (const auto& [axis, value] : axes) {
+                    QVERIFY2(std::abs(value) <= (*most)[axis] * (1 + 1e-9) + 1e-12,
+                             qPrintable(QStringLiteral("%1: %2 beyond %3").arg(round).arg(value).arg((*most)[axis])));
+                    close += (*most)[axis] > 0 && std::abs(value) > 0.5 * (*most)[axis] ? 1 : 0;
+                }
+            }
+        }
+        QVERIFY(close > 200); // or it bounds nothing
+    }
+    void shotCoversAreThoseOfEveryFrame()
+    {
+        test::Random random(78);
+        for (int round = 0; round < 150; ++round) {
+            Project p = crowdedProject(random);
+            if (round % 5 == 0)
+                p.recipes.front().strands.front().amount[Axis::x] = 3 * p.width; // no zoom helps
+            const Motion motion(p);
+            const auto needed = neededCovers(p, motion);
+            const Cover cover = coverFrom(p, needed);
+            const auto bare = uncoveredFrames(cover, needed);
+            const auto shots = shotCovers(p, motion);
+            QCOMPARE(shots.size(), p.shots.size());
+            for (std::size_t i = 0; i < shots.size(); ++i) {
+                const ShotPlace place = p.placeOf(i);
+                const auto begin = needed.begin() + place.first;
+                const auto worst = std::max_element(begin, needed.begin() + place.end);
+                QCOMPARE(shots[i].needed, std::max(1.0, *worst));
+                QCOMPARE(shots[i].worstFrame, *worst > 1 ? worst - needed.begin() : place.first);
+                double zoom = 1;
+                for (auto f = place.first; f < place.end; ++f)
+                    zoom = std::max(zoom, cover.at(f));
+                QCOMPARE(shots[i].zoom, zoom);
+                QCOMPARE(shots[i].uncovered, std::count_if(bare.begin(), bare.end(), [&](std::int64_t f) {
+                             return f >= place.first && f < place.end;
+                         }));
+            }
+            const Cover quick = coverOf(p, motion);
+            QCOMPARE(quick.needed, cover.needed);
+            QCOMPARE(quick.worstFrame, cover.worstFrame);
+            QCOMPARE(quick.zoom, cover.zoom);
+            QVERIFY(quick.breath == cover.breath);
+        }
+    }
+    void ownShotsAreFoundInEitherWay()
+    {
+        test::Random random(79);
+        for (int round = 0; round < 60; ++round) {
+            const Project p = crowdedProject(random);
+            const Motion motion(p);
+            for (int i = 0; i < 40; ++i) {
+                const double time = random.between(-30, static_cast<double>(p.length()) + 30);
+                const double asked = time + random.between(-3, 3);
+                QCOMPARE(motion.ownShot(time)(asked), OwnShot(p, time)(asked));
+            }
+        }
     }
     void breathingIsSlowRoundAndQuiet()
     {

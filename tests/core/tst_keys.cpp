@@ -27,26 +27,49 @@ private slots:
         QTest::addColumn<QString>("text");
         QTest::addColumn<double>("value");
         const std::pair<const char*, double> cases[] = {
-            {"12", 12},      {" 1,5 ", 1.5}, {"48/2", 24},      {"2*(3+4)", 14}, {"-7", -7},       {"1.5s", 36},
-            {"1 s + 6", 30}, {"2*1s", 48},   {"500 ms", 12},    {"8 f", 8},      {"8 Frames", 8},  {"+10%", 44},
-            {"-25 %", 30},   {"*2", 80},     {"/4", 10},        {"+5", 45},      {"+=1s", 64},     {"-=5", 35},
-            {"10-4-3", 3},   {"8/2/2", 2},   {"-(2+3)*-2", 10}, {".5", 0.5},     {"(1s+2)/2", 13}, {"*0", 0},
+            {"12", 12},
+            {" 1,5 ", 1.5},
+            {"48/2", 24},
+            {"2*(3+4)", 14},
+            {"-7", -7},
+            {"1.5s", 36},
+            {"1 s + 6", 30},
+            {"2*1s", 48},
+            {"500 ms", 12},
+            {"8 f", 8},
+            {"8 Frames", 8},
+            {"+10%", 44},
+            {"-25 %", 30},
+            {"x2", 80},
+            {"x 0.25", 10},
+            {"+5", 5},
+            {"\xC3\x97"
+             "1.5",
+             60},
+            {"x(1+2)", 120},
+            {"10-4-3", 3},
+            {"8/2/2", 2},
+            {"-(2+3)*-2", 10},
+            {".5", 0.5},
+            {"(1s+2)/2", 13},
+            {"x0", 0},
         };
         for (const auto& [text, value] : cases)
-            QTest::newRow(text) << QString::fromLatin1(text) << value;
+            QTest::newRow(text) << QString::fromUtf8(text) << value;
     }
     void reads()
     {
         QFETCH(QString, text);
         QFETCH(double, value);
-        const auto got = typed(text.toLatin1().constData());
+        const auto got = typed(text.toUtf8().constData());
         QVERIFY(got);
         QVERIFY2(std::abs(*got - value) < 1e-12, qPrintable(QString::number(*got)));
     }
     void refusesWhatMakesNoSense()
     {
-        for (const char* text : {"",      " ",    "x", "1..2", "3 apples", "2*",  "(1",  "1)", "1/0", "/0",
-                                 "1s*1s", "4/1s", "+", "-=",   "1e400",    "nan", "inf", "+%", "--",  "5 5"})
+        for (const char* text :
+             {"",   " ",   "x",  "1..2",  "3 apples", "2*", "*2", "/2",    "+=1", "-=5", "x",  "2x", "xx2", "(1",
+              "1)", "1/0", "/0", "1s*1s", "4/1s",     "+",  "-=", "1e400", "nan", "inf", "+%", "--", "5 5"})
             QVERIFY2(!typed(text), text);
         QVERIFY(!typed(std::string(100000, '(').c_str()));
         QVERIFY(!typed(std::string(100000, '-').c_str()));

@@ -142,7 +142,7 @@ private slots:
             const double amount = axis == Axis::zoom ? 0.2 : 10;
             Recipe recipe =
                 test::plainRecipe(sourceOfKind(static_cast<std::size_t>(kind)), test::amountOf(axis, amount), e);
-            recipe.strands[0].bursts.mode = seed % 2 != 0 ? BurstMode::seeded : BurstMode::off;
+            recipe.strands[0].intermittent.mode = seed % 2 != 0 ? IntermittentMode::seeded : IntermittentMode::off;
             // A kick along x or y; the rest by the seed.
             const Project project = filmOf(recipe, seed, axis == Axis::x ? 180.0 : 90.0);
             const Motion motion(project);

@@ -100,10 +100,10 @@ private slots:
         Project project = threeShots();
         project.shots[0].move = {{Frame{0}, 0, 0, 1, 0, Ease::linear}, {Frame{40}, 400, 0, 1, 0}};
         project.shots[1].move = {{Frame{0}, -300, 0, 1, 0}};
-        project.finish.shutter = 360;
+        project.finish.shutterAngle = 360;
         project.finish.rolling = 0.6;
-        for (const double phase : {-180.0, 0.0, 180.0}) {
-            project.finish.shutterPhase = phase;
+        for (const double phase : {-0.5, 0.0, 0.5}) {
+            project.finish.exposureShift = phase;
             const Motion motion(project);
             for (const Pose& pose : exposureOf(project, motion, 39).poses)
                 QVERIFY2(pose.x > 300, qPrintable(QString::number(pose.x)));
@@ -170,7 +170,7 @@ private slots:
         QCOMPARE(motion.poseAt(40).y, 0.0);
         // What the shutter sees of either side is that side's.
         Project seen = project;
-        seen.finish.shutter = 360;
+        seen.finish.shutterAngle = 360;
         for (const Pose& pose : exposureOf(seen, motion, 39).poses)
             QVERIFY(pose.x < 0);
         for (const Pose& pose : exposureOf(seen, motion, 40).poses)

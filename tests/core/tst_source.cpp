@@ -354,7 +354,7 @@ private slots:
     }
     void burstsMoveAndPause()
     {
-        const Bursts set{BurstMode::set, 6, 4, 0.6};
+        const Intermittent set{IntermittentMode::set, 6, 4, 0.6};
         QCOMPARE(gateAt(set, -50, 1), 1.0);
         QCOMPARE(gateAt(set, 0, 1), 1.0);
         QCOMPARE(gateAt(set, 4.9, 1), 1.0);
@@ -362,7 +362,7 @@ private slots:
             QCOMPARE(gateAt(set, t, 1), 0.0);
         QCOMPARE(gateAt(set, 12, 1), 1.0);
         QCOMPARE(gateAt(set, 15, 2), gateAt(set, 25, 3)); // as long each time, whatever the seed
-        const Bursts seeded{BurstMode::seeded, 6, 4, 0.8};
+        const Intermittent seeded{IntermittentMode::seeded, 6, 4, 0.8};
         std::set<int> lengths;
         for (int round = 0; round < 60; ++round) {
             int open = 0;

@@ -254,7 +254,7 @@ private slots:
     {
         Project p = project();
         p.finish.cover = CoverMode::breathing;
-        p.finish.shutter = 180;
+        p.finish.shutterAngle = 180;
         p.recipes.front().effects.flash.strength = 0.3;
         RenderOptions options = wholeFilm(p);
         QVERIFY(renderFilm(p, at("whole_%03d.png"), options, goOn));
@@ -268,9 +268,9 @@ private slots:
             QCOMPARE(test::bytesOf(sequenceFile(at("parts_%03d.png"), i)),
                      test::bytesOf(sequenceFile(at("whole_%03d.png"), i)));
         // A still is the same frame again.
-        QVERIFY(renderStill(p, Frame{21}, at("still.png"), false));
+        QVERIFY(renderStill(p, Frame{21}, at("still.png"), {}));
         QCOMPARE(test::bytesOf(at("still.png")), test::bytesOf(sequenceFile(at("whole_%03d.png"), 21)));
-        QVERIFY(!renderStill(p, Frame{21}, at("still.png"), false));
+        QVERIFY(!renderStill(p, Frame{21}, at("still.png"), {}));
     }
     void interruptedSequencesAreGoneOnWith()
     {
@@ -305,13 +305,13 @@ private slots:
         layer.length = 48;
         layer.depth = 0;
         p.layers = {layer};
-        QVERIFY(renderStill(p, Frame{2}, at("titled.png"), true));
+        QVERIFY(renderStill(p, Frame{2}, at("titled.png"), {.overwrite = true}));
         ClipOptions alone;
         alone.neverSequence = true;
         const ImagePtr out = ClipReader::open(at("titled.png"), alone).value()->picture(0).value();
         QVERIFY(out->at(96, 64)[0] > 250 && out->at(96, 64)[1] < 5);
         p.layers.front().picture = at("nowhere.png");
-        const auto failed = renderStill(p, Frame{2}, at("titled.png"), true);
+        const auto failed = renderStill(p, Frame{2}, at("titled.png"), {.overwrite = true});
         QVERIFY(!failed && sentence(failed.error()).find("nowhere.png") != std::string::npos);
     }
     void otherSizesAndShapes()

@@ -182,7 +182,7 @@ private slots:
         const QByteArray before = test::bytesOf(clip_);
         for (const bool overwrite : {false, true}) {
             const auto done = handOn(project, HandFormat::csv, {}, clip_, overwrite);
-            QVERIFY(!done && done.error().code == ErrorCode::exists);
+            QVERIFY(!done && done.error().code == ErrorCode::unwritable);
         }
         QVERIFY(test::bytesOf(clip_) == before);
         test::writeBytes(at("there.csv"), "mine");

@@ -145,7 +145,7 @@ private slots:
     void aRenderHasAllShots()
     {
         Project project = twoShots();
-        project.finish.shutter = 0;
+        project.finish.shutterAngle = 0;
         project.finish.cover = CoverMode::off;
         project = withOutTrimmed(project, project.shots[0].id, -30);
         RenderOptions options = wholeFilm(project);

@@ -99,7 +99,8 @@ private slots:
         QTest::addColumn<int>("malformed");
         QTest::addColumn<int>("unknown");
         const auto row = [](const char* name, std::string_view bytes, int malformed, int unknown = 0) {
-            QTest::addRow("%s", name) << QByteArray(bytes.data(), static_cast<qsizetype>(bytes.size())) << malformed << unknown;
+            QTest::addRow("%s", name) << QByteArray(bytes.data(), static_cast<qsizetype>(bytes.size())) << malformed
+                                      << unknown;
         };
         row("nothing", "", 1);
         row("text", "strike it", 1);
@@ -122,7 +123,8 @@ private slots:
     void wrongOnesAreCounted()
     {
         QFETCH(QByteArray, bytes);
-        const OscRead read = readOsc(std::as_bytes(std::span(bytes.constData(), static_cast<std::size_t>(bytes.size()))));
+        const OscRead read =
+            readOsc(std::as_bytes(std::span(bytes.constData(), static_cast<std::size_t>(bytes.size()))));
         QVERIFY(read.messages.empty());
         QTEST(static_cast<int>(read.malformed), "malformed");
         QTEST(static_cast<int>(read.unknown), "unknown");
@@ -297,12 +299,15 @@ private slots:
         QVERIFY(read.value()[2].message == OscMessage(OscSettle{0}));
         for (std::size_t i = 4; i < read->size(); ++i)
             QVERIFY(read.value()[i].seconds >= read.value()[i - 1].seconds && read.value()[i].seconds < 13);
-        for (const auto& [text, part] : {std::pair("[1", "whole JSON"), {"[]", "object"}, {R"({"x": 1})", "x is not known"},
-                                         {R"({"messages": [{}]})", "messages[0].strike"},
-                                         {R"({"messages": [{"strike": "hit", "strength": 9}]})", "messages[0].strength"},
-                                         {R"({"messages": [{"strike": "hit", "at": [1, 2]}]})", "list of 3"},
-                                         {R"({"hammer": [{"per_second": 0}]})", "hammer[0].per_second"},
-                                         {R"({"hammer": [{"kinds": []}]})", "hammer[0].kinds"}}) {
+        for (const auto& [text, part] :
+             {std::pair("[1", "breaks off in line 1"),
+              {"[]", "object"},
+              {R"({"x": 1})", "x is not known"},
+              {R"({"messages": [{}]})", "messages[0].strike"},
+              {R"({"messages": [{"strike": "hit", "strength": 9}]})", "messages[0].strength"},
+              {R"({"messages": [{"strike": "hit", "at": [1, 2]}]})", "list of 3"},
+              {R"({"hammer": [{"per_second": 0}]})", "hammer[0].per_second"},
+              {R"({"hammer": [{"kinds": []}]})", "hammer[0].kinds"}}) {
             const auto wrong = patternFromJson(text, "p.json");
             QVERIFY(!wrong);
             QVERIFY2(sentence(wrong.error()).find(part) != std::string::npos, sentence(wrong.error()).c_str());

@@ -57,9 +57,9 @@ Project fullProject()
     project.finish.cover = CoverMode::off;
     project.finish.coverBars = false;
     project.finish.coverSpeed = 0.1;
-    project.finish.shutter = 200;
-    project.finish.shutterPhase = -30;
-    project.finish.samples = 9;
+    project.finish.shutterAngle = 200;
+    project.finish.exposureShift = -0.125;
+    project.finish.instants = 9;
     project.finish.blurAbove = 3;
     project.finish.rolling = 0.25;
     project.finish.letterbox = 2.39;
@@ -98,7 +98,7 @@ Project fullProject()
         strand.name = "S" + std::to_string(kind);
         strand.source = sourceOfKind(kind);
         strand.amount[Axis::tilt] = -2;
-        strand.bursts = {BurstMode::seeded, 3, 4.5, 0.2};
+        strand.intermittent = {IntermittentMode::seeded, 3, 4.5, 0.2};
         rich.add(std::move(strand));
     }
     rich.strands[1].envelope = rich.envelope.with(F::attack, 7);
@@ -216,7 +216,7 @@ private slots:
             QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
         };
         row("\"vember\": 1,", "", "vember");
-        row("\"vember\": 1", "\"vember\": 10", "version 10");
+        row("\"vember\": 1", "\"vember\": 11", "version 11");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
         row("\"width\": 640", "\"width\": 0", "frame.width");
         row("\"width\": 640", "\"width\": 1e300", "frame.width");
@@ -234,7 +234,7 @@ private slots:
         row("\"kick\"", "\"wobble\"", "recipes[0].strands[0].source");
         row("\"damping\": 0.2", "\"damping\": 7", "recipes[0].strands[0].damping");
         row("\"damping\": 0.2", "\"damping\": \"much\"", "recipes[0].strands[0].damping");
-        row("\"damping\": 0.2", "\"bursts\": \"often\"", "recipes[0].strands[0].bursts");
+        row("\"damping\": 0.2", "\"intermittent\": \"often\"", "recipes[0].strands[0].intermittent");
         row("\"damping\": 0.2", "\"muted\": 1", "recipes[0].strands[0].muted");
         row("\"damping\": 0.2", "\"salt\": 1.5", "recipes[0].strands[0].salt");
         row("\"source\": \"kick\", \"damping\": 0.2", "\"source\": \"wind\"", "strands[0].source");

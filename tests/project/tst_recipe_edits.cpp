@@ -153,7 +153,7 @@ private slots:
     {
         Strand strand = weight(film()).strands[1];
         strand.envelope.emplace();
-        strand.bursts.mode = BurstMode::set;
+        strand.intermittent.mode = IntermittentMode::set;
         const auto back = strandFromText(strandToText(strand));
         QVERIFY(back);
         QVERIFY(back.value() == strand);

@@ -50,7 +50,7 @@ private slots:
                                                  {recipe + "flash.colour", "#ff8000"},
                                                  {recipe + "flash.strength", "40%"},
                                                  {"finish.cover", "breathing"},
-                                                 {"finish.shutter_phase", "-45"},
+                                                 {"finish.exposure", "-0.125"},
                                                  {"finish.show_blur", "off"}});
         QVERIFY2(made, made ? "" : sentence(made.error()).c_str());
         QCOMPARE(made->layers.size(), std::size_t{2});
@@ -60,14 +60,14 @@ private slots:
         QCOMPARE(made->recipes.front().effects.flash.colour, 0xff8000U);
         QCOMPARE(made->recipes.front().effects.flash.strength, 0.4);
         QCOMPARE(made->finish.cover, CoverMode::breathing);
-        QCOMPARE(made->finish.shutterPhase, -45.0);
+        QCOMPARE(made->finish.exposureShift, -0.125);
         QVERIFY(!made->finish.shown.blur);
         QVERIFY(withSettings(made.value(), settingsOf(made.value())).value() == made.value());
         for (const auto& [key, value] : std::initializer_list<Setting>{{"layer.3.picture", "late.png"},
                                                                        {"layer.1.depth", "1"},
                                                                        {"layer.1.picture", ""},
                                                                        {recipe + "flash.colour", "red"},
-                                                                       {"finish.shutter", "400"}})
+                                                                       {"finish.shutter_angle", "400"}})
             QVERIFY2(!withSettings(project, {{key, value}}), key.c_str());
     }
     void everySettingListedCanBeSetToWhatItIs()

@@ -278,7 +278,7 @@ private slots:
         project = withShotAdded(project, Shot{"/films/title.png", 48, true}, 0).project;
         // A gap may have a move of its own, and a still that took a slow clip's place has no speed.
         project = withFilmMove(std::move(project), {{Frame{150}, 3, 0, 1, 0}, {Frame{360}, 5, 0, 1, 0}});
-        project = withClipReplaced(project, project.shots[2].id, "/films/other.png", true, 0);
+        project = withClipReplaced(project, project.shots[2].id, Shot{"/films/other.png", 1, true});
         QCOMPARE(project.shots[2].speed, 1.0);
         for (Shot& shot : project.shots)
             shot.move.push_back({Frame{400}, 1, 0, 1, 0});

@@ -374,10 +374,10 @@ private slots:
         project.height = 200;
         project.addShot(
             Shot{"clip", 100, false, {{Frame{0}, 0, 0, 1, 0, Ease::linear}, {Frame{10}, 240, -120, 1.2, 20}}});
-        project.finish.shutter = 180;
+        project.finish.shutterAngle = 180;
         const Motion motion(project);
         const Exposure own = exposureOf(project, motion, 5);
-        project.finish.samples = std::min(256, own.instants() * 8);
+        project.finish.instants = std::min(256, own.instants() * 8);
         const Exposure dense = exposureOf(project, motion, 5);
         QVERIFY(own.instants() > 8 && dense.instants() > own.instants());
         const Image source = photographed(320, 200, 21);

@@ -41,7 +41,7 @@ extern "C" const char* __tsan_default_suppressions()
 }
 #endif
 
-/// -class NAME runs one class, -without NAME all others; everything else is Qt Test's.
+/// -class NAME runs one class, -without NAME,NAME all others; everything else is Qt Test's.
 int main(int argc, char** argv)
 {
     std::signal(SIGXFSZ, SIG_IGN);
@@ -75,7 +75,7 @@ int main(int argc, char** argv)
     for (const auto& make : ember::test::registry()) {
         const auto object = make();
         const QLatin1String name(object->metaObject()->className());
-        if ((!only.isEmpty() && only != name) || without == name)
+        if ((!only.isEmpty() && only != name) || without.split(QLatin1Char(',')).contains(name))
             continue;
         ++run;
         failed += QTest::qExec(object.get(), arguments);

@@ -30,8 +30,8 @@ struct Pad {
 };
 
 struct Board {
-    std::array<std::string, boardStates> states{"normal", "fury"}; ///< what the states are called
-    std::vector<Pad> pads;                                         ///< none: a pad for each recipe, see boardOf
+    std::array<std::string, boardStates> states{"cold", "white-hot"}; ///< what the states are called
+    std::vector<Pad> pads;                                            ///< none: a pad for each recipe, see boardOf
 
     bool operator==(const Board&) const = default;
 };

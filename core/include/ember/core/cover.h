@@ -60,6 +60,19 @@ Cover coverOf(const Project& project, const Motion& motion);
 
 /// The frames that show beyond the source, in order: those that need more than they get.
 std::vector<std::int64_t> uncoveredFrames(const Cover& cover, const std::vector<double>& needed);
+/// A shot's cover in short.
+struct ShotCover {
+    std::int64_t first = 0; ///< frames [first, end) of the film
+    std::int64_t end = 0;
+    double needed = 1;           ///< by the frame that needs most
+    std::int64_t worstFrame = 0; ///< that frame; the first where nothing moves
+    double zoom = 1;             ///< in force, the largest of the shot
+    std::int64_t uncovered = 0;  ///< frames that show beyond the source
+};
+/// Of every shot, to the last bit what coverFrom() and uncoveredFrames() tell of them. Without a breathing cover only
+/// those frames are worked out which can need the most.
+std::vector<ShotCover> shotCovers(const Project& project, const Motion& motion);
+
 /// What every frame of a project needs, 1 where nothing moves.
 std::vector<double> neededCovers(const Project& project, const Motion& motion);
 

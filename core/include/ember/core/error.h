@@ -33,6 +33,9 @@ struct Error {
 /// One plain sentence a user can act on: what, where, and why where it is known.
 std::string sentence(const Error& error);
 
+/// What is said where memory was asked for and not there.
+Error noMemory();
+
 /// A value or the Error that stands in its place. Look at ok() before value().
 template <typename T>
 class [[nodiscard]] Result {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <memory>
+#include <optional>
 #include <vector>
 
 #include "ember/core/axes.h"
@@ -74,6 +75,12 @@ public:
     Pose poseAt(FrameTime time) const { return at(time).pose; }
     double intensityAt(FrameTime time) const { return at(time).intensity; }
 
+    /// What no axis goes beyond, without a sign, at any instant from `from` to `to`: a bound, not the largest value,
+    /// which costs far less to know. Nothing where there is none: a shot's own move, a drift, a motion without limits.
+    std::optional<AxisValues> mostWithin(FrameTime from, FrameTime to) const;
+    /// The instants at which the frame at an instant is seen.
+    OwnShot ownShot(FrameTime time) const { return {firsts_, time}; }
+
     /// What the effects of strikes do on the frame at `time`.
     LightNow lightAt(FrameTime time) const;
 
@@ -89,6 +96,7 @@ private:
     std::vector<std::unique_ptr<const Stage>> stages_; ///< one for each rule in use
     std::unique_ptr<const LightTrack> light_;
     std::vector<StrikeSpan> spans_;
+    std::vector<std::int64_t> firsts_; ///< of the shots, and the film's end
     Drift drift_;
     double driftEnd_ = 0; ///< the shot's length
     Master master_;

@@ -129,9 +129,9 @@ struct Finish {
     CoverMode cover = CoverMode::constant;
     bool coverBars = true;    ///< what the letterbox hides need not be covered
     double coverSpeed = 0.04; ///< how fast breathing may enlarge the picture, ratio a second
-    double shutter = 0;       ///< degrees of 360 that the shutter is open for a frame; 0: no motion blur
-    double shutterPhase = 0;  ///< degrees by which it is open later than around the frame's own instant
-    int samples = 0;          ///< instants seen while it is open; 0: as many as the way asks for
+    double shutterAngle = 0;  ///< degrees of 360 that the shutter is open for a frame; 0: no motion blur
+    double exposureShift = 0; ///< frames by which it is open later than centred on the frame's own instant, -1 to 1
+    int instants = 0;         ///< instants seen while it is open; 0: as many as the way asks for
     double blurAbove = 0;     ///< pixels a frame below which nothing is blurred
     double rolling = 0;       ///< frames between the first and the last row being seen
     double letterbox = 0;     ///< width to height of what the bars leave; 0: no bars
@@ -258,6 +258,8 @@ MoveKey moveAt(const Project& project, FrameTime time);
 class OwnShot {
 public:
     OwnShot(const Project& project, FrameTime time);
+    /// `firsts`: the first frame of each shot in order, and the film's end; looked up in no time.
+    OwnShot(const std::vector<std::int64_t>& firsts, FrameTime time);
     FrameTime operator()(FrameTime time) const { return std::clamp(time, from_, to_); }
 
 private:

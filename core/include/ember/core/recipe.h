@@ -26,7 +26,7 @@ struct Strand {
     AxisValues amount; ///< largest excursion per axis at strength 1
     bool muted = false;
     bool solo = false; ///< while any strand of a recipe is solo, only solo strands are felt
-    Bursts bursts = {};
+    Intermittent intermittent = {};
     std::optional<Envelope> envelope = std::nullopt; ///< its own, instead of the recipe's
     int salt = 1;                                    ///< sets its noise apart from the other strands'
 

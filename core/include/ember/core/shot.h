@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -37,6 +38,16 @@ MoveKey moveAt(const std::vector<MoveKey>& keys, FrameTime time);
 /// Identities the project hands out; 0 is nobody.
 using ShotId = std::int64_t;
 
+/// The pictures of a clip as they were when the project took it in, so that a change of the file is noticed. 0 and
+/// nothing where it is not known: the project was written by an earlier version.
+struct ClipFormat {
+    int width = 0;
+    int height = 0;
+    std::optional<FrameRate> rate = {};
+
+    bool operator==(const ClipFormat&) const = default;
+};
+
 /// A part of a clip, a still or a gap. The clip's path is as the project knows it; files are resolved elsewhere.
 struct Shot {
     std::string clip;               ///< empty: a gap, black and silent
@@ -46,6 +57,7 @@ struct Shot {
     double in = 0;                  ///< the clip's frame that is shown first, at the project's rate
     double speed = 1;               ///< frames of the clip that go by in one of the film
     std::int64_t available = 0;     ///< frames the clip has, at the project's rate; 0: there is no end
+    ClipFormat format = {};
     ShotId id = 0;
     /// Strikes on frames of the clip that were trimmed away; their frames are the clip's. They come back with these.
     std::vector<Strike> trimmed = {};

@@ -132,21 +132,21 @@ inline constexpr Choices sourceWords{sourceNames};
 /// A source of this index with its defaults.
 Source sourceOfKind(std::size_t index);
 
-enum class BurstMode { off, set, seeded };
+enum class IntermittentMode { off, set, seeded };
 
-/// A gate over any source: it moves, pauses, moves again. The first movement begins before the strike and holds the
-/// peak. Seeded lengths differ by up to `spread` of the set ones; the rhythm stays.
-struct Bursts {
-    BurstMode mode = BurstMode::off;
-    double move = 6;     ///< frames
-    double pause = 6;    ///< frames
-    double spread = 0.6; ///< 0 to 1
+/// A gate over any source: it moves, rests, moves again. The first movement begins before the strike and holds the
+/// peak. Seeded lengths differ by up to `unevenness` of the set ones; the rhythm stays.
+struct Intermittent {
+    IntermittentMode mode = IntermittentMode::off;
+    double moves = 6;        ///< frames
+    double rests = 6;        ///< frames
+    double unevenness = 0.6; ///< 0 to 1
 
-    bool operator==(const Bursts&) const = default;
+    bool operator==(const Intermittent&) const = default;
 };
 
 /// How open the gate is `sincePeak` frames after the peak, 0 to 1; opens and closes within at most a frame.
-double gateAt(const Bursts& bursts, double sincePeak, std::uint64_t seed);
+double gateAt(const Intermittent& gate, double sincePeak, std::uint64_t seed);
 
 /// Where in its run a source is asked for its value.
 struct SourceMoment {

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What people type where a number is wanted: "48/2", "1.5 s", "+10%", "*2".
+// What people type where a number is wanted: "48/2", "1.5 s", "+10 %", "x2".
 #pragma once
 
 #include <optional>
@@ -25,9 +25,9 @@ struct TypedChange {
     bool operator==(const TypedChange&) const = default;
 };
 
-/// Reads a number, an expression of + - * / and brackets, or a change of the value that is there: "+10%" and "-10%" are
-/// a tenth of it more or less, "*2" and "/2" multiply, "+5" and "+=5" add, "-=5" takes away ("-5" is a number). Numbers
-/// without a unit are worth `plain`. A decimal comma is a point. Nothing for what cannot be read or is not finite.
+/// Reads a number, an expression of + - * / and brackets, or a change of the value that is there: "+10 %" and "-10 %"
+/// are a tenth of it more or less, "x2" twice as much. Numbers without a unit are worth `plain`. A decimal comma is a
+/// point. Nothing for what cannot be read or is not finite.
 std::optional<TypedChange> readTyped(std::string_view text, std::span<const TypedUnit> units, double plain);
 
 } // namespace ember

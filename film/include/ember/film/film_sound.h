@@ -31,6 +31,7 @@ Result<std::unique_ptr<SoundReader>> openFilmSound(const FilmSound& sound, Sound
 
 /// Writes the film's intensity as a sound that is felt rather than heard: a sine of `hertz` (10 to 120), as high as the
 /// picture shakes, full scale at 100 %; mono, 16 bits, 48 kHz, WAV. For a subwoofer or a shaker under a seat.
-Status writeRumbleTrack(const Project& project, double hertz, const std::string& path, bool overwrite);
+Status writeRumbleTrack(const Project& project, double hertz, const std::string& path, bool overwrite,
+                        const std::string& projectPath = {});
 
 } // namespace ember

@@ -43,17 +43,19 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
 /// The page on a strike, with its frames.
 Result<ShakeSheet> sheetOf(const Project& project, StrikeId strike);
 
-/// Whether a file of this name may be written: it is no folder, none of the project's clips, and, unless `overwrite`,
-/// not there yet.
-Status mayBeWritten(const Project& project, const std::string& out, bool overwrite);
+/// Whether a file of this name may be written: it is no folder, nothing of what the project is made of, not its own
+/// file `projectPath`, and, unless `overwrite`, not there yet.
+Status mayBeWritten(const Project& project, const std::string& out, bool overwrite,
+                    const std::string& projectPath = {});
 /// Writes one file, if it may be. Gives the note.
 Result<std::string> handOn(const Project& project, HandFormat format, const HandingOn& how, const std::string& out,
-                           bool overwrite);
+                           bool overwrite, const std::string& projectPath = {});
 /// A sheet for every strike, or every recipe of the project, in a folder that is made where it is missing; named by the
 /// order and the name, of small letters, digits and hyphens only, so that none can leave it. Gives the files' names.
 /// `tell` is told how far it is, 0 to 1, and stops it by false.
 Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat format, const HandingOn& how,
                                            const std::string& folder, const std::string& ending, bool overwrite,
-                                           const std::function<bool(double)>& tell = {});
+                                           const std::function<bool(double)>& tell = {},
+                                           const std::string& projectPath = {});
 
 } // namespace ember

@@ -13,8 +13,8 @@
 namespace ember {
 
 struct RenderOptions {
-    Frame first;
-    Frame last; ///< included
+    Frame first = {};
+    Frame last = {}; ///< included
     int width = 0;
     int height = 0;
     int threads = 0; ///< 0: as many as the machine has
@@ -22,6 +22,8 @@ struct RenderOptions {
     bool resume = false; ///< of a sequence: pictures that are there already are kept, and those made stay when it ends
     FilmQuality quality = FilmQuality::good;
     std::optional<Depth> depth = std::nullopt; ///< none: as deep as the clip is, where the format holds it
+    bool strict = false;          ///< a clip that is not as it was, or a damaged picture, is an error and not only told
+    std::string projectPath = {}; ///< the project's own file, which is never written over
 };
 
 struct RenderProgress {
@@ -34,8 +36,10 @@ struct RenderProgress {
 /// Told after each frame; returning false cancels.
 using RenderWatcher = std::function<bool(const RenderProgress&)>;
 
-/// One finished frame of a project as a PNG at its own size.
-Status renderStill(const Project& project, Frame frame, const std::string& out, bool overwrite);
+/// One finished frame of a project as a PNG at its own size. Of the options only overwrite, strict and projectPath
+/// count. Returns what is worth telling, empty if nothing.
+Result<std::string> renderStill(const Project& project, Frame frame, const std::string& out,
+                                const RenderOptions& options);
 
 /// The whole film at its own size.
 RenderOptions wholeFilm(const Project& project);

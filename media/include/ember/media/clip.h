@@ -5,6 +5,7 @@
 #include <filesystem>
 #include <memory>
 #include <optional>
+#include <set>
 #include <string>
 #include <vector>
 
@@ -50,8 +51,17 @@ struct ClipMark {
     bool operator==(const ClipMark&) const = default;
 };
 
+/// The files that a clip of this path would be opened from; numbered pictures are many.
+std::vector<std::string> filesOfClip(const std::string& path, const ClipOptions& options = {});
 /// Of the files that a clip of this path would be opened from; any other file has a mark too.
 ClipMark markOfClip(const std::string& path, const ClipOptions& options = {});
+
+/// Pictures that could not be decoded or are not whole.
+struct Damage {
+    std::string path;       ///< the clip they are of
+    std::int64_t first = 0; ///< the number of the first
+    std::int64_t count = 0;
+};
 
 /// Reads pictures of a clip by number, always exactly the one asked for. Not for several threads at once; open one
 /// reader for each.
@@ -71,13 +81,23 @@ public:
 
     /// Picture number `index` (0 to pictures - 1), upright, square pixels, RGBA of 8 bits (or 16, where that was asked
     /// for and there is more than 8). Where one is damaged the nearest
-    /// earlier one that can be read stands in; an error when there is none.
+    /// earlier one that can be read stands in, and damage() tells; an error when there is none.
     virtual Result<ImagePtr> picture(std::int64_t index) = 0;
+
+    /// What was found damaged in the pictures that have been read so far.
+    const Damage& damage() const { return damage_; }
 
     Result<ImagePtr> frame(Frame frame, FrameRate rate) { return picture(pictureAt(frame, rate)); }
 
 protected:
+    /// This picture could not be decoded, or not whole.
+    void foundDamaged(std::int64_t picture);
+
     ClipInfo info_;
+
+private:
+    Damage damage_;
+    std::set<std::int64_t> damaged_;
 };
 
 } // namespace ember

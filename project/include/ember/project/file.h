@@ -7,11 +7,12 @@
 
 #include "ember/core/error.h"
 #include "ember/core/project.h"
+#include "ember/files/whole_file.h"
 
 namespace ember {
 
 /// Version of the `.vember` format written; earlier ones are read too. See docs/file-format.md.
-inline constexpr int projectVersion = 9;
+inline constexpr int projectVersion = 10;
 
 /// The project as JSON text. Clip paths are written relative to `folder` (the project file's) where that is possible.
 std::string projectToJson(const Project& project, const std::string& folder);
@@ -23,13 +24,7 @@ Result<Project> projectFromJson(std::string_view text, const std::string& folder
 
 Result<Project> loadProject(const std::string& path);
 
-/// Writes beside the target and renames, so that what stood there before is whole until the new file is.
+/// See writeFileSafely().
 Status saveProject(const Project& project, const std::string& path);
-
-/// The whole of a file no larger than `largest` bytes; `what` it should be ("a project") is told when it is larger.
-Result<std::string> readFile(const std::string& path, std::uintmax_t largest, const char* what);
-
-/// Written like saveProject, for any text.
-Status writeFileSafely(const std::string& path, std::string_view text);
 
 } // namespace ember

@@ -22,6 +22,11 @@ enum class ShapeScope {
 /// change would not be seen.
 Project withRecipeValue(Project project, const StrikeIds& ids, std::string_view key, double value, ShapeScope scope);
 
+/// The shape of the strikes lasts `factor` times as long with the same rise and peak: hold, decay, rumble and release
+/// of every envelope. For recipes each one that is used is scaled once, and own values of the strikes with it; for
+/// strikes alone each gets own values from the shape it has.
+Project withLengthsScaled(Project project, const StrikeIds& ids, double factor, ShapeScope scope);
+
 /// Gives own values back to the recipe: one by its key, or all.
 Project withoutOverride(Project project, const StrikeIds& ids, std::string_view key);
 Project withoutOverrides(Project project, const StrikeIds& ids);

@@ -24,4 +24,8 @@ Result<Project> withSettings(Project project, const std::vector<Setting>& settin
 /// Every key that can be set, with its value.
 std::vector<Setting> settingsOf(const Project& project);
 
+/// "KEY=VALUE" on one line, which settingFromText() reads back to the same, whatever names are in it: \= in a key, \n,
+/// \r and \\ in both.
+std::string settingText(const Setting& setting);
+
 } // namespace ember

@@ -38,10 +38,8 @@ Project withOutTrimmed(const Project& project, ShotId id, std::int64_t frames);
 Project withShotsSplit(const Project& project, const std::vector<std::int64_t>& frames);
 /// The same part of the clip at another speed: the shot is longer or shorter by it.
 Project withShotSpeed(const Project& project, ShotId id, double speed);
-/// Another clip from the same in on, as long as before, or as long as it goes. `available`: frames it has, 0 for a
-/// still.
-Project withClipReplaced(const Project& project, ShotId id, const std::string& clip, bool still,
-                         std::int64_t available);
+/// Another clip from the same in on, as long as before, or as long as it goes. `found`: a shot that is all of it.
+Project withClipReplaced(const Project& project, ShotId id, const Shot& found);
 
 /// A strike bound to the cut on this frame that throws one shot to the right into the next; the recipe is taken from
 /// those that come with the program where the project has none of its name. A strike that is bound there already is
