@@ -3,7 +3,10 @@
 
 #include <algorithm>
 #include <array>
+#include <exception>
+#include <new>
 #include <ostream>
+#include <stdexcept>
 
 #include "command.h"
 
@@ -44,6 +47,20 @@ constexpr std::array<Entry, 22> entries{{
     {"send", "Send OSC messages by a pattern, as another program would", makeSendCommand},
 }};
 
+/// No memory is an error like any other; what was begun is taken back on the way out of the command.
+Status runGuarded(Command& command, const BatchStreams& streams)
+{
+    try {
+        return command.run(streams);
+    } catch (const std::bad_alloc&) {
+        return noMemory();
+    } catch (const std::length_error&) { // a size no memory could hold
+        return noMemory();
+    } catch (const std::exception& error) { // threads the system does not give, and what else libraries throw
+        return Error{ErrorCode::failed, "", error.what()};
+    }
+}
+
 } // namespace
 
 int runBatch(const std::vector<std::string>& arguments, const BatchStreams& streams)
@@ -73,7 +90,9 @@ int runBatch(const std::vector<std::string>& arguments, const BatchStreams& stre
     for (const auto& [sub, command] : commands) {
         if (!sub->parsed())
             continue;
-        const Status status = command->run(streams);
+        Status status = runGuarded(*command, streams);
+        if (status && !streams.out.flush())
+            status = Error{ErrorCode::unwritable, "The output", "it could not all be written"};
         if (status)
             return command->doneCode();
         streams.err << "vast-ember-batch: " << sentence(status.error()) << '\n';

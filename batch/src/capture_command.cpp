@@ -4,6 +4,7 @@
 
 #include "command.h"
 #include "ember/exchange/motion_table.h"
+#include "ember/files/output_guard.h"
 #include "ember/film/capture_clip.h"
 #include "ember/project/file.h"
 #include "ember/project/motion_library.h"
@@ -28,8 +29,12 @@ public:
 
     Status run(const BatchStreams& streams) override
     {
-        if (!output_.empty() && !force_ && std::filesystem::exists(output_))
-            return Error{ErrorCode::exists, output_, "--force replaces it"};
+        OutputGuard guard;
+        for (const std::string& file : filesOfClip(clip_))
+            guard.protect(file, "the clip that is read");
+        if (!output_.empty())
+            if (const Status may = guard.mayWrite(output_, force_, forceReplaces); !may)
+                return may;
         auto clip = ClipReader::open(clip_);
         if (!clip)
             return clip.error();

@@ -2,7 +2,7 @@
 #include <cmath>
 #include <ostream>
 
-#include <nlohmann/json.hpp>
+#include "ember/json/json.h"
 
 #include "command.h"
 #include "ember/film/check_film.h"
@@ -84,13 +84,12 @@ private:
     std::string asJson(const Project& project, std::int64_t first, std::int64_t end,
                        const std::vector<ComfortLine>& lines, const std::vector<FlashViolation>& flashes) const
     {
-        nlohmann::ordered_json json{
-            {"first", first},
-            {"last", end - 1},
-            {"rate", std::to_string(project.rate.num()) + "/" + std::to_string(project.rate.den())},
-            {"gentle", gentle_},
-            {"within", within_}};
-        json["comfort"] = nlohmann::ordered_json::array();
+        Json json{{"first", first},
+                  {"last", end - 1},
+                  {"rate", std::to_string(project.rate.num()) + "/" + std::to_string(project.rate.den())},
+                  {"gentle", gentle_},
+                  {"within", within_}};
+        json["comfort"] = Json::array();
         for (const ComfortLine& line : lines)
             json["comfort"].push_back({{"key", line.key},
                                        {"value", line.value},
@@ -101,7 +100,7 @@ private:
                                        {"sentence", line.sentence}});
         if (motionOnly_)
             return json.dump(2);
-        json["flashes"] = nlohmann::ordered_json::array();
+        json["flashes"] = Json::array();
         for (const FlashViolation& flash : flashes)
             json["flashes"].push_back({{"kind", flash.kind == FlashKind::red ? "red" : "general"},
                                        {"first", flash.first},

@@ -11,6 +11,7 @@
 #include "ember/batch/batch.h"
 #include "ember/core/error.h"
 #include "ember/core/project.h"
+#include "ember/files/file_lock.h"
 #include "ember/project/recipe_book.h"
 
 namespace ember {
@@ -47,6 +48,25 @@ std::unique_ptr<Command> makeExportCommand();
 std::unique_ptr<Command> makeCheckCommand();
 std::unique_ptr<Command> makeSendCommand();
 std::unique_ptr<Command> makeServeCommand();
+
+/// What is said of an output that stands there already.
+inline constexpr const char* forceReplaces = "--force replaces it";
+
+/// The project as a command reads it, changes it and writes it: held, so that two commands at once do not lose what one
+/// of them did, when it is written into itself.
+struct HeldProject {
+    Project project;
+    std::optional<FileLock> lock;
+};
+/// `output`: where the result goes; empty for the project itself.
+Result<HeldProject> holdProject(const std::string& path, const std::string& output);
+/// Writes the result of a command that edits a project: into itself where `output` is empty, else to another file that
+/// is none of the project's and none of `inputs` either, and not there yet unless `force`.
+Status saveEdited(const Project& project, const std::string& path, const std::string& output, bool force,
+                  const std::vector<std::string>& inputs = {});
+/// The part of saveEdited() that only looks: before any work is done.
+Status mayBeEdited(const Project& project, const std::string& path, const std::string& output, bool force,
+                   const std::vector<std::string>& inputs = {});
 
 /// The shipped and the user's recipes; what is wrong with the user's book is told on `err`.
 BookEntries knownRecipes(std::ostream& err);

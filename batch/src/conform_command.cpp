@@ -3,6 +3,7 @@
 #include <ostream>
 
 #include "command.h"
+#include "ember/exchange/csv.h"
 #include "ember/film/conform.h"
 #include "ember/project/file.h"
 #include "media_source.h"
@@ -11,20 +12,6 @@ namespace ember {
 
 namespace {
 
-/// Names may hold what a table keeps for itself.
-std::string cell(const std::string& text)
-{
-    if (text.find_first_of(",\"\n\r") == std::string::npos)
-        return text;
-    std::string quoted = "\"";
-    for (const char c : text) {
-        if (c == '"')
-            quoted += '"';
-        quoted += c;
-    }
-    return quoted + '"';
-}
-
 class ConformCommand final : public Command {
 public:
     void declare(CLI::App& app) override
@@ -32,6 +19,7 @@ public:
         app.add_option("PROJECT", project_, "The project, NAME.vember")->required();
         app.add_option("--clip", clip_, "The new edit of its film")->required();
         app.add_option("-o,--output", out_, "The project it becomes")->required();
+        app.add_flag("--force", force_, "Replace OUTPUT if it exists");
     }
 
     Status run(const BatchStreams& streams) override
@@ -39,10 +27,12 @@ public:
         const auto loaded = loadProject(project_);
         if (!loaded)
             return loaded.error();
+        if (const Status may = mayBeEdited(loaded.value(), project_, out_, force_, {clip_}); !may)
+            return may;
         const auto conformed = conform(loaded.value(), clip_, progressOn(streams));
         if (!conformed)
             return conformed.error();
-        if (const auto status = saveProject(conformed.value().project, out_); !status)
+        if (const auto status = saveEdited(conformed.value().project, project_, out_, force_, {clip_}); !status)
             return status;
         streams.out << "strike,name,from,to,state,confidence\n";
         std::size_t number = 0;
@@ -50,7 +40,7 @@ public:
             const char* state = !strike.matched() ? "unmatched" : strike.to == strike.from ? "stayed" : "moved";
             char confidence[32];
             std::snprintf(confidence, sizeof confidence, "%.3f", strike.confidence);
-            streams.out << ++number << ',' << cell(strike.name) << ',' << strike.from << ','
+            streams.out << ++number << ',' << csvText(strike.name) << ',' << strike.from << ','
                         << (strike.matched() ? std::to_string(strike.to) : std::string()) << ',' << state << ','
                         << confidence << '\n';
         }
@@ -63,6 +53,7 @@ private:
     std::string project_;
     std::string clip_;
     std::string out_;
+    bool force_ = false;
 };
 
 } // namespace

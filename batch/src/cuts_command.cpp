@@ -3,7 +3,7 @@
 #include <cstdio>
 #include <ostream>
 
-#include <nlohmann/json.hpp>
+#include "ember/json/json.h"
 
 #include "command.h"
 #include "ember/film/find_strikes.h"
@@ -31,7 +31,7 @@ public:
         if (!changes)
             return changes.error();
         if (json_) {
-            auto list = nlohmann::ordered_json::array();
+            auto list = Json::array();
             for (const ShotChange& change : changes.value())
                 list.push_back({{"frame", change.frame.index},
                                 {"kind", changeName(change.kind)},

@@ -5,6 +5,7 @@
 #include <ostream>
 
 #include "command.h"
+#include "ember/film/film_inputs.h"
 #include "ember/film/hand_on.h"
 #include "ember/project/file.h"
 
@@ -53,6 +54,7 @@ public:
         app.add_option("-o,--output", output_,
                        "The file; for sheet (.pdf, .svg, .png) and recipe also a FOLDER/, with one for each")
             ->required();
+        app.add_flag("--strict", strict_, "Fail where a clip is not as it was, instead of only saying so");
         app.add_flag("--force", force_, "Replace what exists");
     }
 
@@ -72,16 +74,21 @@ public:
         const auto format = formatOf();
         if (!format)
             return Error{ErrorCode::unsupported, output_, "tell the format with --as"};
+        const auto changed = changedClips(project.value());
+        if (strict_ && !changed.empty())
+            return strictError(changed);
+        for (const std::string& text : changed)
+            streams.err << text << '\n';
         const bool folder = output_.ends_with('/');
         if (folder) {
-            const auto files = handOnAll(project.value(), *format, how_, output_, "", force_);
+            const auto files = handOnAll(project.value(), *format, how_, output_, "", force_, {}, path_);
             if (!files)
                 return forced(files.error());
             for (const std::string& file : files.value())
                 streams.out << file << '\n';
             return Done{};
         }
-        const auto note = handOn(project.value(), *format, how_, output_, force_);
+        const auto note = handOn(project.value(), *format, how_, output_, force_, path_);
         if (!note)
             return forced(note.error());
         if (!note->empty())
@@ -93,7 +100,7 @@ private:
     static Error forced(Error error)
     {
         if (error.code == ErrorCode::exists && error.detail.empty())
-            error.detail = "--force replaces it";
+            error.detail = forceReplaces;
         return error;
     }
 
@@ -143,6 +150,7 @@ private:
     CLI::Option* sparseOption_ = nullptr;
     HandingOn how_;
     bool camera_ = false;
+    bool strict_ = false;
     bool force_ = false;
 };
 

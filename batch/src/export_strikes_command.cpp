@@ -4,6 +4,7 @@
 
 #include "command.h"
 #include "ember/exchange/strike_list.h"
+#include "ember/film/film_inputs.h"
 #include "ember/project/file.h"
 
 namespace ember {
@@ -30,8 +31,8 @@ public:
             format_.empty() ? listFormatOf(output_).value_or(ListFormat::csv) : listFormatFromName(format_).value();
         const std::string text = strikesToText(format, listOf(project.value()), project->rate);
         if (!output_.empty()) {
-            if (!force_ && std::filesystem::exists(output_))
-                return Error{ErrorCode::exists, output_, "--force replaces it"};
+            if (const Status may = guardOf(project.value(), path_).mayWrite(output_, force_, forceReplaces); !may)
+                return may;
             return writeFileSafely(output_, text);
         }
         streams.out << text;

@@ -16,6 +16,7 @@ public:
         app.add_option("LIST", list_, "The list: .csv, .json, .jsonl, .vtt, .mid or .otio")->required();
         app.add_option("-p,--project", path_, "The project its strikes are put into, NAME.vember")->required();
         app.add_option("-o,--output", output_, "Write the result here instead of into the project itself");
+        app.add_flag("--force", force_, "Replace OUTPUT if it exists");
         app.add_option("--rate", rate_, "Rate the list's frames and timecodes count at (the project's)")
             ->check(rateSpelling());
         app.add_option("--column", columns_, "Where a heading is foreign: OURS=THEIRS, such as \"seconds=Cue in\"")
@@ -30,17 +31,20 @@ public:
 
     Status run(const BatchStreams& streams) override
     {
-        auto project = loadProject(path_);
-        if (!project)
-            return project.error();
-        ListReading reading{rate_.empty() ? project->rate : *rateFrom(rate_), {}};
+        auto held = holdProject(path_, output_);
+        if (!held)
+            return held.error();
+        Project& project = held->project;
+        if (const Status may = mayBeEdited(project, path_, output_, force_, {list_}); !may)
+            return may;
+        ListReading reading{rate_.empty() ? project.rate : *rateFrom(rate_), {}};
         for (const std::string& column : columns_)
             reading.columns[column.substr(0, column.find('='))] = column.substr(column.find('=') + 1);
         const auto list = readStrikeList(list_, reading);
         if (!list)
             return list.error();
-        const auto imported = withStrikesImported(std::move(project).value(), list.value());
-        if (Status saved = saveProject(imported.project, output_.empty() ? path_ : output_); !saved)
+        const auto imported = withStrikesImported(std::move(project), list.value());
+        if (Status saved = saveEdited(imported.project, path_, output_, force_, {list_}); !saved)
             return saved;
         streams.err << importSentence(imported) << '\n';
         return Done{};
@@ -52,6 +56,7 @@ private:
     std::string output_;
     std::string rate_;
     std::vector<std::string> columns_;
+    bool force_ = false;
 };
 
 } // namespace

@@ -1,21 +1,25 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <map>
 #include <ostream>
 
-#include <nlohmann/json.hpp>
+#include "ember/json/json.h"
 
 #include "command.h"
 #include "ember/core/cover.h"
+#include "ember/film/on_all_threads.h"
 #include "ember/project/file.h"
 
 namespace ember {
 
 namespace {
 
-using Json = nlohmann::ordered_json;
-
 class InfoCommand final : public Command {
 public:
-    void declare(CLI::App& app) override { app.add_option("PROJECT", path_, "The project, NAME.vember")->required(); }
+    void declare(CLI::App& app) override
+    {
+        app.add_option("PROJECT", path_, "The project, NAME.vember")->required();
+        app.add_flag("--brief", brief_, "Without the lists of shots, strikes, recipes, groups and settle marks");
+    }
 
     Status run(const BatchStreams& streams) override
     {
@@ -24,30 +28,20 @@ public:
             return loaded.error();
         const Project& project = loaded.value();
         const Motion motion(project);
-        const Cover cover = coverOf(project, motion);
+        const Cover cover = coverOf(project, motion, onAllThreads());
         Json json;
         json["size"] = {{"width", project.width}, {"height", project.height}};
         json["rate"] = std::to_string(project.rate.num()) + "/" + std::to_string(project.rate.den());
         json["frames"] = project.length();
         json["clip"] = project.shots.empty() ? Json(nullptr) : Json(project.firstClip());
-        json["shots"] = Json::array();
-        for (std::size_t i = 0; i < project.shots.size(); ++i)
-            json["shots"].push_back(describe(project, project.placeOf(i)));
-        json["strikes"] = Json::array();
-        for (const Strike& strike : project.strikes)
-            json["strikes"].push_back(describe(project, strike));
-        json["recipes"] = Json::array();
-        for (const Recipe& recipe : project.recipes)
-            json["recipes"].push_back(describe(project, recipe));
+        if (brief_) {
+            json["shot_count"] = project.shots.size();
+            json["strike_count"] = project.strikes.size();
+            json["recipe_count"] = project.recipes.size();
+        } else {
+            addLists(json, project);
+        }
         json["overlap"] = describe(project.overlap);
-        json["groups"] = Json::array();
-        for (const StrikeGroup& group : project.groups)
-            json["groups"].push_back({{"name", group.name}, {"overlap", describe(group.overlap)}});
-        json["settles"] = Json::array();
-        for (const SettleMark& mark : project.settles)
-            json["settles"].push_back({{"frame", mark.frame.index},
-                                       {"mode", mark.mode == SettleMode::cut ? "cut" : "ease"},
-                                       {"frames", mark.mode == SettleMode::cut ? 0 : mark.frames}});
         json["drift"] = project.drift.on;
         json["bypass"] = project.master.bypass;
         json["finish"] = {{"edges", edgeName(project.finish.edges)}, {"cover", coverName(project.finish.cover)}};
@@ -60,6 +54,34 @@ public:
     }
 
 private:
+    static void addLists(Json& json, const Project& project)
+    {
+        json["shots"] = Json::array();
+        ShotPlace place;
+        for (; place.index < project.shots.size(); ++place.index) {
+            place.first = place.end;
+            place.end += project.shots[place.index].length;
+            json["shots"].push_back(describe(project, place));
+        }
+        json["strikes"] = Json::array();
+        std::map<RecipeId, std::int64_t> used;
+        for (const Strike& strike : project.strikes) {
+            json["strikes"].push_back(describe(project, strike));
+            ++used[strike.recipe];
+        }
+        json["recipes"] = Json::array();
+        for (const Recipe& recipe : project.recipes)
+            json["recipes"].push_back(describe(recipe, used[recipe.id]));
+        json["groups"] = Json::array();
+        for (const StrikeGroup& group : project.groups)
+            json["groups"].push_back({{"name", group.name}, {"overlap", describe(group.overlap)}});
+        json["settles"] = Json::array();
+        for (const SettleMark& mark : project.settles)
+            json["settles"].push_back({{"frame", mark.frame.index},
+                                       {"mode", mark.mode == SettleMode::cut ? "cut" : "ease"},
+                                       {"frames", mark.mode == SettleMode::cut ? 0 : mark.frames}});
+    }
+
     static Json describe(const Project& project, const Strike& strike)
     {
         const ArrivalOf arrival = arrivalOf(project, strike);
@@ -105,17 +127,16 @@ private:
         return {{"rule", overlapName(overlap.rule)}, {"ceiling", overlap.ceiling}, {"knee", overlap.knee}};
     }
 
-    static Json describe(const Project& project, const Recipe& recipe)
+    static Json describe(const Recipe& recipe, std::int64_t used)
     {
         Json strands = Json::array();
         for (const Strand& strand : recipe.strands)
             strands.push_back(strand.name);
-        const auto used = std::count_if(project.strikes.begin(), project.strikes.end(),
-                                        [&](const Strike& strike) { return strike.recipe == recipe.id; });
         return {{"name", recipe.name}, {"strands", strands}, {"used_by", used}};
     }
 
     std::string path_;
+    bool brief_ = false;
 };
 
 } // namespace

@@ -2,7 +2,7 @@
 #include <cstdio>
 #include <ostream>
 
-#include <nlohmann/json.hpp>
+#include "ember/json/json.h"
 
 #include "command.h"
 #include "ember/project/motion_library.h"
@@ -10,8 +10,6 @@
 namespace ember {
 
 namespace {
-
-using Json = nlohmann::ordered_json;
 
 std::string rateText(FrameRate rate)
 {

@@ -5,6 +5,7 @@
 #include <ostream>
 
 #include "command.h"
+#include "ember/film/film_inputs.h"
 #include "ember/film/film_reader.h"
 #include "ember/film/find_strikes.h"
 #include "ember/film/new_project.h"
@@ -44,9 +45,12 @@ public:
 
     Status run(const BatchStreams& streams) override
     {
-        std::error_code ignored;
-        if (!force_ && std::filesystem::exists(output_, ignored))
-            return Error{ErrorCode::exists, output_, "give --force to replace it"};
+        OutputGuard inputs;
+        for (const std::string& clip : then_)
+            protectClip(inputs, clip);
+        protectClip(inputs, clip_);
+        if (const Status may = inputs.mayWrite(output_, force_, forceReplaces); !may)
+            return may;
         ClipOptions options;
         options.sequenceRate = rateFrom(rate_).value_or(FrameRate());
         options.neverSequence = still_;
@@ -75,10 +79,19 @@ public:
             if (seed_)
                 project.strike(id)->seed = seed++;
         }
+        if (const Status may = guardOf(project).mayWrite(output_, force_, forceReplaces); !may) // a timeline's clips
+            return may;
         return saveProject(project, output_);
     }
 
 private:
+    static void protectClip(OutputGuard& guard, const std::string& clip)
+    {
+        for (const std::string& file : filesOfClip(clip))
+            guard.protect(file, "a clip that is read");
+        guard.protect(clip, "a clip that is read");
+    }
+
     Result<Project> started(const ClipOptions& options, const BatchStreams& streams) const
     {
         if (clip_.ends_with(".otio")) {

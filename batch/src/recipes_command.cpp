@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <ostream>
 
-#include <nlohmann/json.hpp>
+#include "ember/json/json.h"
 
 #include "command.h"
 #include "ember/project/shipped_recipes.h"
@@ -9,8 +9,6 @@
 namespace ember {
 
 namespace {
-
-using Json = nlohmann::ordered_json;
 
 class RecipesCommand final : public Command {
 public:
@@ -28,7 +26,7 @@ public:
             for (std::size_t i = 0; i < entries.size(); ++i)
                 streams.out << entries[i].recipe.name << '\t' << from(i) << '\t' << entries[i].about << '\n';
         } else {
-            Json all = Json::parse(recipesToJson(entries));
+            Json all = parsedJson(recipesToJson(entries), "recipes").value();
             Json list = Json::array();
             for (std::size_t i = 0; i < entries.size(); ++i) {
                 Json recipe{{"name", entries[i].recipe.name}, {"from", from(i)}, {"about", entries[i].about}};

@@ -30,6 +30,8 @@ public:
             ->check(CLI::IsMember({"8", "16"}));
         app.add_flag("--gentle", gentle_, "The gentle version instead of the full one");
         app.add_flag("--resume", resume_, "Go on with numbered pictures: keep those that are there already");
+        app.add_flag("--strict", strict_,
+                     "Fail where a clip is not as it was or a picture is damaged, instead of only saying so");
         app.add_flag("--force", force_, "Replace the film if it exists");
     }
 
@@ -49,6 +51,8 @@ public:
         options.threads = threads_;
         options.overwrite = force_;
         options.resume = resume_;
+        options.strict = strict_;
+        options.projectPath = path_;
         options.quality = static_cast<FilmQuality>(
             std::find(filmQualityWords.begin(), filmQualityWords.end(), quality_) - filmQualityWords.begin());
         if (!depth_.empty())
@@ -77,7 +81,7 @@ public:
         if (!note) {
             Error error = note.error();
             if (error.code == ErrorCode::exists && !force_)
-                error.detail = "give --force to replace it";
+                error.detail = forceReplaces;
             return error;
         }
         if (!note.value().empty())
@@ -95,6 +99,7 @@ private:
     int threads_ = 0;
     bool gentle_ = false;
     bool resume_ = false;
+    bool strict_ = false;
     bool force_ = false;
 };
 

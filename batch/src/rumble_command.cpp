@@ -24,7 +24,10 @@ public:
         const auto project = loadProject(project_);
         if (!project)
             return project.error();
-        return writeRumbleTrack(project.value(), hertz_, output_, force_);
+        const Status written = writeRumbleTrack(project.value(), hertz_, output_, force_, project_);
+        if (!written && written.error().code == ErrorCode::exists)
+            return Error{ErrorCode::exists, output_, forceReplaces};
+        return written;
     }
 
 private:

@@ -9,6 +9,9 @@
 #include <thread>
 
 #include "command.h"
+#include "ember/core/shown_text.h"
+#include "ember/files/part_files.h"
+#include "ember/film/film_inputs.h"
 #include "ember/live/live_bench.h"
 #include "ember/live/osc_door.h"
 #include "ember/project/board_edits.h"
@@ -19,6 +22,7 @@ namespace ember {
 namespace {
 
 using Clock = std::chrono::steady_clock;
+constexpr std::size_t longestEvents = 4000; ///< characters of a row
 
 class ServeCommand final : public Command {
 public:
@@ -30,7 +34,8 @@ public:
             ->check(addressSpelling(true));
         app.add_option("--for", seconds_, "Ends after so many seconds; else when it is interrupted")
             ->check(CLI::Range(0.01, 1e7));
-        app.add_option("--log", log_, "Writes a row for each tick, as CSV; replaced if it is there")->required();
+        app.add_option("--log", log_, "Writes a row for each tick, as CSV")->required();
+        app.add_flag("--force", force_, "Replace the log if it exists");
         app.add_option("--rate", rate_, "Ticks a second (60)")->check(CLI::Range(1.0, 1000.0));
         app.add_option("--pose", pose_, "Sends the pose of each tick as OSC to HOST:PORT")->check(addressSpelling());
         app.add_flag("--open", open_, "Listen on an address that other machines can reach");
@@ -44,6 +49,8 @@ public:
         const OscAddress address = *oscAddressFrom(osc_, true);
         if (!onlyThisMachine(address) && !open_)
             return Error{ErrorCode::badValue, osc_, "other machines can reach this address; say --open if they may"};
+        if (const Status may = guardOf(project.value(), path_).mayWrite(log_, force_, forceReplaces); !may)
+            return may;
         auto listener = OscListener::open(address);
         if (!listener)
             return listener.error();
@@ -54,7 +61,8 @@ public:
                 return sender.error();
             poses = std::move(sender).value();
         }
-        const std::string part = log_ + ".part";
+        removeLeftParts(log_);
+        const std::string part = partName(log_);
         std::ofstream log(part, std::ios::binary | std::ios::trunc);
         if (!log)
             return Error{ErrorCode::unwritable, log_, "it cannot be created there"};
@@ -88,9 +96,9 @@ private:
         };
         const auto ticks = seconds_ > 0 ? static_cast<std::int64_t>(std::ceil(seconds_ * rate_)) : INT64_MAX;
         for (std::int64_t tick = 0; tick < ticks && !(stop != nullptr && *stop) && log; ++tick) {
-            std::this_thread::sleep_until(
-                start + std::chrono::duration_cast<Clock::duration>(
-                            std::chrono::duration<double>(static_cast<double>(tick) / rate_)));
+            std::this_thread::sleep_until(start +
+                                          std::chrono::duration_cast<Clock::duration>(
+                                              std::chrono::duration<double>(static_cast<double>(tick) / rate_)));
             std::string events;
             for (const OscArrival& arrival : listener.take()) {
                 const std::string event = take(arrival.message, project, board, bench, framesAt(arrival.at), presses);
@@ -139,8 +147,8 @@ private:
         log << row.data();
         if (!events.empty()) {
             log << '"';
-            for (const char c : events)
-                log << (c == '"' ? "\"\"" : std::string(1, static_cast<unsigned char>(c) < ' ' ? ' ' : c));
+            for (const char c : shownText(events, longestEvents))
+                log << (c == '"' ? "\"\"" : std::string(1, c));
             log << '"';
         }
         log << '\n';
@@ -153,6 +161,7 @@ private:
     double seconds_ = 0;
     double rate_ = 60;
     bool open_ = false;
+    bool force_ = false;
 };
 
 } // namespace

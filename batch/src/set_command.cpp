@@ -22,24 +22,30 @@ public:
                 },
                 ""));
         app.add_option("-o,--output", output_, "Write the result here instead of into the project itself");
+        app.add_flag("--force", force_, "Replace OUTPUT if it exists");
         app.add_flag("--list", list_, "List every key with its value (after setting) instead of writing anything");
     }
 
     Status run(const BatchStreams& streams) override
     {
-        auto project = loadProject(path_);
-        if (!project)
-            return project.error();
+        auto held = holdProject(path_, list_ ? "-" : output_);
+        if (!held)
+            return held.error();
         std::vector<Setting> settings;
         for (const auto& text : settings_)
             settings.push_back(settingFromText(text).value());
-        const auto changed = withSettings(std::move(project).value(), settings);
+        const auto changed = withSettings(std::move(held->project), settings);
         if (!changed)
             return changed.error();
-        if (!list_)
-            return saveProject(changed.value(), output_.empty() ? path_ : output_);
-        for (const auto& [key, value] : settingsOf(changed.value()))
-            streams.out << key << '=' << value << '\n';
+        if (!list_) {
+            std::vector<std::string> inputs; // motions, layers and sounds are given as files
+            for (const Setting& setting : settings)
+                if (!setting.second.empty())
+                    inputs.push_back(setting.second);
+            return saveEdited(changed.value(), path_, output_, force_, inputs);
+        }
+        for (const Setting& setting : settingsOf(changed.value()))
+            streams.out << settingText(setting) << '\n';
         if (!streams.out.flush())
             return Error{ErrorCode::unwritable, "The output", "the values could not all be written"};
         return Done{};
@@ -50,6 +56,7 @@ private:
     std::vector<std::string> settings_;
     std::string output_;
     bool list_ = false;
+    bool force_ = false;
 };
 
 } // namespace

@@ -2,7 +2,7 @@
 #include <cstdio>
 #include <ostream>
 
-#include <nlohmann/json.hpp>
+#include "ember/json/json.h"
 
 #include "command.h"
 #include "media_source.h"
@@ -10,8 +10,6 @@
 namespace ember {
 
 namespace {
-
-using Json = nlohmann::ordered_json;
 
 /// A number with a fixed count of decimals: lists from the same media are the same text.
 std::string fixed(double value, int decimals)

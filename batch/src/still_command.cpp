@@ -1,4 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <ostream>
+
 #include "command.h"
 #include "ember/film/render_film.h"
 #include "ember/project/file.h"
@@ -15,10 +17,12 @@ public:
         app.add_option("--frame", frame_, "The frame, counted from 0")->required();
         app.add_option("-o,--output", output_, "The picture, NAME.png")->required();
         app.add_flag("--gentle", gentle_, "Of the gentle version");
+        app.add_flag("--strict", strict_,
+                     "Fail where a clip is not as it was or the picture is damaged, instead of only saying so");
         app.add_flag("--force", force_, "Replace the picture if it exists");
     }
 
-    Status run(const BatchStreams&) override
+    Status run(const BatchStreams& streams) override
     {
         auto project = loadProject(path_);
         if (!project)
@@ -30,13 +34,20 @@ public:
                          "the film has frames 0 to " + std::to_string(project->length() - 1)};
         if (filmFormatOf(output_) != FilmFormat::pngSequence || output_.ends_with('/'))
             return Error{ErrorCode::unsupported, output_, "a still is a file that ends in .png"};
-        auto done = renderStill(project.value(), Frame{frame_}, output_, force_);
-        if (!done && done.error().code == ErrorCode::exists) {
-            Error error = done.error();
-            error.detail = "give --force to replace it";
+        RenderOptions options;
+        options.overwrite = force_;
+        options.strict = strict_;
+        options.projectPath = path_;
+        const auto note = renderStill(project.value(), Frame{frame_}, output_, options);
+        if (!note) {
+            Error error = note.error();
+            if (error.code == ErrorCode::exists)
+                error.detail = forceReplaces;
             return error;
         }
-        return done;
+        if (!note.value().empty())
+            streams.err << note.value() << '\n';
+        return Done{};
     }
 
 private:
@@ -44,6 +55,7 @@ private:
     std::int64_t frame_ = 0;
     std::string output_;
     bool gentle_ = false;
+    bool strict_ = false;
     bool force_ = false;
 };
 
