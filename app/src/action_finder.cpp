@@ -10,6 +10,7 @@
 #include <QTimer>
 #include <QVBoxLayout>
 
+#include "input_rules.h"
 #include "theme.h"
 
 namespace ember::app {
@@ -31,6 +32,7 @@ ActionFinder::ActionFinder(QWidget* window) : QFrame(window), line_(new QLineEdi
     line_->setObjectName(QStringLiteral("action-words"));
     line_->setPlaceholderText(tr("What do you want to do?"));
     line_->installEventFilter(this);
+    line_->setProperty(ownKeys, true);
     column->addWidget(line_);
     list_->setObjectName(QStringLiteral("action-list"));
     list_->setFocusPolicy(Qt::NoFocus);
@@ -81,14 +83,27 @@ void ActionFinder::fill()
                                                         : one.listed->path + QStringLiteral("   ·   ") + keys);
         item->setData(Qt::UserRole, static_cast<int>(one.listed - actions_.data()));
         if (!action.isEnabled()) {
+            item->setFlags(Qt::NoItemFlags); // never the one Enter would do
             item->setForeground(theme::faint);
             item->setText(one.listed->path + QStringLiteral("   ·   ") + action.toolTip());
         }
         list_->addItem(item);
     }
     if (found.empty())
-        list_->addItem(tr("No action has these words"));
-    list_->setCurrentRow(0);
+        (new QListWidgetItem(tr("No action has these words"), list_))->setFlags(Qt::NoItemFlags);
+    list_->setCurrentRow(nextUsable(-1, 1));
+}
+
+int ActionFinder::nextUsable(int from, int by) const
+{
+    const int step = by < 0 ? -1 : 1;
+    int found = from;
+    for (int row = from + step, left = std::abs(by); row >= 0 && row < list_->count() && left > 0; row += step)
+        if ((list_->item(row)->flags() & Qt::ItemIsEnabled) != 0) {
+            found = row;
+            --left;
+        }
+    return found;
 }
 
 void ActionFinder::use()
@@ -103,9 +118,15 @@ void ActionFinder::use()
     used_.prepend(listed.id);
     while (used_.size() > mostUsed)
         used_.removeLast();
-    hide();
-    parentWidget()->setFocus();
+    leave();
     listed.action->trigger();
+}
+
+void ActionFinder::leave()
+{
+    if (!InputRules::giveBack(*this))
+        parentWidget()->setFocus();
+    hide();
 }
 
 bool ActionFinder::eventFilter(QObject* watched, QEvent* event)
@@ -123,12 +144,10 @@ bool ActionFinder::eventFilter(QObject* watched, QEvent* event)
             event->accept();
             if (event->type() == QEvent::ShortcutOverride)
                 return true;
-            if (by == 0) {
-                hide();
-                parentWidget()->setFocus();
-            } else {
-                list_->setCurrentRow(std::clamp(list_->currentRow() + by, 0, list_->count() - 1));
-            }
+            if (by == 0)
+                leave();
+            else
+                list_->setCurrentRow(nextUsable(list_->currentRow(), by));
             return true;
         }
     }

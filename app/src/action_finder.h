@@ -24,6 +24,10 @@ protected:
 private:
     void fill();
     void use();
+    /// The line goes, and the focus back to where the work was.
+    void leave();
+    /// The row `by` usable rows on from another, or as near to it as there are; those that are off are passed over.
+    int nextUsable(int from, int by) const;
 
     std::vector<ListedAction> actions_;
     QLineEdit* line_;

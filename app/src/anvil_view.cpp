@@ -13,6 +13,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "flow_layout.h"
 #include "recipe_trace.h"
 #include "text.h"
 #include "theme.h"
@@ -28,6 +29,7 @@ AnvilCanvas::AnvilCanvas(Session& session, QWidget* parent) : QWidget(parent), s
 {
     setObjectName(QStringLiteral("anvil"));
     setMouseTracking(true);
+    setFocusPolicy(Qt::StrongFocus);
     connect(&session_, &Session::projectChanged, this, [this] {
         sceneStale_ = true;
         repaintAll();
@@ -72,20 +74,28 @@ void AnvilCanvas::setStrandsShown(bool shown)
     repaintAll();
 }
 
+bool AnvilCanvas::roomForStrands(const Recipe& recipe) const
+{
+    constexpr int withoutThem = 124;
+    constexpr int each = 13;
+    return strandsShown_ && height() >= withoutThem + each * static_cast<int>(recipe.strands.size());
+}
+
 AnvilLayout AnvilCanvas::layoutNow() const
 {
     if (gesture_ == Gesture::handle)
         return dragLayout_;
-    const Recipe* recipe = strandsShown_ && session_.selectedStrike() != nullptr ? session_.felt() : nullptr;
-    return layOutAnvil(size(), envelope(), even_, recipe != nullptr ? recipe->strands.size() : 0);
+    const Recipe* recipe = session_.selectedStrike() != nullptr ? session_.felt() : nullptr;
+    const bool lanes = recipe != nullptr && roomForStrands(*recipe);
+    return layOutAnvil(size(), envelope(), even_, lanes ? recipe->strands.size() : 0);
 }
 
 std::vector<StrandPicture> AnvilCanvas::strandPictures() const
 {
     std::vector<StrandPicture> pictures;
     const Strike* strike = session_.feltStrike();
-    const Recipe* recipe = strandsShown_ && strike != nullptr ? session_.felt() : nullptr;
-    if (recipe == nullptr)
+    const Recipe* recipe = strike != nullptr ? session_.felt() : nullptr;
+    if (recipe == nullptr || !roomForStrands(*recipe))
         return pictures;
     const bool anySolo = std::any_of(recipe->strands.begin(), recipe->strands.end(), [](auto& s) { return s.solo; });
     for (const Strand& strand : recipe->strands) {
@@ -182,6 +192,7 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
         paintAnvilPaper(ink, layout, picture);
     }));
     paintAnvilPlayhead(painter, layout, picture);
+    theme::paintFocus(painter, *this);
 }
 
 void AnvilCanvas::scrubTo(double x)
@@ -320,8 +331,8 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
-    column->addLayout(buildTitle());
-    column->addLayout(buildValues());
+    column->addLayout(titleRow_ = buildTitle());
+    column->addLayout(valuesRow_ = buildValues());
     column->addWidget(canvas_, 1);
     column->addWidget(traces_, 1);
     traces_->hide();
@@ -333,15 +344,15 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
 
 QLayout* AnvilView::buildTitle()
 {
-    auto* row = new QHBoxLayout;
+    auto* row = new FlowLayout;
     row->setContentsMargins(12, 3, 12, 0);
     row->setSpacing(4);
     auto* name = new QLabel(tr("Anvil"), this);
     name->setFont(theme::words(13, true));
     row->addWidget(name);
-    row->addSpacing(6);
+    row->addGap(6);
     row->addWidget(title_);
-    row->addStretch(1);
+    row->addSpring();
     const auto toggle = [&](QPushButton* button, const char* objectName, const QString& tip) {
         button->setObjectName(QLatin1String(objectName));
         button->setCheckable(true);
@@ -358,7 +369,7 @@ QLayout* AnvilView::buildTitle()
         toggle(button, objectName, {});
         connect(button, &QPushButton::clicked, this, [this, wanted = slope] { compareDecay(wanted); });
     }
-    row->addSpacing(10);
+    row->addGap(10);
     toggle(scope_, "shape-scope", {});
     connect(scope_, &QPushButton::clicked, this,
             [this](bool alone) { session_.setShapeScope(alone ? ShapeScope::strike : ShapeScope::recipe); });
@@ -369,7 +380,7 @@ QLayout* AnvilView::buildTitle()
                       tr("The strike follows its recipe again"));
     });
     row->addWidget(restore_);
-    row->addSpacing(10);
+    row->addGap(10);
     toggle(
         tracesButton_, "anvil-traces",
         tr("The motion axis by axis, with its peaks and the values under the playhead, in place of the envelope (Y)"));
@@ -391,15 +402,17 @@ QLayout* AnvilView::buildTitle()
 
 QLayout* AnvilView::buildValues()
 {
-    auto* row = new QHBoxLayout;
+    auto* row = new FlowLayout;
     row->setContentsMargins(12, 3, 12, 0);
-    row->setSpacing(0);
+    row->setSpacing(4);
     bool first = true;
     for (const ValueGroup& group : valueGroups()) {
         if (!first)
-            row->addStretch(1);
+            row->addSpring();
         first = false;
-        auto* cell = new QVBoxLayout;
+        auto* together = new QWidget(this);
+        auto* cell = new QVBoxLayout(together);
+        cell->setContentsMargins(0, 0, 0, 0);
         cell->setSpacing(0);
         auto* name = dimLabel(QCoreApplication::translate("Anvil", group.name), this);
         name->setFont(theme::words(11));
@@ -420,6 +433,8 @@ QLayout* AnvilView::buildValues()
                 return session_.envelopePrefix() + std::string(specOf(field).key);
             };
             control->resetAction = [this, key] { session_.resetRecipeValue(key()); };
+            if (control->field() != nullptr)
+                control->field()->setKeySource([this, key] { return session_.settingKey(key()); });
             connect(control, &ValueControl::wished, this, [this, key](double wanted, quint64 gesture) {
                 session_.setRecipeValues({{key(), wanted}}, gesture);
             });
@@ -427,9 +442,17 @@ QLayout* AnvilView::buildValues()
             fields_[field] = control;
         }
         cell->addLayout(values);
-        row->addLayout(cell);
+        row->addWidget(together);
     }
     return row;
+}
+
+void AnvilView::resizeEvent(QResizeEvent* event)
+{
+    QWidget::resizeEvent(event);
+    // The rows above the canvas break where it is narrow; nothing below them may be squeezed by that.
+    setMinimumHeight(titleRow_->heightForWidth(width()) + valuesRow_->heightForWidth(width()) +
+                     canvas_->minimumSizeHint().height());
 }
 
 void AnvilView::setTracesShown(bool shown)
@@ -469,6 +492,9 @@ void AnvilView::refreshDecays(const Envelope& envelope)
 
 void AnvilView::refresh()
 {
+    const auto overWithShot = [](F field) {
+        return field == F::release || field == F::releaseSlope || field == F::releaseCurve;
+    };
     const Strike* strike = session_.feltStrike();
     const Recipe* recipe = strike != nullptr ? session_.felt() : nullptr;
     const bool alone = session_.shapeScope() == ShapeScope::strike;
@@ -483,6 +509,9 @@ void AnvilView::refresh()
         if (field == F::rumbleLength && until != RumbleUntil::length)
             control->setBarred(until == RumbleUntil::nextStrike ? tr("The rumble lasts until the next strike")
                                                                 : tr("The rumble lasts to the end of the shot"));
+        else if (overWithShot(field) && until == RumbleUntil::shotEnd)
+            control->setBarred(tr("The rumble lasts to the end of the shot: there is no way home after it. The value "
+                                  "of the recipe is kept for when it ends earlier."));
         else if (field == F::leadCurve && recipe != nullptr && !envelope.builds())
             control->setBarred(tr("Only a lead that builds up has a bend"));
         else
@@ -500,7 +529,8 @@ void AnvilView::refresh()
                                                       : tr("The decay falls fast first and then settles"));
     }
     if (recipe == nullptr) {
-        title_->setText(tr("no strike selected"));
+        const auto count = session_.selection().size();
+        title_->setText(count == 0 ? tr("no strike selected") : tr("%1 strikes selected").arg(count));
         scope_->setText(tr("For the recipe"));
         return;
     }

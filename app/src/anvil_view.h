@@ -34,9 +34,11 @@ public:
     bool settled() const { return contacts_.settled(); }
     /// As laid out now, for the selected strike.
     AnvilLayout layoutNow() const;
+    /// Whether each strand has a row of its own; where it is low they give way to the envelope.
+    bool roomForStrands(const Recipe& recipe) const;
 
     QSize sizeHint() const override { return {1280, 212}; }
-    QSize minimumSizeHint() const override { return {400, 150}; }
+    QSize minimumSizeHint() const override { return {360, 120}; }
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -88,7 +90,12 @@ public:
     void setTracesShown(bool shown);
     void setStrandsShown(bool shown);
 
+protected:
+    void resizeEvent(QResizeEvent* event) override;
+
 private:
+    QLayout* titleRow_ = nullptr;
+    QLayout* valuesRow_ = nullptr;
     QLayout* buildTitle();
     QLayout* buildValues();
     void compareDecay(Slope slope);

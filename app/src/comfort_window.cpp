@@ -48,7 +48,7 @@ ComfortWindow::ComfortWindow(Session& session, QWidget* parent)
       table_(new QTableWidget(0, 4, this)), version_(new QComboBox(this)),
       check_(new QPushButton(tr("Check flashes"), this)), stop_(new QPushButton(tr("Stop"), this)),
       bar_(new QProgressBar(this)), flashState_(new QLabel(this)), flashes_(new QListWidget(this)),
-      gentle_(new ControlGrid(session, memberBinding(session, &Project::gentle), 2, this)),
+      gentle_(new ControlGrid(session, memberBinding(session, &Project::gentle, "gentle."), 2, this)),
       beside_(smallToggle(tr("Show it beside the full one"), QStringLiteral("comfort-beside"),
                           tr("Left of a line in the picture is the gentle version; drag the line"), this))
 {

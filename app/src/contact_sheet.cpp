@@ -13,9 +13,9 @@
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPointer>
-#include <QThreadPool>
 #include <QToolButton>
 
+#include "background.h"
 #include "ember/film/film_reader.h"
 #include "picture_renderer.h"
 #include "takes.h"
@@ -222,7 +222,7 @@ void ContactSheet::fetch()
     work->width = static_cast<int>(cell(0).width() * devicePixelRatioF());
     work->stop = stop_;
     const QPointer<ContactSheet> self(this);
-    QThreadPool::globalInstance()->start([work, self] {
+    inBackground([work, self] {
         if (*work->stop) // while it waited, something else was asked for
             return;
         const Project& project = *work->project;

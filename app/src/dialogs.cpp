@@ -35,6 +35,21 @@ Dialogs Dialogs::standard()
         box.exec();
         return box.clickedButton() == accept;
     };
+    dialogs.changedOutside = [](QWidget* parent, const QString& name) {
+        QMessageBox box(QMessageBox::Warning, QObject::tr("Changed by another program"),
+                        QObject::tr("%1 was changed by another program since it was opened here. Saving over it loses "
+                                    "what was changed there.")
+                            .arg(name),
+                        QMessageBox::NoButton, parent);
+        auto* elsewhere = box.addButton(QObject::tr("Save under another name"), QMessageBox::AcceptRole);
+        auto* overwrite = box.addButton(QObject::tr("Save over it"), QMessageBox::DestructiveRole);
+        box.addButton(QObject::tr("Stay here"), QMessageBox::RejectRole);
+        box.setDefaultButton(elsewhere);
+        box.exec();
+        if (box.clickedButton() == elsewhere)
+            return ChangedChoice::elsewhere;
+        return box.clickedButton() == overwrite ? ChangedChoice::overwrite : ChangedChoice::cancel;
+    };
     dialogs.run = [](QDialog& dialog) { return dialog.exec() == QDialog::Accepted; };
     return dialogs;
 }

@@ -10,6 +10,8 @@
 namespace ember::app {
 
 enum class SaveChoice { save, discard, cancel };
+/// A project's file was changed by somebody else since it was read.
+enum class ChangedChoice { overwrite, elsewhere, cancel };
 
 /// Everything the window asks a person in a window of its own, so that tests can answer.
 struct Dialogs {
@@ -18,6 +20,7 @@ struct Dialogs {
         saveFile;
     std::function<SaveChoice(QWidget* parent, const QString& name)> unsavedChanges;
     std::function<bool(QWidget* parent, const QString& question, const QString& yes)> confirm;
+    std::function<ChangedChoice(QWidget* parent, const QString& name)> changedOutside;
 
     /// Runs a window of ours until it is closed; true when it was accepted.
     std::function<bool(QDialog& dialog)> run;

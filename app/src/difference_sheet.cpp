@@ -16,10 +16,11 @@ DifferenceSheet::DifferenceSheet(const std::vector<Difference>& differences, con
     setWindowTitle(tr("What differs"));
     resize(620, 420);
     auto* column = new QVBoxLayout(this);
-    column->addWidget(new QLabel(
-        differences.empty() ? tr("%1 and %2 are the same.").arg(first, second)
-                            : tr("%1 values differ between %2 and %3.").arg(differences.size()).arg(first, second),
-        this));
+    const auto count = differences.size();
+    column->addWidget(new QLabel(count == 0   ? tr("%1 and %2 are the same.").arg(first, second)
+                                 : count == 1 ? tr("1 value differs between %1 and %2.").arg(first, second)
+                                              : tr("%1 values differ between %2 and %3.").arg(count).arg(first, second),
+                                 this));
     auto* table = new QTableWidget(static_cast<int>(differences.size()), 3, this);
     table->setObjectName(QStringLiteral("difference-table"));
     table->setHorizontalHeaderLabels({tr("Value"), first, second});

@@ -13,9 +13,9 @@
 #include <QPlainTextEdit>
 #include <QPointer>
 #include <QPushButton>
-#include <QThreadPool>
 #include <QVBoxLayout>
 
+#include "background.h"
 #include "ember/film/import_strikes.h"
 #include "ember/project/file.h"
 #include "theme.h"
@@ -183,7 +183,7 @@ void DropBench::readScene()
     }
     allowBoth(tr("It is still falling"));
     const QPointer<DropBench> self(this);
-    QThreadPool::globalInstance()->start([self, number = asked_, fallen = std::move(scene).value()] {
+    inBackground([self, number = asked_, fallen = std::move(scene).value()] {
         auto run = std::make_shared<drop::Run>(drop::simulate(fallen, picturesPerSecond));
         QMetaObject::invokeMethod(QCoreApplication::instance(), [self, number, fallen, run] {
             DropBench* bench = self.data();
@@ -228,7 +228,8 @@ void DropBench::saveImpacts()
         dialogs_.saveFile(this, tr("Save the impacts as"), QStringLiteral("impacts.jsonl"), tr("JSON Lines (*.jsonl)"));
     if (path.isEmpty())
         return;
-    const auto status = writeFileSafely(path.toStdString(), impactLines());
+    const Status may = session_.mayWrite(path);
+    const Status status = may ? writeFileSafely(path.toStdString(), impactLines()) : may;
     says_->setText(status ? tr("%1 impacts written to %2").arg(impacts_.size()).arg(QFileInfo(path).fileName())
                           : QString::fromStdString(sentence(status.error())));
 }

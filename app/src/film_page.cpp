@@ -94,7 +94,7 @@ void FilmPage::buildMaster(QVBoxLayout& column)
                });
     needClip_.push_back(key);
     column.addWidget(heading(tr("All shakes"), {key}));
-    master_ = new ControlGrid(session_, memberBinding(session_, &Project::master), 4, this);
+    master_ = new ControlGrid(session_, memberBinding(session_, &Project::master, "master."), 4, this);
     master_->setObjectName(QStringLiteral("master"));
     addAll(*master_, Master{},
            {{"intensity", {}}, {"bypass", tr("Bypass")}, {"flat", tr("2D only")}, {"sounds", tr("Sounds")}});
@@ -159,7 +159,7 @@ void FilmPage::buildMeeting(QVBoxLayout& column)
                tr("A group of strikes that meet by a rule of their own; put strikes into it under Strike"),
                [this] { session_.edit(withGroup(session_.project(), tr("Group").toStdString()), tr("Group made")); });
     column.addWidget(heading(tr("Where strikes meet"), {add}));
-    overlap_ = new ControlGrid(session_, memberBinding(session_, &Project::overlap), 3, this);
+    overlap_ = new ControlGrid(session_, memberBinding(session_, &Project::overlap, "overlap."), 3, this);
     overlap_->setObjectName(QStringLiteral("overlap"));
     addAll(*overlap_, Overlap{}, {{"rule", tr("Rule")}, {"ceiling", {}}, {"knee", {}}});
     column.addWidget(overlap_);
@@ -217,7 +217,7 @@ void FilmPage::buildDrift(QVBoxLayout& column)
     };
     driftMotion_ = new MotionChooser(session_, std::move(use), this);
     column.addWidget(driftMotion_);
-    drift_ = new ControlGrid(session_, memberBinding(session_, &Project::drift), 4, this);
+    drift_ = new ControlGrid(session_, memberBinding(session_, &Project::drift, "drift."), 4, this);
     drift_->setObjectName(QStringLiteral("drift"));
     addAll(*drift_, Drift{},
            {{"on", tr("On")},
@@ -235,7 +235,7 @@ void FilmPage::buildDrift(QVBoxLayout& column)
             {"fade_in", {}},
             {"fade_out", {}}});
     column.addWidget(drift_);
-    filmedDrift_ = new ControlGrid(session_, memberBinding(session_, &Project::drift), 4, this);
+    filmedDrift_ = new ControlGrid(session_, memberBinding(session_, &Project::drift, "drift."), 4, this);
     filmedDrift_->setObjectName(QStringLiteral("filmed-drift"));
     Drift filmed;
     filmed.captured.motion = MotionLoop(KeptMotion{}); // any: the values it has are the same for all

@@ -6,8 +6,8 @@
 
 #include <QCoreApplication>
 #include <QPointer>
-#include <QThreadPool>
 
+#include "background.h"
 #include "ember/film/film_reader.h"
 #include "ember/film/import_strikes.h"
 
@@ -108,7 +108,7 @@ void Finder::start()
     progress_ = 0;
     emit progressed();
     const QPointer<Finder> self(this);
-    QThreadPool::globalInstance()->start([self, work] {
+    inBackground([self, work] {
         int told = -1;
         work->run([&](double done) {
             const int percent = static_cast<int>(100 * done);

@@ -76,7 +76,7 @@ void FinishPage::buildCover(QVBoxLayout& column)
                          tr("Moves the playhead to the frame that needs the largest cover"), this);
     connect(worst_, &QPushButton::clicked, this, [this] { session_.setPlayhead(session_.cover().worstFrame); });
     addHeading(column, tr("Edges and cover"), tr("What fills the border, and how far it is hidden"), worst_);
-    cover_ = new ControlGrid(session_, memberBinding(session_, &Project::finish), 4, this);
+    cover_ = new ControlGrid(session_, memberBinding(session_, &Project::finish, "finish."), 4, this);
     cover_->setObjectName(QStringLiteral("finish-cover-values"));
     addAll(*cover_, Finish{},
            {{"edges", {}}, {"cover", {}}, {"cover_speed", tr("Speed")}, {"cover_bars", tr("Use the bars")}});
@@ -91,11 +91,24 @@ void FinishPage::buildCover(QVBoxLayout& column)
 void FinishPage::buildShutter(QVBoxLayout& column)
 {
     addHeading(column, tr("Motion blur"), tr("The shake as a shutter sees it, added up in linear light"));
-    shutter_ = new ControlGrid(session_, memberBinding(session_, &Project::finish), 3, this);
+    shutter_ = new ControlGrid(session_, memberBinding(session_, &Project::finish, "finish."), 2, this);
     shutter_->setObjectName(QStringLiteral("finish-shutter-values"));
     addAll(*shutter_, Finish{},
-           {{"shutter", {}}, {"shutter_phase", {}}, {"samples", {}}, {"blur_above", {}}, {"rolling", {}}});
+           {{"shutter_angle", {}}, {"exposure", {}}, {"instants", {}}, {"blur_above", {}}, {"rolling", {}}});
     column.addWidget(shutter_);
+    when_ = new QComboBox(this);
+    when_->setObjectName(QStringLiteral("finish-exposure-when"));
+    when_->addItems({tr("centred"), tr("from the frame on"), tr("up to the frame")});
+    when_->setPlaceholderText(tr("shifted"));
+    when_->setToolTip(tr("When the shutter is open, against the frame's own instant; the percents beside it say the "
+                         "same in parts of a frame"));
+    connect(when_, &QComboBox::activated, this, [this](int index) {
+        Project next = session_.project();
+        const double half = next.finish.shutterAngle / 720;
+        next.finish.exposureShift = index == 1 ? half : index == 2 ? -half : 0;
+        session_.edit(std::move(next), tr("Exposure %1").arg(when_->itemText(index)));
+    });
+    shutter_->addNamed(tr("Exposed"), when_);
     shutterSays_ = dimLabel({}, this);
     shutterSays_->setObjectName(QStringLiteral("shutter-says"));
     shutterSays_->setFont(theme::words(12));
@@ -105,7 +118,7 @@ void FinishPage::buildShutter(QVBoxLayout& column)
 void FinishPage::buildBars(QVBoxLayout& column)
 {
     addHeading(column, tr("Letterbox"), tr("Black bars, drawn last"));
-    bars_ = new ControlGrid(session_, memberBinding(session_, &Project::finish), 3, this);
+    bars_ = new ControlGrid(session_, memberBinding(session_, &Project::finish, "finish."), 3, this);
     bars_->setObjectName(QStringLiteral("finish-bars-values"));
     ratio_ = new QComboBox(bars_);
     ratio_->setObjectName(QStringLiteral("letterbox-usual"));
@@ -135,7 +148,7 @@ void FinishPage::buildShown(QVBoxLayout& column)
 {
     addHeading(column, tr("Shown"),
                tr("Switch an effect off everywhere to see what it does; the film is rendered like that"));
-    shown_ = new ControlGrid(session_, memberBinding(session_, &Project::finish), 7, this);
+    shown_ = new ControlGrid(session_, memberBinding(session_, &Project::finish, "finish."), 7, this);
     shown_->setObjectName(QStringLiteral("finish-shown-values"));
     addAll(*shown_, Finish{},
            {{"show_blur", tr("Blur")},
@@ -273,9 +286,14 @@ void FinishPage::refresh()
                     .arg(frameList(frames));
     coverSays_->setText(says);
 
+    const double half = finish.shutterAngle / 720;
+    when_->setCurrentIndex(finish.exposureShift == 0                      ? 0
+                           : std::abs(finish.exposureShift - half) < 1e-9 ? 1
+                           : std::abs(finish.exposureShift + half) < 1e-9 ? 2
+                                                                          : -1);
     const Exposure exposure = exposureOf(project, session_.motion(), static_cast<double>(session_.playhead()));
     shutterSays_->setText(
-        finish.shutter == 0 ? tr("Off. 180° is half of each frame.")
+        finish.shutterAngle == 0 ? tr("Off. 180° is half of each frame.")
         : exposure.instants() == 1
             ? tr("Frame %1 stands still while the shutter is open.").arg(session_.playhead())
             : tr("Frame %1 is seen at %2 instants.").arg(session_.playhead()).arg(exposure.instants()));

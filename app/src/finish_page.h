@@ -47,6 +47,7 @@ private:
     QLabel* coverSays_ = nullptr;
     QPushButton* worst_ = nullptr;
     ControlGrid* shutter_ = nullptr;
+    QComboBox* when_ = nullptr;
     QLabel* shutterSays_ = nullptr;
     QComboBox* ratio_ = nullptr;
     ControlGrid* bars_ = nullptr;

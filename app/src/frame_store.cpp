@@ -3,6 +3,9 @@
 
 #include <algorithm>
 #include <cstdlib>
+#include <new>
+
+#include "ember/film/film_inputs.h"
 
 namespace ember::app {
 
@@ -143,11 +146,19 @@ void FrameStore::run()
         auto clip = std::move(clip_);
         const auto rate = rate_;
         lock.unlock();
-        auto image = clip->frame(Frame{frame}, rate);
+        const auto damagedBefore = clip->damage().count;
+        Result<ImagePtr> image = noMemory();
+        try {
+            image = clip->frame(Frame{frame}, rate);
+        } catch (const std::bad_alloc&) { // told like any other trouble with a frame
+        }
+        const Damage damage = clip->damage();
         lock.lock();
         if (generation != generation_)
             continue; // another clip came meanwhile
         clip_ = std::move(clip);
+        if (damage.count > damagedBefore)
+            emit damageFound(QString::fromStdString(damageSentence(damage)));
         if (!image) {
             broken_ = frame;
             emit failed(frame, QString::fromStdString(sentence(image.error())));

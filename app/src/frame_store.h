@@ -44,6 +44,8 @@ public:
 signals:
     void ready(qint64 frame);
     void failed(qint64 frame, const QString& why);
+    /// More of the clip's pictures were found damaged: a sentence with how many so far.
+    void damageFound(const QString& text);
 
 private:
     void run();

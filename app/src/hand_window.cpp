@@ -445,7 +445,7 @@ void HandWindow::write()
         path += ending;
     // The chooser has asked whether a file that is there may be replaced.
     const std::string out = path.toStdString();
-    if (const Status may = mayBeWritten(session_.project(), out, true); !may)
+    if (const Status may = mayBeWritten(session_.project(), out, true, session_.projectPath().toStdString()); !may)
         return tell(toQString(sentence(may.error())), true);
     Status done = Done{};
     if (chosen == HandFormat::sheet) // drawn anew, as what its name says
@@ -482,7 +482,8 @@ void HandWindow::writeAll()
     const HandingOn wish = how(ignored).value_or(HandingOn{});
     std::optional<Result<std::vector<std::string>>> done;
     withProgress(sheets ? tr("Drawing the sheets") : tr("Writing the recipes"), [&](const WorkSheet::Tell& told) {
-        done = handOnAll(session_.project(), format(), wish, path.toStdString(), {}, false, told);
+        done = handOnAll(session_.project(), format(), wish, path.toStdString(), {}, false, told,
+                         session_.projectPath().toStdString());
     });
     if (!done || (!*done && done->error().code == ErrorCode::cancelled))
         return tell(tr("Stopped."), false);

@@ -24,9 +24,11 @@ HintStrip::HintStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     setAttribute(Qt::WA_StyledBackground);
     theme::dress(*this, QStringLiteral("#hints { background: @raised; border-bottom: 1px solid @line; }"));
     auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(12, 3, 8, 3);
+    row->setContentsMargins(12, 1, 8, 1);
     text_ = new QLabel(this);
     text_->setObjectName(QStringLiteral("hint-text"));
+    text_->setWordWrap(true);                                  // the window may be narrow
+    text_->setMinimumSize(120, text_->fontMetrics().height()); // as many lines as its width asks for, none in advance
     row->addWidget(text_, 1);
     next_ = smallButton({}, QStringLiteral("hint-next"), {}, this);
     connect(next_, &QPushButton::clicked, this, [this] { done(step_); });

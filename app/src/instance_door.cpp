@@ -13,6 +13,15 @@ constexpr qint64 longestPath = 65536;
 
 InstanceDoor::InstanceDoor(QString name, QObject* parent) : QObject(parent), name_(std::move(name)) {}
 
+QString InstanceDoor::nameFor(unsigned user, const QString& platform, const QByteArray& wayland,
+                              const QByteArray& display)
+{
+    const QByteArray& on = platform.startsWith(QStringLiteral("wayland")) ? wayland : display;
+    return QStringLiteral("vast-ember-%1-%2-%3")
+        .arg(user)
+        .arg(platform, QString::fromLatin1(on.toPercentEncoding({}, "/")));
+}
+
 bool InstanceDoor::handOver(const QString& path) const
 {
     QLocalSocket socket;

@@ -8,10 +8,13 @@ class QLocalServer;
 
 namespace ember::app {
 
-/// One program for all files: a second start hands its file to the first and ends.
+/// One program for all files on a display: a second start hands its file to the first and ends.
 class InstanceDoor : public QObject {
     Q_OBJECT
 public:
+    /// The door's name: one for each user and display.
+    static QString nameFor(unsigned user, const QString& platform, const QByteArray& wayland,
+                           const QByteArray& display);
     explicit InstanceDoor(QString name, QObject* parent = nullptr);
     /// Hands `path` (absolute, or empty to only come forward) to a program that is running; false when there is none.
     bool handOver(const QString& path) const;

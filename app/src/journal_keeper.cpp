@@ -7,7 +7,8 @@
 #include <QCoreApplication>
 #include <QPointer>
 #include <QStandardPaths>
-#include <QThreadPool>
+
+#include "background.h"
 
 namespace ember::app {
 
@@ -73,10 +74,9 @@ void JournalKeeper::keep()
         const std::lock_guard lock(work_->mutex);
         number = ++work_->wanted;
     }
-    QThreadPool::globalInstance()->start([work = work_, number, self = QPointer<JournalKeeper>(this),
-                                          project = session_.document().snapshot(),
-                                          path = session_.projectPath().toStdString(),
-                                          title = session_.title().toStdString(), at = folder().toStdString()] {
+    inBackground([work = work_, number, self = QPointer<JournalKeeper>(this), project = session_.document().snapshot(),
+                  path = session_.projectPath().toStdString(), title = session_.title().toStdString(),
+                  at = folder().toStdString()] {
         QString trouble;
         {
             const std::lock_guard lock(work->mutex);

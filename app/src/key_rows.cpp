@@ -1,10 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "key_rows.h"
 
+#include <algorithm>
+
+#include <QApplication>
 #include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <QScrollArea>
+#include <QTimer>
 
+#include "input_rules.h"
 #include "text.h"
 #include "theme.h"
 #include "value_control.h"
@@ -40,16 +46,12 @@ void KeyRows::addRow()
         control->setObjectName(
             QStringLiteral("%1-%2-%3").arg(kind_.name).arg(index).arg(toQString(kind_.fields[i].key)));
         control->gestureSource = [this] { return session_.newGesture(); };
+        if (control->field() != nullptr)
+            control->field()->setProperty(keepsFocus, true);
         // Queued: the change may order the rows anew.
         connect(
             control, &ValueControl::wished, this,
-            [this, index, i, valuesNow](double value, quint64 gesture) {
-                auto values = valuesNow();
-                if (values.empty())
-                    return;
-                values[i] = value;
-                session_.edit(kind_.change(session_.project(), index, values), kind_.changed, gesture);
-            },
+            [this, index, i](double value, quint64 gesture) { change(index, i, value, gesture); },
             Qt::QueuedConnection);
         grid_->addWidget(control, static_cast<int>(index) + 1, static_cast<int>(i));
         row.controls.push_back(control);
@@ -72,13 +74,61 @@ void KeyRows::addRow()
     rows_.push_back(std::move(row));
 }
 
+void KeyRows::change(std::size_t row, std::size_t column, double value, quint64 gesture)
+{
+    const auto all = kind_.rows(session_.project());
+    if (row >= all.size())
+        return;
+    auto values = all[row];
+    values[column] = value;
+    session_.edit(kind_.change(session_.project(), row, values), kind_.changed, gesture);
+    follow(row, values);
+}
+
+void KeyRows::follow(std::size_t from, const std::vector<double>& values)
+{
+    const auto now = kind_.rows(session_.project());
+    const auto to = static_cast<std::size_t>(std::find(now.begin(), now.end(), values) - now.begin());
+    if (to == from || to >= rows_.size() || from >= rows_.size())
+        return;
+    const auto& controls = rows_[from].controls;
+    const QWidget* focus = QApplication::focusWidget();
+    for (std::size_t column = 0; column < controls.size(); ++column)
+        if (controls[column] == focus || controls[column]->isAncestorOf(focus))
+            rows_[to].controls[column]->setFocus(Qt::TabFocusReason);
+}
+
+void KeyRows::bringIntoView(std::size_t row)
+{
+    // When the page has been laid out with it, which the events before a timer's do.
+    QTimer::singleShot(0, this, [this, row] {
+        QTimer::singleShot(0, this, [this, row] {
+            if (row >= rows_.size())
+                return;
+            for (QWidget* above = parentWidget(); above != nullptr; above = above->parentWidget())
+                if (auto* area = qobject_cast<QScrollArea*>(above))
+                    area->ensureWidgetVisible(rows_[row].controls.front());
+        });
+    });
+}
+
 void KeyRows::refresh()
 {
     const auto values = kind_.rows(session_.project());
+    if (values.size() == shown_.size() + 1 && parentWidget()->isVisible()) {
+        const auto differs = std::mismatch(shown_.begin(), shown_.end(), values.begin());
+        bringIntoView(static_cast<std::size_t>(differs.second - values.begin()));
+    }
+    shown_ = values;
     while (rows_.size() > values.size()) {
-        qDeleteAll(rows_.back().controls);
-        delete rows_.back().go;
-        delete rows_.back().remove;
+        // Later: the hand may still be on one of them.
+        std::vector<QWidget*> gone{rows_.back().go, rows_.back().remove};
+        gone.insert(gone.end(), rows_.back().controls.begin(), rows_.back().controls.end());
+        for (QWidget* widget : gone) {
+            widget->setObjectName({});
+            widget->hide();
+            widget->deleteLater();
+        }
         rows_.pop_back();
     }
     while (rows_.size() < values.size())

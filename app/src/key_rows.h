@@ -40,11 +40,16 @@ private:
         QPushButton* remove;
     };
     void addRow();
+    void change(std::size_t row, std::size_t column, double value, quint64 gesture);
+    /// The focus from a cell to the same cell of the row its values stand in now.
+    void follow(std::size_t from, const std::vector<double>& values);
+    void bringIntoView(std::size_t row);
 
     Session& session_;
     Kind kind_;
     QGridLayout* grid_;
     std::vector<Row> rows_;
+    std::vector<std::vector<double>> shown_;
 };
 
 } // namespace ember::app

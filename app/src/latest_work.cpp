@@ -3,6 +3,8 @@
 
 #include <utility>
 
+#include "background.h"
+
 namespace ember::app {
 
 LatestWork::~LatestWork()
@@ -32,7 +34,8 @@ void LatestWork::begin(Work work)
 {
     stop_ = false;
     thread_ = std::thread([this, work = std::move(work)] {
-        Delivery delivery = work(stop_);
+        Delivery delivery;
+        withMemory([&] { delivery = work(stop_); });
         QMetaObject::invokeMethod(
             this, [this, delivery = std::move(delivery)] { finish(delivery); }, Qt::QueuedConnection);
     });

@@ -7,8 +7,8 @@
 #include <QCoreApplication>
 #include <QPainter>
 #include <QPointer>
-#include <QThreadPool>
 
+#include "background.h"
 #include "picture_view.h"
 #include "recipe_trace.h"
 #include "theme.h"
@@ -121,7 +121,7 @@ void LivePicture::findCover()
             alone.back().strikes[0] = strike;
         }
     const QPointer<LivePicture> self(this);
-    QThreadPool::globalInstance()->start([self, asked, alone = std::move(alone)] {
+    inBackground([self, asked, alone = std::move(alone)] {
         double zoom = 1;
         for (const Project& one : alone) {
             const Motion motion(one);

@@ -11,8 +11,8 @@
 #include <QCoreApplication>
 #include <QElapsedTimer>
 #include <QPointer>
-#include <QThreadPool>
 
+#include "background.h"
 #include "ember/film/film_sound.h"
 #include "sound_output.h"
 
@@ -119,7 +119,7 @@ void LiveSound::strike(const Project& project, const Strike& strike, double afte
     QElapsedTimer since;
     since.start();
     const QPointer<LiveSound> self(this);
-    QThreadPool::globalInstance()->start([self, alone = std::move(alone), after, generation, since] {
+    inBackground([self, alone = std::move(alone), after, generation, since] {
         auto samples = std::make_shared<const std::vector<float>>(soundOf(alone));
         QMetaObject::invokeMethod(QCoreApplication::instance(), [self, samples, after, generation, since] {
             const double left = after - static_cast<double>(since.nsecsElapsed()) * 1e-9;

@@ -200,7 +200,7 @@ QWidget* LiveWindow::buildPlaying()
         first->addWidget(states_[state]);
     }
     column->addLayout(first);
-    rules_ = new ControlGrid(session_, memberBinding(session_, &Project::overlap), 3, box);
+    rules_ = new ControlGrid(session_, memberBinding(session_, &Project::overlap, "overlap."), 3, box);
     rules_->setObjectName(QStringLiteral("live-rules"));
     addAll(*rules_, Overlap{}, {{"rule", tr("Rule")}, {"ceiling", {}}, {"knee", {}}});
     column->addWidget(rules_);

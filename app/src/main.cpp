@@ -1,40 +1,102 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
 #include <csignal>
+#include <iostream>
+#include <string_view>
 #include <unistd.h>
 
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QFileInfo>
 #include <QIcon>
+#include <QTimer>
 
+#include "background.h"
 #include "instance_door.h"
 #include "main_window.h"
 #include "theme.h"
 
-int main(int argc, char** argv)
+namespace {
+
+const QString newWindow = QStringLiteral("new-window");
+
+/// Ends the program where the command line only asks something or is wrong.
+void readCommandLine(QCommandLineParser& parser, const QStringList& arguments)
 {
-    std::signal(SIGXFSZ, SIG_IGN); // a file that may not grow is an error like a full disk
-    QApplication application(argc, argv);
-    QApplication::setOrganizationName(QStringLiteral("vast-ember"));
-    QApplication::setApplicationName(QStringLiteral("vast-ember"));
-    QApplication::setApplicationVersion(QStringLiteral(EMBER_VERSION));
-    QCommandLineParser parser;
+    QCoreApplication::setOrganizationName(QStringLiteral("vast-ember"));
+    QCoreApplication::setApplicationName(QStringLiteral("vast-ember"));
+    QCoreApplication::setApplicationVersion(QStringLiteral(EMBER_VERSION));
     parser.setApplicationDescription(QStringLiteral("Times impact shakes to the frame."));
     parser.addHelpOption();
     parser.addVersionOption();
     parser.addPositionalArgument(QStringLiteral("file"), QStringLiteral("A clip or a .vember project to open."),
                                  QStringLiteral("[file]"));
-    const QCommandLineOption apart(QStringLiteral("new-window"),
-                                   QStringLiteral("Start another program, though one is running."));
-    parser.addOption(apart);
-    parser.process(application);
+    parser.addOption({newWindow, QStringLiteral("Start another program, though one is running.")});
+    parser.process(arguments);
+}
+
+/// Questions are answered where there is no display, too.
+bool asksOnly(int argc, char** argv)
+{
+    return std::any_of(argv + 1, argv + argc, [](std::string_view argument) {
+        return argument == "--help" || argument == "-h" || argument == "--help-all" || argument == "--version" ||
+               argument == "-v";
+    });
+}
+
+bool noDisplay(int argc, char** argv)
+{
+    return qEnvironmentVariableIsEmpty("DISPLAY") && qEnvironmentVariableIsEmpty("WAYLAND_DISPLAY") &&
+           qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM") &&
+           std::none_of(argv + 1, argv + argc, [](std::string_view argument) {
+               return argument.starts_with("-platform") || argument.starts_with("--platform") ||
+                      argument.starts_with("-display") || argument.starts_with("--display");
+           });
+}
+
+/// No memory for what was asked is told; the program goes on.
+class Application : public QApplication {
+public:
+    using QApplication::QApplication;
+    bool notify(QObject* receiver, QEvent* event) override
+    {
+        bool done = true; // an event that failed is not sent on
+        ember::app::withMemory([&] { done = QApplication::notify(receiver, event); });
+        return done;
+    }
+};
+
+} // namespace
+
+int main(int argc, char** argv)
+{
+    std::signal(SIGXFSZ, SIG_IGN); // a file that may not grow is an error like a full disk
+    QCommandLineParser parser;
+    if (asksOnly(argc, argv)) {
+        const QCoreApplication asked(argc, argv);
+        readCommandLine(parser, QCoreApplication::arguments());
+    }
+    if (noDisplay(argc, argv)) {
+        std::cerr << "There is no display to open a window on: neither DISPLAY nor WAYLAND_DISPLAY is set. "
+                     "vast-ember-batch works without one.\n";
+        return 1;
+    }
+    Application application(argc, argv);
+    readCommandLine(parser, QApplication::arguments());
     QString file = parser.positionalArguments().value(0);
     if (!file.isEmpty())
         file = QFileInfo(file).absoluteFilePath();
-    ember::app::InstanceDoor door(QStringLiteral("vast-ember-%1").arg(::getuid()));
-    if (!parser.isSet(apart)) {
-        if (door.handOver(file))
+    ember::app::InstanceDoor door(ember::app::InstanceDoor::nameFor(::getuid(), QGuiApplication::platformName(),
+                                                                    qgetenv("WAYLAND_DISPLAY"), qgetenv("DISPLAY")));
+    if (!parser.isSet(newWindow)) {
+        if (door.handOver(file)) {
+            std::cout << (file.isEmpty()
+                              ? "Vast Ember is open on this display already; its window was brought to the "
+                                "front."
+                              : "Opened in the Vast Ember that is running on this display: " + file.toStdString())
+                      << " --new-window starts another.\n";
             return 0;
+        }
         door.open();
     }
     ember::app::theme::apply(application);
@@ -42,6 +104,7 @@ int main(int argc, char** argv)
     QGuiApplication::setDesktopFileName(QStringLiteral("vast-ember"));
     ember::app::MainWindow window;
     window.show();
+    QTimer::singleShot(0, &window, &ember::app::MainWindow::fitScreen); // now that it has its frame
     if (!file.isEmpty())
         window.openPath(file);
     QObject::connect(&door, &ember::app::InstanceDoor::asked, &window, [&window](const QString& path) {

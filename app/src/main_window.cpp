@@ -15,6 +15,7 @@
 #include <QMenuBar>
 #include <QMimeData>
 #include <QPushButton>
+#include <QScreen>
 #include <QScrollArea>
 #include <QSettings>
 #include <QSplitter>
@@ -22,12 +23,16 @@
 #include <QStatusBar>
 #include <QToolButton>
 #include <QVBoxLayout>
+#include <QWindow>
 
 #include "action_finder.h"
 #include "anvil_view.h"
+#include "background.h"
 #include "find_panel.h"
+#include "flow_layout.h"
 #include "gentle_keeper.h"
 #include "hint_strip.h"
+#include "input_rules.h"
 #include "journal_keeper.h"
 #include "notice_bar.h"
 #include "picture_view.h"
@@ -37,6 +42,7 @@
 #include "reel_view.h"
 #include "render_panel.h"
 #include "side_column.h"
+#include "tab_order.h"
 #include "takes.h"
 #include "tapper.h"
 #include "theme.h"
@@ -50,8 +56,8 @@ MainWindow::MainWindow(Dialogs dialogs)
       takes_(std::make_unique<Takes>(*session_)), gentle_(std::make_unique<GentleKeeper>(*session_))
 {
     setAcceptDrops(true);
-    resize(1280, 800);
-    setMinimumSize(960, 640);
+    new InputRules(this);
+    connect(session_.get(), &Session::aboutToReplace, this, &InputRules::cancelTyping);
     buildBands();
     buildFileMenu();
     buildEditMenu();
@@ -80,7 +86,6 @@ MainWindow::MainWindow(Dialogs dialogs)
     restoreLayout();
     if (const QString& wrong = session_->book().trouble(); !wrong.isEmpty())
         emit session_->trouble(wrong);
-    qApp->installEventFilter(this);
     refreshActions();
     refreshTransport();
     say(tr("Ready"));
@@ -92,7 +97,6 @@ MainWindow::MainWindow(Dialogs dialogs)
 
 MainWindow::~MainWindow()
 {
-    qApp->removeEventFilter(this);
     delete bigPicture_;
     hide(); // while everything that listens to it is still there
 }
@@ -102,6 +106,7 @@ MainWindow::~MainWindow()
 void MainWindow::buildBands()
 {
     picture_ = new PictureView(*session_, *player_);
+    picture_->installEventFilter(this); // the welcome lies in its middle
     picture_->setTakes(takes_.get());
     picture_->setGentle(gentle_.get());
     side_ = new SideColumn(*session_, dialogs_);
@@ -122,6 +127,7 @@ void MainWindow::buildBands()
     pictureColumn->addWidget(buildTransport());
 
     sideStack_ = new QStackedWidget;
+    sideStack_->setObjectName(QStringLiteral("side-stack"));
     sideStack_->addWidget(side_);
     sideStack_->addWidget(scrolling(renderPanel_));
     top_ = new QSplitter(Qt::Horizontal);
@@ -129,7 +135,7 @@ void MainWindow::buildBands()
     top_->addWidget(sideStack_);
     top_->setStretchFactor(0, 1);
     top_->setStretchFactor(1, 0);
-    top_->setSizes({700, 580});
+    top_->setSizes({704, 572});
     bands_ = new QSplitter(Qt::Vertical);
     bands_->addWidget(top_);
     bands_->addWidget(anvil_);
@@ -149,9 +155,15 @@ void MainWindow::buildBands()
     bands_->setStretchFactor(1, 1);
     bands_->setStretchFactor(2, 0);
     bands_->setSizes({348, 288, 118});
-    setCentralWidget(bands_);
+    // On a screen that is too small even for the least of it (a large scale) it is scrolled; nothing is out of reach.
+    auto* area = new QScrollArea;
+    area->setWidgetResizable(true);
+    area->setFrameShape(QFrame::NoFrame);
+    area->setFocusPolicy(Qt::NoFocus);
+    area->setWidget(bands_);
+    setCentralWidget(area);
     connect(&side_->recipes(), &RecipePage::previewAsked, picture_, &PictureView::setPreview);
-    connect(side_, &SideColumn::renderAsked, this, [this] { showRender(true); });
+    connect(side_, &SideColumn::renderAsked, this, &MainWindow::renderAsked);
     connect(side_, &SideColumn::topViewAsked, this, &MainWindow::showPlaces);
     connect(findPanel_, &FindPanel::closed, this, [this] { showFinding(false); });
     connect(finder_.get(), &Finder::trouble, session_.get(), &Session::trouble);
@@ -222,7 +234,7 @@ QWidget* MainWindow::buildTransport()
     auto* bar = new QWidget;
     transport_ = bar;
     bar->setObjectName(QStringLiteral("transport"));
-    auto* row = new QHBoxLayout(bar);
+    auto* row = new FlowLayout(bar);
     row->setContentsMargins(10, 3, 10, 3);
     row->setSpacing(4);
     const auto button = [&](const QString& text, const QString& tip, const char* name) {
@@ -231,7 +243,7 @@ QWidget* MainWindow::buildTransport()
         made->setToolTip(tip);
         made->setObjectName(QLatin1String(name));
         made->setFocusPolicy(Qt::TabFocus);
-        made->setStyleSheet(QStringLiteral("QToolButton { padding: 2px 7px; }"));
+        made->setStyleSheet(QStringLiteral("QToolButton { padding: 2px 5px; }"));
         row->addWidget(made);
         return made;
     };
@@ -250,11 +262,11 @@ QWidget* MainWindow::buildTransport()
     connect(play_, &QToolButton::clicked, player_.get(), &Player::toggle);
     connect(button(tr("+1"), tr("One frame on (Right); with Shift, ten"), "step-on"), &QToolButton::clicked, this,
             jump([this] { return session_->playhead() + 1; }));
-    row->addSpacing(8);
+    row->addGap(8);
     auto* strike = button(tr("Strike here"), tr("Put a strike on this frame (S); 1 blast, 2 landing, 3 hit, 4 beat"),
                           "put-strike");
     connect(strike, &QToolButton::clicked, this, [this] { session_->putStrike(session_->lastKind()); });
-    row->addSpacing(8);
+    row->addGap(8);
     loop_ = button(tr("Loop"),
                    tr("Play the loop over and over (L). I and O set its ends, Shift and drag on the Reel's ruler draws "
                       "it; without one it runs around the selected strike."),
@@ -266,7 +278,7 @@ QWidget* MainWindow::buildTransport()
     compare_ = button(tr("Compare"), tr("Hold to see the frame unshaken (hold C)"), "compare");
     connect(compare_, &QToolButton::pressed, this, [this] { picture_->setPlain(true); });
     connect(compare_, &QToolButton::released, this, [this] { picture_->setPlain(false); });
-    row->addStretch(1);
+    row->addSpring();
     scale_ = new QComboBox(bar);
     scale_->setObjectName(QStringLiteral("picture-scale"));
     scale_->addItems({tr("auto size"), tr("full size"), tr("half size"), tr("quarter size")});
@@ -310,6 +322,8 @@ void MainWindow::connectSession()
     });
     connect(session_.get(), &Session::opened, this, [this] {
         notice_->hide();
+        damageTold_ = false;
+        showRender(false); // it was for what was open before
         if (recovering_)
             keeper_->replace(*recovering_);
         recovering_.reset();
@@ -327,6 +341,14 @@ void MainWindow::connectSession()
     connect(session_.get(), &Session::mediaRewritten, this, [this] {
         if (notice_->about() == NoticeBar::About::media)
             notice_->hide();
+    });
+    connect(&MemoryWatch::instance(), &MemoryWatch::lacking, this,
+            [this] { notice_->tell(QString::fromStdString(sentence(noMemory())), NoticeBar::About::trouble); });
+    connect(session_.get(), &Session::damageFound, this, [this](const QString& text) {
+        // Told once for a film; where it is still to be read, the count goes on.
+        if (!damageTold_ || (notice_->about() == NoticeBar::About::damage && !notice_->isHidden()))
+            notice_->tell(text, NoticeBar::About::damage);
+        damageTold_ = true;
     });
     connect(session_.get(), &Session::trouble, this, [this](const QString& text) {
         notice_->tell(text, !session_->clipTrouble().isEmpty() ? NoticeBar::About::missingClip
@@ -364,6 +386,53 @@ QString MainWindow::notice() const
 void MainWindow::showRender(bool shown)
 {
     sideStack_->setCurrentIndex(shown ? 1 : 0);
+    if (shown)
+        renderPanel_->takeFocus();
+    else if (renderPanel_->isAncestorOf(QApplication::focusWidget()))
+        picture_->setFocus();
+}
+
+void MainWindow::renderAsked()
+{
+    if (sideStack_->currentIndex() != 1)
+        showRender(true);
+    else
+        renderPanel_->start();
+}
+
+void MainWindow::escape()
+{
+    if (sideStack_->currentIndex() == 1)
+        showRender(false);
+    else
+        session_->select({});
+}
+
+void MainWindow::jumpTo(QWidget& region)
+{
+    const auto stops = tabStops(region);
+    QWidget* to = (region.focusPolicy() & Qt::TabFocus) != 0 ? &region : stops.value(0);
+    if (to == nullptr)
+        return;
+    to->setFocus(Qt::ShortcutFocusReason);
+}
+
+bool MainWindow::focusNextPrevChild(bool next)
+{
+    // In the order of the eye: what is over the picture, the picture, its transport, the column, Anvil, Reel,
+    // proposals.
+    QList<QWidget*> stops;
+    for (const QWidget* region : std::initializer_list<const QWidget*>{hints_, notice_, picture_, transport_,
+                                                                       sideStack_, anvil_, reel_, findPanel_})
+        stops += tabStops(*region);
+    QWidget* to = nextStop(stops, focusWidget(), next);
+    if (to == nullptr)
+        return false;
+    to->setFocus(next ? Qt::TabFocusReason : Qt::BacktabFocusReason);
+    for (QWidget* above = to->parentWidget(); above != nullptr; above = above->parentWidget())
+        if (auto* area = qobject_cast<QScrollArea*>(above))
+            area->ensureWidgetVisible(to);
+    return true;
 }
 
 void MainWindow::showFinding(bool shown)
@@ -450,11 +519,32 @@ void MainWindow::placeWelcome()
 void MainWindow::restoreLayout()
 {
     const QSettings settings;
-    restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray());
+    if (!restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray()))
+        resize(1280, 800);
+    fitScreen();
     bands_->restoreState(settings.value(QStringLiteral("window/bands")).toByteArray());
     top_->restoreState(settings.value(QStringLiteral("window/top")).toByteArray());
     session_->setInSeconds(settings.value(QStringLiteral("view/seconds"), false).toBool());
     anvil_->setStrandsShown(settings.value(QStringLiteral("view/strands"), true).toBool());
+}
+
+void MainWindow::fitScreen()
+{
+    // Before the window is shown nobody knows its frame; that of most desktops is as high as this.
+    constexpr QMargins usualFrame(8, 36, 8, 8);
+    QMargins frame = usualFrame;
+    if (windowHandle() != nullptr && isVisible())
+        frame = windowHandle()->frameMargins();
+    const QScreen* on = screen() != nullptr ? screen() : QGuiApplication::primaryScreen();
+    if (on == nullptr || isMaximized() || isFullScreen())
+        return;
+    const QRect usable = on->availableGeometry().marginsRemoved(frame);
+    resize(size().boundedTo(usable.size()).expandedTo(minimumSize()));
+    const QRect inside(pos(), size()); // of the client area, as the window system places it
+    move(std::clamp(x(), on->availableGeometry().left(),
+                    std::max(on->availableGeometry().left(), usable.right() - inside.width())),
+         std::clamp(y(), on->availableGeometry().top(),
+                    std::max(on->availableGeometry().top(), usable.bottom() - inside.height())));
 }
 
 void MainWindow::saveLayout() const
@@ -525,12 +615,6 @@ void MainWindow::keyReleaseEvent(QKeyEvent* event)
 
 bool MainWindow::eventFilter(QObject* watched, QEvent* event)
 {
-    // A list that has the focus keeps the keys it is worked with.
-    if (event->type() == QEvent::ShortcutOverride && qobject_cast<QComboBox*>(watched) != nullptr) {
-        const int key = static_cast<QKeyEvent*>(event)->key();
-        if (key == Qt::Key_Up || key == Qt::Key_Down || key == Qt::Key_Space)
-            event->accept();
-    }
     if (event->type() == QEvent::Resize && watched == picture_)
         placeWelcome();
     return QMainWindow::eventFilter(watched, event);

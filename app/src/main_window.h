@@ -60,6 +60,9 @@ public:
 
     /// Opens a clip or a project; asks first when changes would be lost.
     void openPath(const QString& path, bool alone = false);
+    /// No larger than what the screen has for it, frame included, and all of it on the screen.
+    void fitScreen();
+    /// The panel in the side column's place; the keys go to it. Opening another project closes it.
     void showRender(bool shown);
     /// Opens finding beside the Reel, and begins to find.
     void showFinding(bool shown);
@@ -74,6 +77,7 @@ protected:
     void keyReleaseEvent(QKeyEvent* event) override;
     bool eventFilter(QObject* watched, QEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
+    bool focusNextPrevChild(bool next) override; ///< in the order of the eye
 
 private:
     void buildBands();
@@ -99,6 +103,8 @@ private:
     bool saveAs();
     bool mayLeave();
     void exportPoses();
+    /// Says why nothing is written there where it may not be.
+    bool mayWrite(const QString& path);
     void importStrikes();
     void exportStrikes();
     void exportRumble();
@@ -129,6 +135,11 @@ private:
     void say(const QString& text);
     void restoreLayout();
     void saveLayout() const;
+    /// Ctrl+R: first the panel, then the render.
+    void renderAsked();
+    void escape();
+    /// Gives the keys to a part of the window.
+    void jumpTo(QWidget& region);
     void changeLoop(bool in);
     void loopStrikes(bool toNext);
 
@@ -168,6 +179,7 @@ private:
     QLabel* facts_ = nullptr;
     ContactSheet* contacts_ = nullptr; ///< made when it is asked for
     HintStrip* hints_ = nullptr;
+    bool damageTold_ = false;
     GuideWindow* guide_ = nullptr; ///< made when it is asked for
     ActionFinder* actionFinder_ = nullptr;
     QPointer<PictureView> bigPicture_; ///< while it is shown

@@ -9,8 +9,8 @@
 #include <QMenu>
 #include <QPointer>
 #include <QSettings>
-#include <QThreadPool>
 
+#include "background.h"
 #include "ember/film/film_sound.h"
 #include "ember/film/import_strikes.h"
 #include "ember/film/pose_table.h"
@@ -55,7 +55,15 @@ void MainWindow::openPath(const QString& path, bool alone)
 
 bool MainWindow::save()
 {
-    return session_->projectPath().isEmpty() ? saveAs() : session_->save(session_->projectPath());
+    if (session_->projectPath().isEmpty())
+        return saveAs();
+    if (session_->changedOutside())
+        switch (dialogs_.changedOutside(this, QFileInfo(session_->projectPath()).fileName())) {
+        case ChangedChoice::overwrite: break;
+        case ChangedChoice::elsewhere: return saveAs();
+        case ChangedChoice::cancel: return false;
+        }
+    return session_->save(session_->projectPath());
 }
 
 bool MainWindow::saveAs()
@@ -88,6 +96,14 @@ bool MainWindow::mayLeave()
     return false;
 }
 
+bool MainWindow::mayWrite(const QString& path)
+{
+    const Status may = session_->mayWrite(path);
+    if (!may)
+        emit session_->trouble(QString::fromStdString(sentence(may.error())));
+    return may.ok();
+}
+
 void MainWindow::exportPoses()
 {
     const QFileInfo from(session_->projectPath().isEmpty() ? QString::fromStdString(session_->project().firstClip())
@@ -95,7 +111,7 @@ void MainWindow::exportPoses()
     const QString path = dialogs_.saveFile(
         this, tr("Export the poses to"),
         from.path() + QLatin1Char('/') + from.completeBaseName() + QStringLiteral("-poses.csv"), tr("Tables (*.csv)"));
-    if (path.isEmpty())
+    if (path.isEmpty() || !mayWrite(path))
         return;
     std::ostringstream csv;
     writePosesCsv(csv, session_->motion(), {0, session_->length() - 1, 1});
@@ -128,11 +144,11 @@ void MainWindow::exportRumble()
 {
     const QString path =
         dialogs_.saveFile(this, tr("Export a rumble track"), QStringLiteral("rumble.wav"), tr("Sounds (*.wav)"));
-    if (path.isEmpty())
+    if (path.isEmpty() || !mayWrite(path))
         return;
     say(tr("Writing %1 …").arg(QFileInfo(path).fileName()));
     const QPointer<MainWindow> self(this);
-    QThreadPool::globalInstance()->start([self, path, project = session_->project()] {
+    inBackground([self, path, project = session_->project()] {
         constexpr double hertz = 35;
         const auto status = writeRumbleTrack(project, hertz, path.toStdString(), true); // the dialog has asked
         const QString wrong = status ? QString() : QString::fromStdString(sentence(status.error()));
@@ -158,10 +174,12 @@ void MainWindow::exportStill()
         return;
     if (QFileInfo(path).suffix().isEmpty())
         path += QStringLiteral(".png");
+    if (!mayWrite(path))
+        return;
     const QPointer<MainWindow> self(this);
-    QThreadPool::globalInstance()->start([self, path, frame, project = session_->project()] {
-        const auto status = renderStill(project, Frame{frame}, path.toStdString(), true); // the dialog has asked
-        const QString wrong = status ? QString() : QString::fromStdString(sentence(status.error()));
+    inBackground([self, path, frame, project = session_->project()] {
+        const auto status = renderStill(project, Frame{frame}, path.toStdString(), {.overwrite = true}); // asked
+        const QString wrong = QString::fromStdString(status ? status.value() : sentence(status.error()));
         QMetaObject::invokeMethod(QCoreApplication::instance(), [self, path, frame, wrong] {
             MainWindow* window = self.data();
             if (window == nullptr)
@@ -182,6 +200,8 @@ void MainWindow::exportStrikes()
     if (path.isEmpty())
         return;
     const QString named = QFileInfo(path).suffix().isEmpty() ? path + QStringLiteral(".csv") : path;
+    if (!mayWrite(named))
+        return;
     if (const Status status = writeStrikeList(session_->project(), named.toStdString()); !status)
         emit session_->trouble(QString::fromStdString(sentence(status.error())));
     else

@@ -11,8 +11,10 @@
 #include <QMessageBox>
 #include <QScreen>
 #include <QSettings>
+#include <QStackedWidget>
 
 #include "action_finder.h"
+#include "anvil_view.h"
 #include "comfort_window.h"
 #include "contact_sheet.h"
 #include "difference_sheet.h"
@@ -20,6 +22,7 @@
 #include "find_panel.h"
 #include "guide_window.h"
 #include "hint_strip.h"
+#include "input_rules.h"
 #include "main_window.h"
 #include "motion_bench.h"
 #include "picture_view.h"
@@ -39,6 +42,7 @@ QAction* MainWindow::add(QMenu* menu, const QString& text, const QKeySequence& k
 {
     QAction* made = menu->addAction(text);
     made->setShortcut(key);
+    connect(made, &QAction::triggered, this, &InputRules::finishTyping); // what is typed is taken before anything else
     connect(made, &QAction::triggered, this, action);
     menu->setToolTipsVisible(true);
     return made;
@@ -57,8 +61,7 @@ void MainWindow::buildFileMenu()
     needClip_.push_back(
         add(menu, tr("Save &as"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), [this] { saveAs(); }));
     menu->addSeparator();
-    needClip_.push_back(
-        add(menu, tr("Re&nder film"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] { showRender(true); }));
+    needClip_.push_back(add(menu, tr("Re&nder film"), QKeySequence(Qt::CTRL | Qt::Key_R), [this] { renderAsked(); }));
     needClip_.push_back(
         add(menu, tr("&Export poses as CSV"), QKeySequence(Qt::CTRL | Qt::Key_E), [this] { exportPoses(); }));
     needClip_.push_back(
@@ -94,7 +97,7 @@ void MainWindow::buildEditMenu()
         add(menu, tr("De&lete strikes"), QKeySequence(Qt::Key_Delete), [this] { session_->deleteSelected(); }));
     menu->addSeparator();
     add(menu, tr("Select &all strikes"), QKeySequence(Qt::CTRL | Qt::Key_A), [this] { session_->selectAll(); });
-    add(menu, tr("Select &nothing"), QKeySequence(Qt::Key_Escape), [this] { session_->select({}); });
+    add(menu, tr("Select &nothing"), QKeySequence(Qt::Key_Escape), [this] { escape(); });
     menu->addSeparator();
     add(menu, tr("&Find an action"), QKeySequence(Qt::Key_F2), [this] { actionFinder_->open(actionsOf(*menuBar())); });
     add(menu, tr("Pre&ferences"), {}, [this] {
@@ -409,6 +412,14 @@ void MainWindow::buildViewMenu()
     add(menu, tr("&Recipes page"), QKeySequence(Qt::Key_F6), page(SideColumn::Page::recipes));
     add(menu, tr("&Film page"), QKeySequence(Qt::Key_F7), page(SideColumn::Page::film));
     add(menu, tr("Finis&h page"), QKeySequence(Qt::Key_F8), page(SideColumn::Page::finish));
+    menu->addSeparator();
+    const std::array<std::tuple<QString, Qt::Key, QWidget*>, 4> regions{
+        {{tr("Keys to the &picture"), Qt::Key_1, picture_},
+         {tr("Keys to the Anv&il"), Qt::Key_2, &anvil_->canvas()},
+         {tr("Keys to the Ree&l"), Qt::Key_3, reel_},
+         {tr("Keys to the side colu&mn"), Qt::Key_4, sideStack_}}};
+    for (const auto& [text, key, region] : regions)
+        add(menu, text, QKeySequence(Qt::ALT | key), [this, to = region] { jumpTo(*to); });
 }
 
 void MainWindow::showBigPicture()

@@ -133,6 +133,8 @@ void MotionBench::exportShown()
                                            tr("Motions (*.json);;Tables (*.csv)"));
     if (path.isEmpty())
         return;
+    if (const Status may = session_.mayWrite(path); !may)
+        return say(QString::fromStdString(sentence(may.error())));
     const CapturedMotion motion = changed() ? shaped() : kept->motion;
     const auto status = path.endsWith(QLatin1String(".csv"), Qt::CaseInsensitive)
                             ? writeFileSafely(path.toStdString(), motionToCsv(motion, 0))

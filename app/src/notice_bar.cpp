@@ -17,7 +17,9 @@ NoticeBar::NoticeBar()
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(12, 5, 8, 5);
     text_->setWordWrap(true);
+    text_->setTextFormat(Qt::PlainText);
     text_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    text_->setMinimumSize(120, text_->fontMetrics().height()); // as many lines as its width asks for, none in advance
     row->addWidget(text_, 1);
     find_->setObjectName(QStringLiteral("find-clip"));
     connect(find_, &QPushButton::clicked, this, &NoticeBar::findAsked);

@@ -14,6 +14,7 @@ public:
     enum class About {
         trouble,
         missingClip, ///< can be found
+        damage,      ///< pictures that are not whole; the sentence grows
         media,       ///< a file that was written anew and cannot be read
         leftWork,    ///< unsaved work of another time; can be opened, or thrown away
     };

@@ -47,11 +47,13 @@ ControlGrid::Binding partBinding(Session& session, const std::function<const Par
 }
 
 template <typename Part>
-ControlGrid::Binding memberBinding(Session& session, Part Project::*member)
+ControlGrid::Binding memberBinding(Session& session, Part Project::*member, const char* prefix)
 {
-    return partBinding<Part>(
+    auto binding = partBinding<Part>(
         session, [member](const Project& p) { return &(p.*member); },
         [member](Project& p, const Part& part) { p.*member = part; });
+    binding.keyFor = [prefix](const std::string& key) { return toQString(prefix + key); };
+    return binding;
 }
 
 template <typename Part>

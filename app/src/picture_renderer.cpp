@@ -6,6 +6,8 @@
 #include <cmath>
 #include <cstring>
 
+#include "background.h"
+
 namespace ember::app {
 
 QImage toQImage(const ImagePtr& image)
@@ -80,12 +82,14 @@ void PictureRenderer::run()
         next_.reset();
         lock.unlock();
         const auto began = std::chrono::steady_clock::now();
-        ImagePtr picture = renderFrame(order.source, order.look, order.width, order.height);
-        if (order.left)
-            picture =
-                sideBySide(renderFrame(order.source, *order.left, order.width, order.height), *picture, order.share);
-        const std::chrono::duration<double, std::milli> spent = std::chrono::steady_clock::now() - began;
-        emit rendered(order.frame, toQImage(picture), forScreen(picture, order.shown), spent.count());
+        withMemory([&] {
+            ImagePtr picture = renderFrame(order.source, order.look, order.width, order.height);
+            if (order.left)
+                picture = sideBySide(renderFrame(order.source, *order.left, order.width, order.height), *picture,
+                                     order.share);
+            const std::chrono::duration<double, std::milli> spent = std::chrono::steady_clock::now() - began;
+            emit rendered(order.frame, toQImage(picture), forScreen(picture, order.shown), spent.count());
+        });
         lock.lock();
     }
 }

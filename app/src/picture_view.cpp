@@ -47,7 +47,7 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
 {
     setObjectName(QStringLiteral("picture"));
     setAttribute(Qt::WA_OpaquePaintEvent);
-    setFocusPolicy(Qt::ClickFocus);
+    setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     const auto look = [this] {
         const Strike* strike = session_.feltStrike();
@@ -407,6 +407,7 @@ void PictureView::paintEvent(QPaintEvent*)
     if (split_ != Split::none)
         paintSplit(painter, frame);
     paintLabels(painter);
+    theme::paintFocus(painter, *this);
 }
 
 void PictureView::paintSplit(QPainter& painter, const QRectF& frame) const

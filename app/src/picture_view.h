@@ -66,7 +66,7 @@ public:
     bool settled() const { return feed_.settled(); }
 
     QSize sizeHint() const override { return {760, 430}; }
-    QSize minimumSizeHint() const override { return {320, 200}; }
+    QSize minimumSizeHint() const override { return {240, 140}; }
 
 signals:
     void changed();

@@ -58,7 +58,7 @@ PlacesWindow::PlacesWindow(Session& session, QWidget* parent)
         here->hide(); // it is beside it
     column->addWidget(rule(page));
     column->addWidget(partName(tr("On the way to the camera"), page));
-    world_ = new ControlGrid(session_, memberBinding(session_, &Project::world), 3, page);
+    world_ = new ControlGrid(session_, memberBinding(session_, &Project::world, "world."), 3, page);
     world_->setObjectName(QStringLiteral("world"));
     addAll(*world_, World{}, {{"weaker", {}}, {"exponent", {}}, {"reference", {}}});
     world_->nextRow();

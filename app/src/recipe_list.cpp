@@ -39,7 +39,8 @@ void RecipeDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, cons
     const QRect words = box.adjusted(recipeTraceWidth + 18, 3, -6, -3);
     p->setFont(theme::words(13));
     p->setPen(theme::text);
-    p->drawText(words, Qt::AlignLeft | Qt::AlignTop, index.data().toString());
+    p->drawText(words, Qt::AlignLeft | Qt::AlignTop,
+                p->fontMetrics().elidedText(index.data().toString(), Qt::ElideRight, words.width()));
     p->setFont(theme::words(11));
     p->setPen(theme::dim);
     p->drawText(words, Qt::AlignLeft | Qt::AlignBottom,

@@ -12,6 +12,7 @@
 #include <QVBoxLayout>
 
 #include "ember/project/shipped_recipes.h"
+#include "input_rules.h"
 #include "recipe_list.h"
 #include "theme.h"
 #include "value_control.h"
@@ -23,7 +24,10 @@ RecipePage::RecipePage(Session& session, Dialogs dialogs, QWidget* parent)
 {
     build();
     connect(&session_, &Session::projectChanged, this, &RecipePage::fill);
-    connect(&session_, &Session::selectionChanged, this, &RecipePage::refreshButtons);
+    connect(&session_, &Session::selectionChanged, this, [this] {
+        chooseUsed();
+        fill();
+    });
     connect(&session_.book(), &BookShelf::changed, this, &RecipePage::fill);
     fill();
 }
@@ -41,6 +45,11 @@ void RecipePage::build()
     list_->setStyleSheet(QStringLiteral("QListWidget { background: transparent; border: none; outline: none; }"));
     list_->installEventFilter(this);
     list_->viewport()->installEventFilter(this);
+    auto* how = dimLabel(tr("Point at a recipe to see it move on this frame; double-click or Enter applies it."), this);
+    how->setFont(theme::words(11));
+    how->setContentsMargins(6, 0, 6, 0);
+    how->setWordWrap(true);
+    column->addWidget(how);
     column->addWidget(list_, 1);
     connect(list_, &QListWidget::itemEntered, this, [this](QListWidgetItem* item) { preview(item); });
     connect(list_, &QListWidget::currentItemChanged, this, [this](QListWidgetItem* item) {
@@ -51,7 +60,10 @@ void RecipePage::build()
         refreshButtons();
         preview(item);
     });
-    connect(list_, &QListWidget::itemDoubleClicked, this, [this] { apply(); });
+    connect(list_, &QListWidget::itemDoubleClicked, this, [this] {
+        apply();
+        InputRules::giveBack(*list_); // the choice is made: arrow keys go from strike to strike again
+    });
     connect(list_, &QListWidget::itemChanged, this, [this](QListWidgetItem* item) {
         if (filling_)
             return;
@@ -73,7 +85,10 @@ void RecipePage::build()
             buttons_[name] = made;
         };
         if (first) {
-            button("recipe-apply", tr("Apply"), [this] { apply(); });
+            button("recipe-apply", tr("Apply"), [this] {
+                apply();
+                InputRules::giveBack(*list_);
+            });
             button("recipe-duplicate", tr("Duplicate"), [this] { duplicate(); });
             button("recipe-rename", tr("Rename"), [this] {
                 if (auto* item = list_->currentItem())
@@ -133,7 +148,6 @@ void RecipePage::show(QListWidgetItem* item, const Row& row)
         return;
     }
     item->setData(traceRole, QVariant::fromValue(traceOf(row.recipe, session_.project(), recipeTraceWidth)));
-    item->setToolTip(tr("%1. Hover to see it move on this frame, double-click to apply it.").arg(row.about));
     Qt::ItemFlags flags = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
     if (row.source != Source::shipped)
         flags |= Qt::ItemIsEditable;
@@ -189,6 +203,14 @@ RecipePage::Source RecipePage::sourceOf(const QListWidgetItem* item) const
 qint64 RecipePage::whichOf(const QListWidgetItem* item) const
 {
     return item == nullptr ? -1 : item->data(whichRole).toLongLong();
+}
+
+void RecipePage::chooseUsed()
+{
+    const auto& selection = session_.selection();
+    const Strike* first = selection.empty() ? nullptr : session_.project().strike(selection.front());
+    if (first != nullptr)
+        choose(Source::project, first->recipe);
 }
 
 void RecipePage::choose(Source source, qint64 which)
@@ -411,7 +433,9 @@ void RecipePage::exportRecipe()
         return;
     if (QFileInfo(path).suffix().isEmpty())
         path += QStringLiteral(".json");
-    if (const auto status = saveRecipes({entry}, path.toStdString()); !status)
+    if (const Status may = session_.mayWrite(path); !may)
+        emit session_.trouble(QString::fromStdString(sentence(may.error())));
+    else if (const auto status = saveRecipes({entry}, path.toStdString()); !status)
         emit session_.trouble(QString::fromStdString(sentence(status.error())));
     else
         emit session_.told(tr("Recipe written to %1").arg(QFileInfo(path).fileName()));
@@ -462,11 +486,6 @@ bool RecipePage::eventFilter(QObject* watched, QEvent* event)
             apply();
             return true;
         }
-    }
-    if (watched == list_ && event->type() == QEvent::ShortcutOverride) { // the list keeps the keys it is worked with
-        const int key = static_cast<QKeyEvent*>(event)->key();
-        if (key == Qt::Key_Up || key == Qt::Key_Down || key == Qt::Key_Home || key == Qt::Key_End)
-            event->accept();
     }
     return QWidget::eventFilter(watched, event);
 }

@@ -57,6 +57,8 @@ private:
     Source sourceOf(const QListWidgetItem* item) const;
     qint64 whichOf(const QListWidgetItem* item) const;
     void choose(Source source, qint64 which);
+    /// The recipe of the selected strike is the chosen row.
+    void chooseUsed();
 
     void apply();
     void rename(Source source, qint64 which, const QString& text);

@@ -9,10 +9,10 @@
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPointer>
-#include <QThreadPool>
 #include <QToolTip>
 #include <QWheelEvent>
 
+#include "background.h"
 #include "place_block.h"
 #include "reel_painter.h"
 #include "theme.h"
@@ -28,6 +28,7 @@ ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
     : QWidget(parent), session_(session), finder_(finder)
 {
     setObjectName(QStringLiteral("reel"));
+    setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     connect(&session_, &Session::projectChanged, this, &ReelView::repaintStrikes);
     connect(&session_, &Session::selectionChanged, this, &ReelView::repaintStrikes);
@@ -126,7 +127,7 @@ void ReelView::loadWaveform()
     auto stop = std::make_shared<std::atomic<bool>>(false);
     waveformStop_ = stop;
     const QPointer<ReelView> self(this);
-    QThreadPool::globalInstance()->start([self, stop, source = *source, seconds, slot] {
+    inBackground([self, stop, source = *source, seconds, slot] {
         auto sound = openSound(source, {});
         if (!sound)
             return;
@@ -181,6 +182,7 @@ void ReelView::paintEvent(QPaintEvent*)
         paintShotDrag(p, layout, shotDrag(last_));
     if (gesture_ == Gesture::band && moved_)
         paintReelBand(p, layout, pressed_.x(), last_.x());
+    theme::paintFocus(p, *this);
 }
 
 namespace {

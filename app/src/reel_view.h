@@ -31,7 +31,7 @@ public:
     bool waveformReady() const { return !waveform_.low.empty(); }
 
     QSize sizeHint() const override { return {1280, 138}; }
-    QSize minimumSizeHint() const override { return {400, 100}; }
+    QSize minimumSizeHint() const override { return {360, 84}; }
 
 protected:
     void paintEvent(QPaintEvent* event) override;

@@ -13,8 +13,10 @@
 #include <QListWidget>
 #include <QProgressBar>
 #include <QPushButton>
+#include <QSignalBlocker>
 #include <QVBoxLayout>
 
+#include "input_rules.h"
 #include "theme.h"
 #include "value_field.h"
 
@@ -36,6 +38,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
       remove_(new QPushButton(tr("Take off the queue"), this))
 {
     setObjectName(QStringLiteral("render-panel"));
+    setProperty(escapeCloses, true);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(16, 8, 16, 8);
     column->setSpacing(5);
@@ -149,16 +152,17 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     connect(format_, &QComboBox::currentIndexChanged, this, [this] {
         QString path = path_->text();
         for (int i = 0; i < format_->count(); ++i)
-            if (path.endsWith(format_->itemData(i).toString()))
+            if (path.endsWith(format_->itemData(i).toString(), Qt::CaseInsensitive))
                 path.chop(format_->itemData(i).toString().size());
         path_->setText(path + extension());
         showState();
     });
-    connect(path_, &QLineEdit::textChanged, this, &RenderPanel::showState);
+    connect(path_, &QLineEdit::textChanged, this, &RenderPanel::followPath);
     connect(range_, &QComboBox::currentIndexChanged, this, &RenderPanel::showState);
     for (auto* field : {first_, last_})
         connect(field, &ValueField::wished, this, [this, field](double value) {
             field->setValue(std::min(value, static_cast<double>(std::max<std::int64_t>(0, session_.length() - 1))));
+            showState();
         });
     connect(start_, &QPushButton::clicked, this, &RenderPanel::start);
     connect(cancel_, &QPushButton::clicked, this, &RenderPanel::cancel);
@@ -215,11 +219,15 @@ void RenderPanel::showState()
     resume_->setEnabled(format && isSequence(*format));
     resume_->setToolTip(resume_->isEnabled() ? tr("For a render that was interrupted; what is made stays, too")
                                              : tr("Only numbered pictures can be gone on with"));
-    start_->setEnabled(session_.hasClip());
+    const QString reason = whyNot();
+    start_->setEnabled(reason.isEmpty());
     start_->setText(running() ? tr("Add to queue") : tr("Render"));
-    start_->setToolTip(!session_.hasClip() ? tr("Open a clip first")
-                       : running()         ? tr("Renders this when what is before it is done")
-                                           : tr("Renders the film"));
+    start_->setToolTip(!reason.isEmpty() ? reason
+                       : running()       ? tr("Renders this when what is before it is done (Ctrl+R)")
+                                         : tr("Renders the film (Ctrl+R)"));
+    if (!running() && (!reason.isEmpty() || state_->text() == saidReason_))
+        state_->setText(reason); // beside the button, too: a tooltip is found late
+    saidReason_ = reason;
     cancel_->setEnabled(running());
     cancel_->setToolTip(running() ? tr("Stops and leaves no file behind; the next of the queue begins")
                                   : tr("No render is running"));
@@ -231,14 +239,51 @@ void RenderPanel::showState()
                               : tr("Choose a line of the queue that is not running"));
 }
 
+QString RenderPanel::whyNot() const
+{
+    if (session_.project().shots.empty())
+        return tr("Open a clip first.");
+    if (!session_.hasClip())
+        return session_.clipTrouble().isEmpty() ? tr("The clip is not there yet.") : session_.clipTrouble();
+    if (path_->text().trimmed().isEmpty())
+        return tr("Say which file the film is written to.");
+    if (!filmFormatOf(path_->text().toStdString()))
+        return tr("No kind of film ends like this file: use .mp4, .mkv, .webm, .mov, .gif, .png or .exr.");
+    if (range_->currentIndex() == loopRange && !session_.loop().set())
+        return tr("There is no loop. Drag one out on the Reel's ruler with Shift, or choose other frames.");
+    if (range_->currentIndex() == ownRange && first_->value() > last_->value())
+        return tr("The first frame is after the last.");
+    return {};
+}
+
+void RenderPanel::takeFocus()
+{
+    if (start_->isEnabled())
+        start_->setFocus(Qt::ShortcutFocusReason);
+    else
+        path_->setFocus(Qt::ShortcutFocusReason);
+}
+
+void RenderPanel::followPath()
+{
+    const auto kindOf = [](const QString& ending) { return filmFormatOf("film" + ending.toStdString()); };
+    const auto kind = filmFormatOf(path_->text().toStdString());
+    for (int i = 0; i < format_->count(); ++i)
+        if (kind && kindOf(format_->itemData(i).toString()) == kind && kindOf(extension()) != kind) {
+            const QSignalBlocker block(format_); // the path is as it was typed
+            format_->setCurrentIndex(i);
+        }
+    showState();
+}
+
 void RenderPanel::start()
 {
+    if (const QString reason = whyNot(); !reason.isEmpty()) {
+        state_->setText(reason);
+        return;
+    }
     RenderOptions options = wholeFilm(session_.project());
     if (range_->currentIndex() == loopRange) {
-        if (!session_.loop().set()) {
-            state_->setText(tr("There is no loop. Drag one out on the Reel's ruler with Shift."));
-            return;
-        }
         options.first = Frame{session_.loop().first};
         options.last = Frame{session_.loop().last};
     } else if (range_->currentIndex() == ownRange) {
@@ -249,6 +294,7 @@ void RenderPanel::start()
     options.width = size.width();
     options.height = size.height();
     options.overwrite = replace_->isChecked();
+    options.projectPath = session_.projectPath().toStdString();
     options.resume = resume_->isChecked() && resume_->isEnabled();
     options.quality = static_cast<FilmQuality>(quality_->currentIndex());
     if (depth_->isEnabled() && depth_->currentIndex() > 0)

@@ -34,6 +34,10 @@ public:
     void cancel();
     /// Stops it and forgets those that wait.
     void cancelAll();
+    /// Renders as the panel says, or says why it cannot.
+    void start();
+    /// The focus to the button that renders.
+    void takeFocus();
 
 signals:
     void closed();
@@ -47,7 +51,9 @@ private:
         State state = State::waiting;
     };
     void suggest();
-    void start();
+    QString whyNot() const; ///< why nothing can be rendered; empty when it can
+    /// What kind of film the path asks for, by its ending.
+    void followPath();
     void enqueue(Project project, const QString& out, const RenderOptions& options);
     void beginNext();
     void showQueue();
@@ -70,6 +76,7 @@ private:
     QPushButton* cancel_;
     QProgressBar* bar_;
     QLabel* state_;
+    QString saidReason_; ///< why it cannot be rendered, as it was said last
     QComboBox* version_;
     QComboBox* quality_;
     QComboBox* depth_;

@@ -18,6 +18,7 @@ Session::Session(QObject* parent)
       frames_(std::make_unique<FrameStore>()), thumbs_(std::make_unique<ThumbStore>())
 {
     connect(&watch_, &FileWatch::rewritten, this, &Session::readAnew);
+    connect(frames_.get(), &FrameStore::damageFound, this, &Session::damageFound);
     if (auto* application = qobject_cast<QGuiApplication*>(QCoreApplication::instance()))
         connect(application, &QGuiApplication::applicationStateChanged, &watch_, &FileWatch::look);
 }
@@ -254,6 +255,18 @@ std::optional<double> Session::recipeValue(const std::string& key) const
 {
     const Recipe* recipe = felt();
     return recipe != nullptr ? readValue(*recipe, key) : std::nullopt;
+}
+
+QString Session::settingKey(const std::string& key) const
+{
+    const Strike* first = selection_.empty() ? nullptr : project().strike(selection_.front());
+    const Recipe* recipe = first != nullptr ? project().recipe(first->recipe) : nullptr;
+    if (recipe == nullptr)
+        return {};
+    if (!first->overrides[key])
+        return QString::fromStdString("recipe." + recipe->name + "." + key);
+    const auto at = static_cast<std::size_t>(first - project().strikes.data());
+    return QString::fromStdString("strike." + std::to_string(at + 1) + ".own." + key);
 }
 
 bool Session::isOwnValue(const std::string& key) const

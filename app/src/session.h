@@ -14,6 +14,7 @@
 #include "book_shelf.h"
 #include "ember/core/motion.h"
 #include "ember/core/survey.h"
+#include "ember/files/whole_file.h"
 #include "ember/film/film_reader.h"
 #include "ember/film/film_sound.h"
 #include "ember/project/bake.h"
@@ -131,6 +132,8 @@ public:
     const Recipe* felt() const;
     /// A value of it by its key.
     std::optional<double> recipeValue(const std::string& key) const;
+    /// What `set` of the batch tool calls a value of it: "recipe.NAME.KEY", or the strike's own.
+    QString settingKey(const std::string& key) const;
     /// The value is the strike's own and not its recipe's.
     bool isOwnValue(const std::string& key) const;
     /// Sets values, for the recipe or for the selected strikes alone, as the scope says.
@@ -189,6 +192,11 @@ public:
     /// The clip of this project is now at another place.
     void relinkClip(const QString& path);
     bool save(const QString& path);
+    /// The project's file is not as it was when it was read or saved here last.
+    bool changedOutside() const;
+    /// Whether something may be written to `path`, which a chooser has asked about: not onto the project or anything
+    /// it is made of.
+    Status mayWrite(const QString& path) const;
     void close();
 
     FrameStore& frames() { return *frames_; }
@@ -206,9 +214,13 @@ signals:
     void scopeChanged(); ///< whom shapes are for, which strand is open, how time is shown
     void fileChanged();  ///< path, modified mark, clip
     void openingChanged();
+    /// Another project takes the place of this one now: what is half done in this one is dropped.
+    void aboutToReplace();
     void opened();
     /// The film has other shots, or they stand elsewhere.
     void filmEdited();
+    /// Pictures of the film could not be read whole: a sentence with how many so far.
+    void damageFound(const QString& text);
     /// Files of the film were written anew: whatever was read of them is out of date.
     void mediaRewritten();
     /// A sentence for the status line.
@@ -258,6 +270,7 @@ private:
     ShapeScope scope_ = ShapeScope::recipe;
     std::optional<Strike> copied_;
     QString path_;
+    FileStamp stamp_; ///< of the file at path_, as it was read or written last
     QString clipTrouble_;
     std::optional<ClipInfo> clipInfo_;
     KnownClips known_; ///< all that were open since the program began

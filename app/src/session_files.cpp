@@ -6,8 +6,10 @@
 #include <QCoreApplication>
 #include <QFileInfo>
 #include <QPointer>
-#include <QThreadPool>
 
+#include "background.h"
+#include "ember/files/file_lock.h"
+#include "ember/film/film_inputs.h"
 #include "ember/film/film_reader.h"
 #include "ember/film/new_project.h"
 #include "ember/project/file.h"
@@ -25,6 +27,7 @@ struct Session::Opened {
     FrameRate stillRate = preference::stillRate();
     bool alone = false;
     std::optional<Project> project;
+    FileStamp stamp;
     std::unique_ptr<ClipReader> clip;
     QString clipTrouble;
     QString trouble;
@@ -63,32 +66,42 @@ void Session::startOpening(const std::shared_ptr<Opened>& result)
     opening_ = true;
     emit openingChanged();
     const QPointer<Session> self(this);
-    QThreadPool::globalInstance()->start([self, result] {
-        const std::string file = result->path.toStdString();
-        const bool reel = result->path.endsWith(QStringLiteral(".otio"), Qt::CaseInsensitive);
-        if (result->isProject || reel) {
-            auto loaded = result->left ? recovered(*result->left) : reel ? projectFromReel(file) : loadProject(file);
-            if (!loaded) {
-                result->trouble = QString::fromStdString(sentence(loaded.error()));
+    inBackground([self, result] {
+        const auto look = [&] {
+            const std::string file = result->path.toStdString();
+            const bool reel = result->path.endsWith(QStringLiteral(".otio"), Qt::CaseInsensitive);
+            result->stamp = stampOf(file);
+            if (result->isProject || reel) {
+                auto loaded = result->left ? recovered(*result->left)
+                              : reel       ? projectFromReel(file)
+                                           : loadProject(file);
+                if (!loaded) {
+                    result->trouble = QString::fromStdString(sentence(loaded.error()));
+                } else {
+                    result->project = std::move(loaded).value();
+                    auto clip = openFilm(*result->project);
+                    if (clip)
+                        result->clip = std::move(clip).value();
+                    else
+                        result->clipTrouble = QString::fromStdString(sentence(clip.error()));
+                }
             } else {
-                result->project = std::move(loaded).value();
-                auto clip = openFilm(*result->project);
-                if (clip)
+                ClipOptions options;
+                options.neverSequence = result->alone;
+                options.sequenceRate = result->stillRate;
+                auto clip = ClipReader::open(file, options);
+                if (!clip) {
+                    result->trouble = QString::fromStdString(sentence(clip.error()));
+                } else {
                     result->clip = std::move(clip).value();
-                else
-                    result->clipTrouble = QString::fromStdString(sentence(clip.error()));
+                    result->project = projectForClip(result->clip->info());
+                }
             }
-        } else {
-            ClipOptions options;
-            options.neverSequence = result->alone;
-            options.sequenceRate = result->stillRate;
-            auto clip = ClipReader::open(file, options);
-            if (!clip) {
-                result->trouble = QString::fromStdString(sentence(clip.error()));
-            } else {
-                result->clip = std::move(clip).value();
-                result->project = projectForClip(result->clip->info());
-            }
+        };
+        if (!withMemory(look)) {
+            result->project.reset();
+            result->clip.reset();
+            result->trouble = QString::fromStdString(sentence(noMemory()));
         }
         QMetaObject::invokeMethod(QCoreApplication::instance(), [self, result] {
             if (self)
@@ -107,10 +120,13 @@ void Session::finishOpening(const std::shared_ptr<Opened>& result)
         emit trouble(result->trouble);
         return;
     }
+    emit aboutToReplace();
+    copied_.reset(); // of another project's strike, with another project's recipe
     document_ = Document(std::move(*result->project));
     if (result->left)
         document_.markUnsaved();
     path_ = result->isProject ? result->path : QString();
+    stamp_ = result->isProject ? result->stamp : FileStamp();
     selection_.clear();
     selectedBefore_.clear();
     loop_ = {};
@@ -132,11 +148,17 @@ void Session::finishOpening(const std::shared_ptr<Opened>& result)
     emit playheadChanged(playhead_);
     wantFrame();
     emit opened();
-    if (!clipTrouble_.isEmpty())
+    if (!clipTrouble_.isEmpty()) {
         emit trouble(clipTrouble_);
-    else
-        for (const auto& note : clipInfo_->notes)
-            emit told(QString::fromStdString(note));
+        return;
+    }
+    QStringList notes;
+    for (const std::string& note : changedClips(project(), *clipInfo_))
+        notes << QString::fromStdString(note);
+    for (const std::string& note : clipInfo_->notes)
+        notes << QString::fromStdString(note);
+    if (!notes.isEmpty())
+        emit trouble(notes.join(QLatin1Char(' ')));
 }
 
 void Session::showClip(std::unique_ptr<ClipReader> clip)
@@ -181,6 +203,7 @@ void Session::relinkClip(const QString& path)
         if (missing.empty() ? &shot == &next.shots.front() : shot.clip == missing) {
             shot.clip = found.clip;
             shot.still = found.still;
+            shot.format = found.format;
             // It may go on further than it was known to; never less far than it is used.
             if (shot.still) {
                 shot.in = 0;
@@ -197,13 +220,32 @@ void Session::relinkClip(const QString& path)
         emit trouble(clipTrouble_);
 }
 
+Status Session::mayWrite(const QString& path) const
+{
+    return guardOf(project(), path_.toStdString()).mayWrite(path.toStdString(), true, {});
+}
+
+bool Session::changedOutside() const
+{
+    const FileStamp now = stampOf(path_.toStdString());
+    return !path_.isEmpty() && stamp_.bytes >= 0 && now.bytes >= 0 && now != stamp_;
+}
+
 bool Session::save(const QString& path)
 {
-    if (const auto status = saveProject(project(), path.toStdString()); !status) {
+    const std::string file = path.toStdString();
+    const auto written = [&]() -> Status {
+        if (const Status may = guardOf(project()).mayWrite(file, true, {}); !may) // onto itself is what saving is
+            return may;
+        const auto held = FileLock::take(file); // a command that changes it now is waited for; a new file has no lock
+        return saveProject(project(), file);
+    };
+    if (const Status status = written(); !status) {
         emit trouble(QString::fromStdString(sentence(status.error())));
         return false;
     }
     path_ = path;
+    stamp_ = stampOf(file);
     document_.markSaved();
     emit fileChanged();
     emit told(tr("Saved as %1").arg(QFileInfo(path).fileName()));
@@ -214,8 +256,11 @@ void Session::close()
 {
     ++openings_;
     opening_ = false;
+    emit aboutToReplace();
+    copied_.reset();
     document_ = Document();
     path_.clear();
+    stamp_ = {};
     selection_.clear();
     selectedBefore_.clear();
     loop_ = {};

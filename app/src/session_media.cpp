@@ -6,8 +6,8 @@
 #include <QCoreApplication>
 #include <QFileInfo>
 #include <QPointer>
-#include <QThreadPool>
 
+#include "background.h"
 #include "ember/film/new_project.h"
 #include "session.h"
 
@@ -60,7 +60,7 @@ void Session::readAnew(const QStringList& files)
         return;
     }
     const QPointer<Session> self(this);
-    QThreadPool::globalInstance()->start([self, files, known = known_, before = document_.snapshot(), at = openings_] {
+    inBackground([self, files, known = known_, before = document_.snapshot(), at = openings_] {
         auto film = std::make_shared<Result<std::unique_ptr<ClipReader>>>(openFilm(*before, false, known));
         QMetaObject::invokeMethod(QCoreApplication::instance(), [self, files, film, before, at] {
             Session* session = self.data();
@@ -92,8 +92,9 @@ void Session::tookAnew(const QStringList& files, std::unique_ptr<ClipReader> fil
         const QString file = QString::fromStdString(shot.clip);
         if (shot.gap() || shot.still || !files.contains(file))
             continue;
-        const std::int64_t available =
-            shotOf(clipInfo_->shots.empty() ? *clipInfo_ : clipInfo_->shots[i], next.rate).available;
+        const Shot now = shotOf(clipInfo_->shots.empty() ? *clipInfo_ : clipInfo_->shots[i], next.rate);
+        const std::int64_t available = now.available;
+        shot.format = now.format;
         const auto used = static_cast<std::int64_t>(std::ceil(shot.clipFrame(static_cast<double>(shot.length)) - 1e-6));
         if (available < used)
             shorter = tr("%1 is shorter than before: it has %2 frames, and %3 are shown. Its last picture stands for "

@@ -5,8 +5,8 @@
 #include <QCoreApplication>
 #include <QFileInfo>
 #include <QPointer>
-#include <QThreadPool>
 
+#include "background.h"
 #include "ember/film/new_project.h"
 #include "preferences.h"
 #include "session.h"
@@ -25,7 +25,7 @@ void Session::lookAt(const QString& path, std::function<void(const ClipInfo&)> t
     ClipOptions options;
     options.sequenceRate = project().rate;
     emit told(tr("Looking at %1").arg(QFileInfo(path).fileName()));
-    QThreadPool::globalInstance()->start([self, path, options, then = std::move(then), film = openings_] {
+    inBackground([self, path, options, then = std::move(then), film = openings_] {
         const auto clip = ClipReader::open(path.toStdString(), options);
         const QString wrong = clip ? QString() : QString::fromStdString(sentence(clip.error()));
         const ClipInfo info = clip ? clip.value()->info() : ClipInfo();
@@ -68,8 +68,7 @@ void Session::replaceClip(const QString& path)
     lookAt(path, [this, path, id](const ClipInfo& info) {
         const Shot found = shotOf(info, project().rate);
         known_[{found.clip, found.still}] = info;
-        edit(withClipReplaced(project(), id, found.clip, found.still, found.available),
-             tr("%1 in place of the clip").arg(QFileInfo(path).fileName()));
+        edit(withClipReplaced(project(), id, found), tr("%1 in place of the clip").arg(QFileInfo(path).fileName()));
     });
 }
 

@@ -68,23 +68,10 @@ void Session::scaleStrengths(double factor)
 
 void Session::scaleLength(double factor)
 {
-    const Recipe* recipe = felt();
-    if (recipe == nullptr)
+    if (selection_.empty())
         return;
-    std::vector<std::pair<std::string, double>> values;
-    const auto add = [&](const std::string& prefix, const Envelope& envelope) {
-        for (const EnvelopeField field :
-             {EnvelopeField::hold, EnvelopeField::decay, EnvelopeField::rumbleLength, EnvelopeField::release})
-            values.emplace_back(prefix + std::string(specOf(field).key), envelope[field] * factor);
-    };
-    add("envelope.", recipe->envelope);
-    for (const Strand& strand : recipe->strands)
-        if (strand.envelope)
-            add("strand." + strand.name + ".envelope.", *strand.envelope);
-    Project next = project();
-    for (const auto& [key, value] : values)
-        next = withRecipeValue(std::move(next), selection_, key, value, scope_);
-    edit(std::move(next), tr("%1 % as long, with the same peak").arg(std::lround(100 * factor)));
+    edit(withLengthsScaled(project(), selection_, factor, scope_),
+         tr("%1 % as long, with the same peak").arg(std::lround(100 * factor)));
 }
 
 void Session::copyValues()

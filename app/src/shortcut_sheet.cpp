@@ -4,6 +4,7 @@
 #include <QAction>
 #include <QDialogButtonBox>
 #include <QHeaderView>
+#include <QKeyEvent>
 #include <QKeySequenceEdit>
 #include <QLabel>
 #include <QLineEdit>
@@ -39,7 +40,8 @@ ShortcutSheet::ShortcutSheet(std::vector<ListedAction> actions, QWidget* parent)
     column->addWidget(table_, 1);
     auto* row = new QHBoxLayout;
     keys_->setObjectName(QStringLiteral("shortcut-keys"));
-    keys_->setToolTip(tr("Click here and press the keys"));
+    keys_->setToolTip(tr("Click here and press the keys; Escape takes them back"));
+    keys_->installEventFilter(this);
     row->addWidget(keys_, 1);
     set_->setObjectName(QStringLiteral("shortcut-set"));
     set_->setToolTip(tr("These keys do the chosen action"));
@@ -101,33 +103,57 @@ void ShortcutSheet::refresh()
     const QKeySequence wanted = keys_->keySequence();
     const ListedAction* other = listed != nullptr ? ownerOf(actions_, wanted, listed->action) : nullptr;
     QString why;
+    QString says;
     if (listed == nullptr)
         why = tr("Choose an action first");
     else if (wanted.isEmpty())
         why = tr("Click the field and press the keys it should have");
     else if (other != nullptr)
-        why = tr("%1 are the keys of “%2”. Give that one others first.")
-                  .arg(wanted.toString(QKeySequence::NativeText), other->path);
+        says = tr("%1 are the keys of “%2”. Take over gives them to this action; that one has none then.")
+                   .arg(wanted.toString(QKeySequence::NativeText), other->path);
+    set_->setText(other != nullptr ? tr("Take over") : tr("Set"));
     allow(set_, why);
-    says_->setText(why);
+    says_->setText(why.isEmpty() ? says : why);
     const QKeySequence usual = listed != nullptr ? usualShortcut(*listed->action) : QKeySequence();
-    const ListedAction* taken = listed != nullptr ? ownerOf(actions_, usual, listed->action) : nullptr;
     allow(usual_, listed == nullptr                     ? tr("Choose an action first")
                   : listed->action->shortcut() == usual ? tr("It has its usual keys")
-                  : taken != nullptr ? tr("Its usual keys are those of “%1” now").arg(taken->path)
-                                     : QString());
+                                                        : QString());
 }
 
 void ShortcutSheet::set(const QKeySequence& keys)
 {
     const ListedAction* listed = chosen();
-    if (listed == nullptr || ownerOf(actions_, keys, listed->action) != nullptr)
+    if (listed == nullptr)
         return;
+    const ListedAction* other = ownerOf(actions_, keys, listed->action);
+    if (other != nullptr)
+        setShortcut(*other, {});
     setShortcut(*listed, keys);
-    table_->item(table_->currentRow(), 1)->setText(keys.toString(QKeySequence::NativeText));
+    for (int row = 0; row < table_->rowCount(); ++row) {
+        const auto at = static_cast<std::size_t>(table_->item(row, 0)->data(Qt::UserRole).toInt());
+        table_->item(row, 1)->setText(actions_[at].action->shortcut().toString(QKeySequence::NativeText));
+    }
     keys_->clear();
+    const QString text = keys.toString(QKeySequence::NativeText);
     says_->setText(keys.isEmpty() ? tr("“%1” has no keys now").arg(listed->path)
-                                  : tr("%1 now does “%2”").arg(keys.toString(QKeySequence::NativeText), listed->path));
+                   : other != nullptr ? tr("%1 now does “%2”; “%3” has no keys").arg(text, listed->path, other->path)
+                                      : tr("%1 now does “%2”").arg(text, listed->path));
+}
+
+bool ShortcutSheet::eventFilter(QObject* watched, QEvent* event)
+{
+    if (watched == keys_ && event->type() == QEvent::KeyPress) {
+        const auto* press = static_cast<QKeyEvent*>(event);
+        if (press->key() == Qt::Key_Escape && press->modifiers() == Qt::NoModifier) {
+            // Escape is not for recording: it takes back what was pressed, then closes.
+            if (keys_->keySequence().isEmpty())
+                accept();
+            else
+                keys_->clear();
+            return true;
+        }
+    }
+    return QDialog::eventFilter(watched, event);
 }
 
 } // namespace ember::app

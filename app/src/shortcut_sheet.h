@@ -19,6 +19,9 @@ class ShortcutSheet : public QDialog {
 public:
     ShortcutSheet(std::vector<ListedAction> actions, QWidget* parent);
 
+protected:
+    bool eventFilter(QObject* watched, QEvent* event) override; ///< Escape in the field of keys
+
 private:
     const ListedAction* chosen() const;
     void fill();

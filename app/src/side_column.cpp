@@ -23,7 +23,7 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
     : QWidget(parent), pages_(new QStackedWidget(this)), recipes_(new RecipePage(session, dialogs))
 {
     setObjectName(QStringLiteral("side"));
-    setMinimumWidth(560);
+    setMinimumWidth(572);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
@@ -66,8 +66,12 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
             strikeArea->verticalScrollBar()->setValue(part->y() - 4);
     });
     pages_->addWidget(recipes_);
-    pages_->addWidget(scrolling(new FilmPage(session)));
-    pages_->addWidget(scrolling(new FinishPage(session, dialogs)));
+    auto* filmArea = scrolling(new FilmPage(session));
+    filmArea->setObjectName(QStringLiteral("film-area"));
+    pages_->addWidget(filmArea);
+    auto* finishArea = scrolling(new FinishPage(session, dialogs));
+    finishArea->setObjectName(QStringLiteral("finish-area"));
+    pages_->addWidget(finishArea);
     column->addWidget(pages_, 1);
     column->addWidget(rule(this));
     auto* finish = new FinishBlock(session, this);

@@ -223,10 +223,10 @@ void StrandDetails::build()
     if (drawn)
         addTo(values_, "as_drawn");
     values_->nextRow();
-    addTo(values_, "bursts");
-    addTo(values_, "burst_move", tr("move for"));
-    addTo(values_, "burst_pause", tr("pause for"));
-    addTo(values_, "burst_spread");
+    addTo(values_, "intermittent");
+    addTo(values_, "moves");
+    addTo(values_, "rests");
+    addTo(values_, "unevenness");
     column->addWidget(values_);
     if (std::holds_alternative<Oscillation>(sample.source)) {
         swings_ = new SwingTable(session_, prefix, content_);

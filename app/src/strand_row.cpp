@@ -81,7 +81,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     };
     button(solo_, tr("Solo"), tr("Feel only solo strands of this recipe"), "solo");
     button(mute_, tr("Mute"), tr("Leave this strand out"), "mute");
-    button(open_, tr("More"), tr("Everything of this strand: source, rates, bursts, own envelope, order"),
+    button(open_, tr("More"), tr("Everything of this strand: source, rates, rests, own envelope, order"),
            "open-strand");
     open_->setFixedWidth(44); // alike with either of its words
     column_->addLayout(head);

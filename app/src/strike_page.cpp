@@ -11,6 +11,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QMenu>
+#include <QPointer>
 #include <QPushButton>
 #include <QSignalBlocker>
 #include <QToolButton>
@@ -26,6 +27,7 @@
 #include "theme.h"
 #include "value_control.h"
 #include "value_field.h"
+#include "word_list.h"
 
 namespace ember::app {
 
@@ -290,7 +292,7 @@ QLayout* StrikeBlock::buildVariation()
 QLayout* StrikeBlock::buildRecipe()
 {
     auto* row = namedRow(tr("Recipe"));
-    recipe_ = new QComboBox(this);
+    recipe_ = new WordList(this);
     recipe_->setObjectName(QStringLiteral("strike-recipe"));
     recipe_->setPlaceholderText(tr("several"));
     // A long name of a recipe does not push the page wider than its place.
@@ -347,7 +349,11 @@ void StrikeBlock::refresh()
                                  : recipe_->findData(QVariant::fromValue<qlonglong>(first->recipe)));
     const auto users = std::count_if(project.strikes.begin(), project.strikes.end(),
                                      [&](const Strike& s) { return s.recipe == first->recipe; });
-    recipe_->setToolTip(tr("The shake this strike makes; all strikes of a recipe follow it.") + QLatin1Char(' ') +
+    const Recipe* named = project.recipe(first->recipe);
+    recipe_->setToolTip((named != nullptr && recipe_->currentIndex() >= 0
+                             ? QString::fromStdString(named->name) + QStringLiteral(".\n")
+                             : QString()) +
+                        tr("The shake this strike makes; all strikes of a recipe follow it.") + QLatin1Char(' ') +
                         (users == 1 ? tr("1 strike uses this one.") : tr("%1 strikes use this one.").arg(users)));
     const bool alike = session_.felt() != nullptr && project.recipe(first->recipe)->variation == Variation::same;
     seed_->setBarred(first->locked ? tr("The variation is locked; press Lock to free it")
@@ -514,7 +520,12 @@ void StrikePage::refresh()
     while (rows_.size() < wanted) {
         auto* row = rows_.emplace_back(new StrandRow(session_, rows_.size(), this));
         connect(
-            row, &StrandRow::opened, this, [this, row] { emit shown(row); }, Qt::QueuedConnection);
+            row, &StrandRow::opened, this,
+            [this, opened = QPointer<StrandRow>(row)] {
+                if (StrandRow* still = opened.data()) // the strand may have gone meanwhile
+                    emit shown(still);
+            },
+            Qt::QueuedConnection);
         strands_->addWidget(rows_.back());
     }
     if (recipe == nullptr)

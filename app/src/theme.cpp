@@ -6,6 +6,7 @@
 
 #include <QApplication>
 #include <QFontDatabase>
+#include <QPainter>
 #include <QPalette>
 #include <QSettings>
 #include <QStyleFactory>
@@ -197,7 +198,7 @@ QComboBox QAbstractItemView { background: @panel; border: 1px solid @line; selec
 QLineEdit { background: @window; color: @text; border: 1px solid @line; border-radius: 3px; padding: 2px 6px; selection-background-color: @copper; selection-color: @window; }
 QProgressBar { background: @raised; border: 1px solid @line; border-radius: 3px; height: 10px; text-align: center; }
 QProgressBar::chunk { background: @dim; }
-QSplitter::handle { background: @window; }
+QSplitter::handle { background: @line; } QSplitter::handle:hover, QSplitter::handle:pressed { background: @copper; }
 QCheckBox::indicator { width: 12px; height: 12px; border: 1px solid @dim; border-radius: 2px; background: @window; }
 QCheckBox::indicator:checked { background: @text; }
 QCheckBox:focus { color: @copper; }
@@ -210,6 +211,16 @@ QScrollBar::add-line, QScrollBar::sub-line { height: 0; }
             widget->setStyleSheet(coloured(sheet.toString()));
         widget->update();
     }
+}
+
+void paintFocus(QPainter& painter, const QWidget& widget)
+{
+    if (!widget.hasFocus() || !widget.property(focusShown).toBool())
+        return;
+    painter.setRenderHint(QPainter::Antialiasing, false);
+    painter.setPen(QPen(copper, 1));
+    painter.setBrush(Qt::NoBrush);
+    painter.drawRect(widget.rect().adjusted(0, 0, -1, -1));
 }
 
 } // namespace ember::app::theme

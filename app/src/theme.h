@@ -5,6 +5,7 @@
 #include <QFont>
 
 class QApplication;
+class QPainter;
 class QWidget;
 
 namespace ember::app {
@@ -46,6 +47,11 @@ void setScheme(QApplication& application, Scheme scheme);
 int generation();
 /// A style sheet with the scheme's colours by their names ("@panel"), kept through changes of the scheme.
 void dress(QWidget& widget, const QString& sheet);
+
+/// Set by the rules of input on a widget to which the keys came by key: its focus is shown. By mouse one knows.
+inline constexpr const char* focusShown = "focus-shown";
+/// A line around a painted widget that has the focus, where it is to be shown.
+void paintFocus(QPainter& painter, const QWidget& widget);
 
 } // namespace theme
 } // namespace ember::app

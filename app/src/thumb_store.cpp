@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "background.h"
 #include "ember/film/film_reader.h"
 #include "ember/render/frame.h"
 
@@ -73,7 +74,9 @@ void ThumbStore::run()
             opened = generation;
         }
         ImagePtr small;
-        if (clip) {
+        withMemory([&] {
+            if (!clip)
+                return;
             if (const auto whole = clip->frame(Frame{frame}, project.rate)) {
                 const int width = std::clamp(
                     static_cast<int>(std::lround(thumbHeight * static_cast<double>(project.width) / project.height)), 8,
@@ -84,7 +87,7 @@ void ThumbStore::run()
                 rest.edges = EdgeMode::extend;
                 small = renderFrame(whole.value(), rest, width, thumbHeight);
             }
-        }
+        });
         lock.lock();
         if (generation != generation_ || !small)
             continue;

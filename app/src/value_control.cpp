@@ -152,8 +152,12 @@ ValueControl::ValueControl(const FieldSpec& spec, const QString& label, QWidget*
         };
         setFocusProxy(field_);
     }
-    if (field_ == nullptr)
+    if (field_ == nullptr) {
+        setFocusProxy(list_ != nullptr     ? static_cast<QWidget*>(list_)
+                      : colour_ != nullptr ? colour_
+                                           : static_cast<QWidget*>(switch_));
         row->addStretch(1);
+    }
     setBarred({});
 }
 
@@ -256,6 +260,8 @@ ValueControl* ControlGrid::add(const std::string& key, const FieldSpec& spec, co
     QString objectName = QString::fromStdString(key);
     control->setObjectName(objectName.replace(QLatin1Char('.'), QLatin1Char('-')));
     control->gestureSource = [this] { return session_.newGesture(); };
+    if (control->field() != nullptr && binding_.keyFor)
+        control->field()->setKeySource([keyFor = binding_.keyFor, key] { return keyFor(key); });
     connect(control, &ValueControl::wished, this,
             [this, key, spec](double value, quint64 gesture) { binding_.write(key, spec, value, gesture); });
     if (binding_.reset)
@@ -305,6 +311,7 @@ void ControlGrid::refresh()
 ControlGrid::Binding recipeBinding(Session& session, const std::function<std::string()>& prefix)
 {
     ControlGrid::Binding binding;
+    binding.keyFor = [&session, prefix](const std::string& key) { return session.settingKey(prefix() + key); };
     binding.read = [&session, prefix](const std::string& key) { return session.recipeValue(prefix() + key); };
     binding.own = [&session, prefix](const std::string& key) { return session.isOwnValue(prefix() + key); };
     binding.write = [&session, prefix](const std::string& key, const FieldSpec&, double value, quint64 gesture) {

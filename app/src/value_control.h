@@ -84,6 +84,8 @@ public:
         std::function<bool(const std::string& key)> own = nullptr;
         std::function<void(const std::string& key, const FieldSpec& spec, double value, quint64 gesture)> write;
         std::function<void(const std::string& key, const FieldSpec& spec)> reset = nullptr;
+        /// What `set` of the batch tool calls it; empty where it has no such name.
+        std::function<QString(const std::string& key)> keyFor = nullptr;
     };
 
     /// `columns` pairs of a name and a control beside each other.

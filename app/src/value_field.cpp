@@ -3,14 +3,21 @@
 
 #include <cmath>
 
+#include <QClipboard>
+#include <QContextMenuEvent>
 #include <QDateTime>
 #include <QFontMetrics>
+#include <QGuiApplication>
 #include <QKeyEvent>
 #include <QLineEdit>
+#include <QMenu>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QPointer>
 #include <QWheelEvent>
 
+#include "field_note.h"
+#include "input_rules.h"
 #include "text.h"
 #include "theme.h"
 
@@ -20,12 +27,26 @@ namespace {
 constexpr int dragThreshold = 4;
 constexpr double pixelsPerStep = 6;
 constexpr qint64 runMilliseconds = 700;
+
+/// A sign that would stand in a text, but a blank: that one plays.
+bool isTyped(const QKeyEvent& press)
+{
+    constexpr auto others = Qt::ControlModifier | Qt::AltModifier | Qt::MetaModifier;
+    return (press.modifiers() & others) == 0 && !press.text().isEmpty() && press.text().front().isPrint() &&
+           press.key() != Qt::Key_Space;
+}
+
+/// A sign a number can begin with.
+bool beginsNumber(QChar sign)
+{
+    return sign.isDigit() || QStringLiteral(".,+-(x×").contains(sign);
+}
 } // namespace
 
 ValueField::ValueField(const FieldSpec& spec, QWidget* parent) : QWidget(parent), spec_(spec), value_(spec.fallback)
 {
     setSpec(spec);
-    setFocusPolicy(Qt::StrongFocus);
+    setFocusPolicy(Qt::TabFocus); // a drag leaves the focus where the work is
     setCursor(Qt::SizeHorCursor);
 }
 
@@ -33,15 +54,14 @@ void ValueField::setSpec(const FieldSpec& spec)
 {
     spec_ = spec;
     const auto number = [this](double v) { return QString::number(v * shownFactor(), 'g', 6); };
-    const QString unit = isTime() && inSeconds_ ? tr("s") : toQString(spec.unit);
     setAccessibleName(toQString(spec.label));
-    setToolTip(!barred_.isEmpty()
-                   ? barred_
-                   : tr("%1.\n%2 to %3 %4, usually %5. Drag, turn the wheel or click and type (also 48/2, +10%, *2); "
-                        "with Shift "
-                        "finely; Ctrl+click returns to %6.")
-                         .arg(toQString(spec.help), number(spec.min), number(spec.max), unit, number(spec.fallback),
-                              own_ ? tr("the recipe's value") : number(spec.fallback)));
+    setToolTip(
+        !barred_.isEmpty()
+            ? barred_
+            : tr("%1.\n%2 to %3 %4, usually %5. Drag it, or click and type (also 48/2, +10 %, x2), then turn the "
+                 "wheel; Shift for fine steps; Ctrl+click returns to %6.")
+                  .arg(toQString(spec.help), number(spec.min), number(spec.max), unitText(), number(spec.fallback),
+                       own_ ? tr("the recipe's value") : number(spec.fallback)));
     updateGeometry();
     update();
 }
@@ -123,9 +143,19 @@ QSize ValueField::sizeHint() const
 bool ValueField::event(QEvent* event)
 {
     if (event->type() == QEvent::ShortcutOverride) {
-        const int key = static_cast<QKeyEvent*>(event)->key();
-        if (key == Qt::Key_Up || key == Qt::Key_Down || key == Qt::Key_Return || key == Qt::Key_Enter)
-            event->accept();
+        const auto* press = static_cast<QKeyEvent*>(event);
+        switch (press->key()) {
+        case Qt::Key_Up:
+        case Qt::Key_Down:
+        case Qt::Key_Return:
+        case Qt::Key_Enter:
+        case Qt::Key_Escape:
+        case Qt::Key_Delete:
+        case Qt::Key_Backspace: event->accept(); break;
+        default:
+            if (isTyped(*press)) // no shortcut sees what looks like typing
+                event->accept();
+        }
     }
     return QWidget::event(event);
 }
@@ -171,10 +201,7 @@ void ValueField::mousePressEvent(QMouseEvent* event)
     if (event->button() != Qt::LeftButton)
         return;
     if ((event->modifiers() & Qt::ControlModifier) != 0) {
-        if (resetAction)
-            resetAction();
-        else
-            wish(spec_.fallback, 0);
+        reset();
         return;
     }
     pressed_ = event->position().toPoint();
@@ -202,16 +229,23 @@ void ValueField::mouseReleaseEvent(QMouseEvent* event)
 {
     if (event->button() != Qt::LeftButton || (event->modifiers() & Qt::ControlModifier) != 0)
         return;
-    if (!dragging_)
-        beginTyping();
+    if (!dragging_ && rect().contains(event->position().toPoint()))
+        beginTyping(By::mouse);
     dragging_ = false;
 }
 
 void ValueField::wheelEvent(QWheelEvent* event)
 {
+    if (!hasFocus() && editor_ == nullptr) {
+        event->ignore(); // the page scrolls
+        return;
+    }
     const double notches = event->angleDelta().y() / 120.0;
-    const double fine = (event->modifiers() & Qt::ShiftModifier) != 0 ? 0.1 : 1.0;
-    wish(value_ + notches * spec_.step * fine, runGesture());
+    const double steps = notches * ((event->modifiers() & Qt::ShiftModifier) != 0 ? 0.1 : 1.0);
+    if (editor_ != nullptr)
+        stepTyped(steps);
+    else
+        wish(value_ + steps * spec_.step, runGesture());
     event->accept();
 }
 
@@ -221,57 +255,222 @@ void ValueField::keyPressEvent(QKeyEvent* event)
     case Qt::Key_Up: wish(value_ + spec_.step, runGesture()); return;
     case Qt::Key_Down: wish(value_ - spec_.step, runGesture()); return;
     case Qt::Key_Return:
-    case Qt::Key_Enter: beginTyping(); return;
+    case Qt::Key_Enter: beginTyping(By::key); return;
+    case Qt::Key_Delete:
+    case Qt::Key_Backspace:
+        beginTyping(By::key);
+        editor_->clear();
+        return;
     default: break;
+    }
+    if (isTyped(*event)) {
+        if (beginsNumber(event->text().front())) {
+            beginTyping(By::key);
+            editor_->setText(event->text());
+        }
+        return;
     }
     QWidget::keyPressEvent(event);
 }
 
-void ValueField::beginTyping()
+// --- typing ---
+
+namespace {
+QPointer<ValueField> typing; // NOLINT: the focus is one, too
+}
+
+ValueField* ValueField::beingTyped()
+{
+    ValueField* field = typing.data();
+    return field != nullptr && field->editor_ != nullptr ? field : nullptr;
+}
+
+void ValueField::beginTyping(By by)
 {
     if (editor_ != nullptr)
         return;
-    editor_ = new QLineEdit(QString::number(value_ * shownFactor(), 'g', 8), this);
+    if (ValueField* other = beingTyped())
+        other->finishTyping();
+    FieldNote::clear(*this);
+    by_ = by;
+    typing = this;
+    untouched_ = mixed_ ? QString() : typedText(value_);
+    editor_ = new QLineEdit(untouched_, this);
+    editor_->setPlaceholderText(mixed_ ? tr("several") : QString());
+    editor_->setAccessibleName(accessibleName());
     editor_->setFont(theme::numbers(12));
+    editor_->setStyleSheet(QStringLiteral("QLineEdit { padding: 0 2px; }"));
     editor_->setGeometry(rect());
     editor_->selectAll();
+    editor_->installEventFilter(this);
     editor_->show();
     editor_->setFocus();
-    connect(editor_, &QLineEdit::editingFinished, this, [this] { endTyping(true); });
-    editor_->installEventFilter(this);
+    connect(editor_, &QLineEdit::textEdited, this, [this] { FieldNote::clear(*this); });
 }
 
 bool ValueField::eventFilter(QObject* watched, QEvent* event)
 {
-    if (watched == editor_ && event->type() == QEvent::KeyPress &&
-        static_cast<QKeyEvent*>(event)->key() == Qt::Key_Escape) {
-        endTyping(false);
-        return true;
+    if (watched != editor_ || editor_ == nullptr)
+        return QWidget::eventFilter(watched, event);
+    if (event->type() == QEvent::KeyPress)
+        return editorKey(static_cast<QKeyEvent*>(event)->key());
+    if (event->type() == QEvent::FocusOut &&
+        static_cast<QFocusEvent*>(event)->reason() != Qt::PopupFocusReason) { // its own menu
+        takeTyped();
+        close(Focus::elsewhere);
     }
     return QWidget::eventFilter(watched, event);
 }
 
-void ValueField::endTyping(bool take)
+bool ValueField::editorKey(int key)
+{
+    switch (key) {
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        if (takeTyped())
+            close(by_ == By::mouse && !property(keepsFocus).toBool() ? Focus::back : Focus::here);
+        else
+            editor_->selectAll();
+        return true;
+    case Qt::Key_Escape:
+        FieldNote::clear(*this);
+        close(by_ == By::mouse ? Focus::back : Focus::here);
+        return true;
+    case Qt::Key_Tab:
+    case Qt::Key_Backtab:
+        takeTyped();
+        close(Focus::here);
+        focusNextPrevChild(key == Qt::Key_Tab);
+        return true;
+    case Qt::Key_Up: stepTyped(1); return true;
+    case Qt::Key_Down: stepTyped(-1); return true;
+    default: return false;
+    }
+}
+
+void ValueField::stepTyped(double by)
+{
+    if (!takeTyped())
+        return;
+    const double value = clampTo(spec_, value_ + by * spec_.step);
+    wish(value, runGesture());
+    untouched_ = typedText(whole_ ? std::round(value) : value);
+    editor_->setText(untouched_);
+    editor_->selectAll();
+}
+
+void ValueField::finishTyping()
 {
     if (editor_ == nullptr)
         return;
-    QLineEdit* editor = editor_;
-    editor_ = nullptr;
-    const QString text = editor->text();
-    editor->deleteLater();
-    const bool hadFocus = editor->hasFocus();
-    editor->hide();
-    if (hadFocus)
-        setFocus();
-    if (!take)
+    takeTyped();
+    close(Focus::back);
+}
+
+void ValueField::cancelTyping()
+{
+    if (editor_ == nullptr)
         return;
-    if (const auto change = typedChange(text)) {
-        if (change->relative() && mixed_ && changeEach)
-            changeEach(*change);
-        else if (const double value = change->of(value_); mixed_ || std::abs(value - value_) > 1e-9)
-            wish(value, 0);
+    FieldNote::clear(*this);
+    close(Focus::back);
+}
+
+void ValueField::close(Focus focus)
+{
+    QLineEdit* editor = editor_;
+    if (editor == nullptr) // closed by what was taken
+        return;
+    editor_ = nullptr;
+    if (focus == Focus::here || (focus == Focus::back && !InputRules::giveBack(*this)))
+        setFocus(focus == Focus::here ? Qt::TabFocusReason : Qt::OtherFocusReason);
+    editor->hide();
+    editor->deleteLater();
+    update();
+}
+
+bool ValueField::takeTyped()
+{
+    const QString text = editor_->text().trimmed();
+    if (text == untouched_ || text.isEmpty())
+        return true;
+    if (!takeText(text))
+        return false;
+    if (editor_ != nullptr)
+        untouched_ = text; // taken once
+    return true;
+}
+
+bool ValueField::takeText(const QString& text)
+{
+    const auto change = typedChange(text);
+    if (!change) {
+        FieldNote::tell(*this, tr("“%1” is no number here. Type %2, or for example “48/2”, “+10 %” or “x2”.")
+                                   .arg(text.left(24), rangeText()));
+        return false;
     }
-    emit typed();
+    if (change->relative() && mixed_ && changeEach) {
+        changeEach(*change);
+        return true;
+    }
+    const double value = change->of(value_);
+    const double slack = 1e-9 * std::max(1.0, std::abs(value));
+    if (value < spec_.min - slack || value > spec_.max + slack) {
+        FieldNote::tell(*this, tr("%1 is out of range: %2.").arg(text.left(24), rangeText()));
+        return false;
+    }
+    if (mixed_ || std::abs(value - value_) > 1e-9)
+        wish(value, 0);
+    return true;
+}
+
+QString ValueField::unitText() const
+{
+    return isTime() && inSeconds_ ? tr("s") : toQString(spec_.unit);
+}
+
+QString ValueField::typedText(double value) const
+{
+    return QString::number(value * shownFactor(), 'g', 8);
+}
+
+QString ValueField::rangeText() const
+{
+    const auto number = [this](double v) { return QString::number(v * shownFactor(), 'g', 10); };
+    return tr("%1 to %2 %3").arg(number(spec_.min), number(spec_.max), unitText()).trimmed();
+}
+
+void ValueField::reset()
+{
+    if (resetAction)
+        resetAction();
+    else
+        wish(spec_.fallback, 0);
+}
+
+void ValueField::contextMenuEvent(QContextMenuEvent* event)
+{
+    if (!isEnabled())
+        return;
+    finishTyping();
+    auto* menu = new QMenu(this);
+    menu->setObjectName(QStringLiteral("field-menu"));
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    menu->addAction(tr("Type a value"), this, [this] { beginTyping(By::mouse); });
+    menu->addAction(own_ ? tr("Return to the recipe's value")
+                         : tr("Reset to %1 %2").arg(typedText(spec_.fallback), unitText()).trimmed(),
+                    this, [this] { reset(); });
+    menu->addSeparator();
+    menu->addAction(tr("Copy"), this, [this] { QGuiApplication::clipboard()->setText(shownText()); })
+        ->setEnabled(!mixed_);
+    const QString held = QGuiApplication::clipboard()->text().trimmed();
+    QAction* paste =
+        menu->addAction(tr("Paste %1").arg(held.left(16)).trimmed(), this, [this, held] { takeText(held); });
+    paste->setEnabled(typedChange(held).has_value());
+    if (const QString key = key_ ? key_() : QString(); !key.isEmpty()) {
+        menu->addSeparator();
+        menu->addAction(tr("Copy its key: %1").arg(key), this, [key] { QGuiApplication::clipboard()->setText(key); });
+    }
+    menu->popup(event->globalPos());
 }
 
 std::optional<TypedChange> ValueField::typedChange(const QString& text) const

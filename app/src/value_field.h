@@ -13,9 +13,14 @@ class QLineEdit;
 
 namespace ember::app {
 
-/// A number that is plain text until it is touched: drag it sideways, turn the wheel, press the arrow keys, or click
-/// (or press Enter) and type. Ctrl+click resets it: to its recipe's value where it is the strike's own, else to its
-/// default. It does not hold the truth: it shows what setValue() gives it and tells what was wished for.
+/// A number that is plain text until it is touched: drag it sideways, or click (or, when it has the focus, just begin)
+/// and type; the arrow keys and the wheel step it while it has the focus. Ctrl+click resets it: to its recipe's value
+/// where it is the strike's own, else to its default. It does not hold the truth: it shows what setValue() gives it and
+/// tells what was wished for.
+///
+/// Typing ends in one of three ways. Enter takes what was typed and gives the focus back to where it was; what makes no
+/// sense or is out of range is told beside the field, and typing goes on. Escape takes nothing. When the focus goes
+/// elsewhere the field closes: what is valid is taken, what is not is told.
 class ValueField : public QWidget {
     Q_OBJECT
 public:
@@ -41,12 +46,19 @@ public:
 
     /// What is written on it.
     QString shownText() const;
+    /// The name of the value for `set` of the batch tool, shown in the menu of the right button.
+    void setKeySource(std::function<QString()> key) { key_ = std::move(key); }
+
+    /// The one field of the program that is typed into now; null when there is none.
+    static ValueField* beingTyped();
+    /// Closes the editor as when the focus goes elsewhere; the focus goes back to where the work was.
+    void finishTyping();
+    /// Closes the editor and takes nothing.
+    void cancelTyping();
 
 signals:
     /// A wish; `gesture` is the same for all wishes of one drag, 0 for those that stand alone (typing, reset).
     void wished(double value, quint64 gesture);
-    /// Typing ended; the focus is the field's again.
-    void typed();
 
 public:
     /// Where a drag gets its identity from (Session::newGesture).
@@ -68,11 +80,24 @@ protected:
     void leaveEvent(QEvent* event) override;
     void focusInEvent(QFocusEvent* event) override;
     void focusOutEvent(QFocusEvent* event) override;
-    bool eventFilter(QObject* watched, QEvent* event) override; ///< Escape leaves the editor without taking
+    void contextMenuEvent(QContextMenuEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override; ///< the editor's keys and focus
 
 private:
-    void beginTyping();
-    void endTyping(bool take);
+    enum class By { mouse, key };
+    void beginTyping(By by);
+    /// Takes what is typed; false, and a note beside the field, where it cannot be.
+    bool takeTyped();
+    bool takeText(const QString& text);
+    /// The editor goes; the focus stays here, or goes back to where the work was.
+    enum class Focus { back, here, elsewhere };
+    void close(Focus focus);
+    bool editorKey(int key);
+    void stepTyped(double by);
+    void reset();
+    QString rangeText() const;
+    QString unitText() const;
+    QString typedText(double value) const;
     void wish(double value, quint64 gesture);
     quint64 runGesture();
     double shownFactor() const;
@@ -89,7 +114,10 @@ private:
     bool hovered_ = false;
     double framesPerSecond_ = 0; ///< 0: not known, frames only
     bool inSeconds_ = false;
+    std::function<QString()> key_;
     QLineEdit* editor_ = nullptr;
+    QString untouched_; ///< what stood in the editor at first
+    By by_ = By::mouse;
     QPoint pressed_;
     double pressedValue_ = 0;
     bool dragging_ = false;

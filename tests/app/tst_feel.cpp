@@ -117,7 +117,7 @@ private slots:
             auto* says = dialog.findChild<QLabel*>(QStringLiteral("shortcut-says"));
             words->setText(QStringLiteral("strike here"));
             keys->setKeySequence(QKeySequence(Qt::Key_N)); // another's
-            QVERIFY(!set->isEnabled());
+            QCOMPARE(set->text(), QStringLiteral("Take over"));
             QVERIFY(says->text().contains(QStringLiteral("New variation")));
             keys->setKeySequence(QKeySequence(Qt::CTRL | Qt::Key_J));
             QVERIFY(set->isEnabled());
@@ -190,7 +190,8 @@ private slots:
             const auto field = [&](const char* name) { return dialog.findChild<ValueField*>(QLatin1String(name)); };
             type(field("preference-memory"), QStringLiteral("128*2"));
             type(field("preference-still_rate"), QStringLiteral("23.976"));
-            type(field("preference-keeping"), QStringLiteral("500")); // more than there may be
+            type(field("preference-keeping"), QStringLiteral("500")); // more than there may be: told, and not taken
+            type(field("preference-keeping"), QStringLiteral("60"));
             dialog.findChild<QCheckBox*>(QStringLiteral("preference-calm"))->setChecked(true);
             dialog.accept();
         };

@@ -42,11 +42,11 @@ private slots:
         session().setPlayhead(20);
         key(Qt::Key_F8);
         QVERIFY(child<QWidget>("finish-shutter-values")->isVisible());
-        type(number("finish-shutter-values", "shutter"), QStringLiteral("0"));
+        type(number("finish-shutter-values", "shutter_angle"), QStringLiteral("0"));
         QVERIFY(says("shutter-says").startsWith(QStringLiteral("Off")));
         const Image sharp = shown();
-        type(number("finish-shutter-values", "shutter"), QStringLiteral("360"));
-        QCOMPARE(project().finish.shutter, 360.0);
+        type(number("finish-shutter-values", "shutter_angle"), QStringLiteral("360"));
+        QCOMPARE(project().finish.shutterAngle, 360.0);
         QVERIFY2(says("shutter-says").contains(QStringLiteral("instants")), qPrintable(says("shutter-says")));
         const Image blurred = shown();
         QVERIFY(test::largestDifference(sharp, blurred) > 20);

@@ -112,7 +112,7 @@ private slots:
         const QByteArray before = test::bytesOf(clip_);
         QTest::mouseClick(button("hand-write"), Qt::LeftButton);
         turn();
-        QVERIFY2(told().contains(QStringLiteral("never overwritten")), qPrintable(told()));
+        QVERIFY2(told().contains(QStringLiteral("never written over")), qPrintable(told()));
         QVERIFY(test::bytesOf(clip_) == before);
         // It follows the project.
         const QString was = text();

@@ -219,8 +219,8 @@ private slots:
         QTest::addRow("plain") << QStringLiteral("33") << 33.0;
         QTest::addRow("comma") << QStringLiteral("1,5") << 1.5;
         QTest::addRow("unit") << QStringLiteral("7 frames") << 7.0;
-        QTest::addRow("too large") << QStringLiteral("900") << 50.0;
-        QTest::addRow("negative") << QStringLiteral("-3") << 0.0;
+        QTest::addRow("too large") << QStringLiteral("900") << 20.0;
+        QTest::addRow("negative") << QStringLiteral("-3") << 20.0;
         QTest::addRow("words") << QStringLiteral("many") << 20.0;
         QTest::addRow("infinite") << QStringLiteral("1e400") << 20.0;
         QTest::addRow("nothing") << QString() << 20.0;
@@ -240,10 +240,13 @@ private slots:
         QTest::keyClicks(editor, text);
         QTest::keyClick(editor, Qt::Key_Return);
         QCOMPARE(field.value(), value);
-        // Escape takes nothing.
-        QTest::mouseClick(&field, Qt::LeftButton);
-        QTRY_VERIFY(field.findChild<QLineEdit*>() != nullptr && field.findChild<QLineEdit*>() != editor);
-        editor = field.findChildren<QLineEdit*>().last();
+        // What cannot be taken stays open, to be typed anew; Escape takes nothing.
+        QCOMPARE(editor->isVisible(), value == 20 && !text.isEmpty());
+        if (!editor->isVisible()) {
+            QTest::mouseClick(&field, Qt::LeftButton);
+            QTRY_VERIFY(field.findChild<QLineEdit*>() != nullptr && field.findChild<QLineEdit*>() != editor);
+            editor = field.findChildren<QLineEdit*>().last();
+        }
         QTest::keyClicks(editor, QStringLiteral("44"));
         QTest::keyClick(editor, Qt::Key_Escape);
         QCOMPARE(field.value(), value);
@@ -252,6 +255,8 @@ private slots:
     {
         ValueField field(testSpec);
         field.show();
+        field.activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(&field));
         field.setFocus();
         quint64 gestures = 0;
         field.gestureSource = [&] { return ++gestures; };

@@ -17,6 +17,7 @@
 #include <QSettings>
 #include <QTemporaryDir>
 #include <QTest>
+#include <QWheelEvent>
 
 #include "anvil_view.h"
 #include "clips.h"
@@ -42,6 +43,8 @@ protected:
     app::SaveChoice leaveAnswer_ = app::SaveChoice::discard;
     int leaveAsked_ = 0;
     bool confirmAnswer_ = true;
+    app::ChangedChoice changedAnswer_ = app::ChangedChoice::cancel;
+    int changedAsked_ = 0;
     /// What a window of ours is answered with; it is shown before. By default its default button is pressed.
     std::function<void(QDialog&)> dialogAnswer_;
 
@@ -140,6 +143,23 @@ protected:
         }
         QCOMPARE(list()->currentIndex(), wanted);
     }
+    /// Turns the wheel over a widget: who does not want it leaves it to what it lies in, as events of a mouse are.
+    static void wheelOver(QWidget* widget, int notches)
+    {
+        const QPoint at = widget->visibleRegion().boundingRect().center();
+        if (widget->visibleRegion().isEmpty())
+            return;
+        const QPoint everywhere = widget->mapToGlobal(at);
+        for (QWidget* to = widget; to != nullptr; to = to->parentWidget()) {
+            QWheelEvent turned(to->mapFromGlobal(everywhere), everywhere, {}, QPoint(0, 120 * notches), Qt::NoButton,
+                               Qt::NoModifier, Qt::NoScrollPhase, false);
+            turned.setAccepted(true);
+            QCoreApplication::sendEvent(to, &turned);
+            if (turned.isAccepted() || to->isWindow())
+                break;
+        }
+        turn();
+    }
     /// Scrolls to where a widget is.
     static void bringIntoView(QWidget* widget)
     {
@@ -172,6 +192,10 @@ protected:
             return leaveAnswer_;
         };
         dialogs.confirm = [this](QWidget*, const QString&, const QString&) { return confirmAnswer_; };
+        dialogs.changedOutside = [this](QWidget*, const QString&) {
+            ++changedAsked_;
+            return changedAnswer_;
+        };
         dialogs.run = [this](QDialog& dialog) {
             dialog.show();
             turn();
@@ -206,6 +230,8 @@ private slots:
         leaveAsked_ = 0;
         leaveAnswer_ = app::SaveChoice::discard;
         confirmAnswer_ = true;
+        changedAnswer_ = app::ChangedChoice::cancel;
+        changedAsked_ = 0;
         dialogAnswer_ = nullptr;
         openAnswer_.clear();
         saveAnswer_.clear();

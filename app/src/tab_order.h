@@ -1,0 +1,23 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <vector>
+
+#include <QList>
+#include <QRect>
+
+class QWidget;
+
+namespace ember::app {
+
+/// The order in which one reads places on a page: rows from the top, in a row from the left. Places are in a row when
+/// the middle of one lies within the height of the row's first. Gives indices into `places`.
+std::vector<std::size_t> readingOrder(const std::vector<QRect>& places);
+
+/// The widgets of a region that Tab stops at, in reading order.
+QList<QWidget*> tabStops(const QWidget& region);
+
+/// The stop after (or before) `from`, around the end; null where there is none.
+QWidget* nextStop(const QList<QWidget*>& stops, const QWidget* from, bool forward);
+
+} // namespace ember::app
