@@ -76,6 +76,16 @@ void yardstickSines(benchmark::State& state)
     state.SetItemsProcessed(state.iterations());
 }
 
+/// The yardstick of covers: every frame is asked.
+void yardstickEveryFrame(benchmark::State& state)
+{
+    Project project = longFilm(static_cast<int>(state.range(0)));
+    const Motion motion(project);
+    for (auto _ : state)
+        benchmark::DoNotOptimize(coverFrom(project, neededCovers(project, motion)).zoom);
+}
+
+/// One cover for the film: only frames that can need the most are asked.
 void coverOfTheFilm(benchmark::State& state)
 {
     Project project = longFilm(static_cast<int>(state.range(0)));
@@ -84,7 +94,7 @@ void coverOfTheFilm(benchmark::State& state)
         benchmark::DoNotOptimize(coverOf(project, motion).zoom);
 }
 
-/// What the window does after an edit of one strike; the yardstick is asking the whole film, above.
+/// What the window does after an edit of one strike; the yardstick is asking every frame, above.
 void surveyAfterAnEdit(benchmark::State& state)
 {
     Project project = longFilm(static_cast<int>(state.range(0)));
@@ -100,6 +110,7 @@ void surveyAfterAnEdit(benchmark::State& state)
 
 BENCHMARK(yardstickSines);
 BENCHMARK(poses)->Arg(5)->Arg(500)->Arg(5000);
+BENCHMARK(yardstickEveryFrame)->Arg(500)->Arg(5000)->Unit(benchmark::kMillisecond);
 BENCHMARK(coverOfTheFilm)->Arg(5)->Arg(500)->Arg(5000)->Unit(benchmark::kMillisecond);
 BENCHMARK(surveyAfterAnEdit)->Arg(5)->Arg(500)->Arg(5000)->Unit(benchmark::kMillisecond);
 
