@@ -30,6 +30,8 @@ using F = EnvelopeField;
 class CarelessUseTest : public test::WindowFixture {
     Q_OBJECT
 
+    static constexpr int stepsOfARow = 250;
+
     QString log_; ///< the last steps, for whoever has to find out
 
     void note(const QString& what)
@@ -143,8 +145,8 @@ class CarelessUseTest : public test::WindowFixture {
     void typeIntoAField(test::Random& random)
     {
         auto* field = any<ValueField>(random);
-        if (field == nullptr)
-            return;
+        if (field == nullptr || (!editors().isEmpty() && field->isAncestorOf(editors().front())))
+            return; // a click into an open editor moves its cursor, as it should
         const QPointer<ValueField> kept(field);
         const QString number = QString::number(random.whole(0, 40));
         note(QStringLiteral("type %1 into %2").arg(number, nameOf(field)));
@@ -278,7 +280,8 @@ private slots:
     void nothingHappensThatWasNotMeant_data()
     {
         QTest::addColumn<int>("seed");
-        for (int seed = 1; seed <= 4; ++seed)
+        const int steps = std::max(1000, qEnvironmentVariableIntValue("EMBER_CARELESS_STEPS"));
+        for (int seed = 1; seed <= steps / stepsOfARow; ++seed)
             QTest::addRow("seed %d", seed) << seed;
     }
     void nothingHappensThatWasNotMeant()
@@ -292,11 +295,8 @@ private slots:
             session().edit(withMoveKey(project(), {Frame{frame}, 1, 2, 1, 0}), QStringLiteral("key"));
         window_->picture().setFocus();
         turn();
-        const int steps = std::max(1, qEnvironmentVariableIntValue("EMBER_CARELESS_STEPS") > 0
-                                          ? qEnvironmentVariableIntValue("EMBER_CARELESS_STEPS") / 4
-                                          : 250);
         int changes = 0;
-        for (int i = 0; i < steps; ++i) {
+        for (int i = 0; i < stepsOfARow; ++i) {
             if (project().strikes.size() > 40)
                 session().undo();
             const Project before = project();
@@ -324,7 +324,7 @@ private slots:
                 return;
             changes += project() == before ? 0 : 1;
         }
-        QVERIFY2(changes > steps / 20, qPrintable(QString::number(changes))); // or nothing was tried
+        QVERIFY2(changes > stepsOfARow / 20, qPrintable(QString::number(changes))); // or nothing was tried
     }
 };
 
