@@ -48,6 +48,8 @@ int main(int argc, char** argv)
     QStandardPaths::setTestModeEnabled(true);
     const QTemporaryDir configuration; // nobody's own settings and recipe book are touched
     qputenv("XDG_CONFIG_HOME", configuration.path().toUtf8());
+    if (!qEnvironmentVariableIsSet("QTEST_FUNCTION_TIMEOUT")) // milliseconds; five minutes are little on a busy machine
+        qputenv("QTEST_FUNCTION_TIMEOUT", "3600000");
 #ifdef EMBER_TEST_WINDOWS
     QApplication application(argc, argv);
     QApplication::setOrganizationName(QStringLiteral("vast-ember-tests"));
