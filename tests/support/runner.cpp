@@ -48,6 +48,7 @@ int main(int argc, char** argv)
     QStandardPaths::setTestModeEnabled(true);
     const QTemporaryDir configuration; // nobody's own settings and recipe book are touched
     qputenv("XDG_CONFIG_HOME", configuration.path().toUtf8());
+    qputenv("HOME", configuration.path().toUtf8()); // nor journals of another run of the tests
     if (!qEnvironmentVariableIsSet("QTEST_FUNCTION_TIMEOUT")) // milliseconds; five minutes are little on a busy machine
         qputenv("QTEST_FUNCTION_TIMEOUT", "3600000");
 #ifdef EMBER_TEST_WINDOWS
