@@ -347,8 +347,8 @@ private slots:
         child<QLineEdit>("render-path")->setText(at(QStringLiteral("quick.mkv")));
         QCOMPARE(child<QComboBox>("render-format")->currentData().toString(), QStringLiteral(".mkv"));
         press(Qt::Key_R, Qt::ControlModifier);
-        QTRY_VERIFY_WITH_TIMEOUT(QFile::exists(at(QStringLiteral("quick.mkv"))), 60000);
-        QTRY_VERIFY_WITH_TIMEOUT(!window_->renderPanel().running(), 60000);
+        QTRY_VERIFY(QFile::exists(at(QStringLiteral("quick.mkv"))));
+        QTRY_VERIFY(!window_->renderPanel().running());
     }
     void theRenderPanelSaysWhyItCannot()
     {
@@ -365,7 +365,7 @@ private slots:
             return file.open(QIODevice::ReadOnly) ? file.readAll() : QByteArray();
         }();
         click("render-start");
-        QTRY_VERIFY_WITH_TIMEOUT(window_->notice().contains(QStringLiteral("never written over")), 60000);
+        QTRY_VERIFY(window_->notice().contains(QStringLiteral("never written over")));
         QFile file(QString::fromStdString(clip_));
         QVERIFY(file.open(QIODevice::ReadOnly) && file.readAll() == bytes);
         // Another project closes it; Escape does, too, and the selection stays.
@@ -578,7 +578,7 @@ private slots:
             bare.insert(QStringLiteral("PATH"), qEnvironmentVariable("PATH"));
             program.setProcessEnvironment(bare);
             program.start(QCoreApplication::applicationDirPath() + QStringLiteral("/vast-ember"), arguments);
-            program.waitForFinished(60000);
+            program.waitForFinished(test::patience);
             return std::tuple(program.exitStatus() == QProcess::NormalExit ? program.exitCode() : -1,
                               program.readAllStandardOutput(), program.readAllStandardError());
         };

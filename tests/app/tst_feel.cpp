@@ -229,7 +229,7 @@ private slots:
         // What is not one of ours is let go.
         QLocalSocket rude;
         rude.connectToServer(name);
-        QVERIFY(rude.waitForConnected(1000));
+        QVERIFY(rude.waitForConnected(test::patience));
         rude.write(QByteArray(200000, 'x'));
         rude.flush();
         QTRY_VERIFY(rude.state() == QLocalSocket::UnconnectedState);

@@ -45,7 +45,7 @@ class HandingOnTest : public test::WindowFixture {
     }
     void ready()
     {
-        QVERIFY(QTest::qWaitFor([&] { return !summary().startsWith(QStringLiteral("Making")); }, 20'000));
+        QVERIFY(QTest::qWaitFor([&] { return !summary().startsWith(QStringLiteral("Making")); }, test::patience));
     }
     void openHand()
     {
@@ -65,7 +65,7 @@ class HandingOnTest : public test::WindowFixture {
     void reported()
     {
         const QLabel* verdict = within<QLabel>("comfort-window", "comfort-verdict");
-        QVERIFY(QTest::qWaitFor([&] { return verdict->text().startsWith(QStringLiteral("Full")); }, 10'000));
+        QVERIFY(QTest::qWaitFor([&] { return verdict->text().startsWith(QStringLiteral("Full")); }, test::patience));
     }
     HandedMotion motionNow()
     {
@@ -167,7 +167,7 @@ private slots:
         pick("hand-part", QStringLiteral("the film"));
         QVERIFY2(summary().startsWith(QStringLiteral("A page for each of 2 strikes")), qPrintable(summary()));
         pick("hand-part", QStringLiteral("the selected strike"));
-        dialogAnswer_ = [](QDialog& sheet) { QVERIFY(QTest::qWaitFor([&] { return !sheet.isVisible(); }, 20'000)); };
+        dialogAnswer_ = [](QDialog& sheet) { QVERIFY(QTest::qWaitFor([&] { return !sheet.isVisible(); }, test::patience)); };
         saveAnswer_ = at(QStringLiteral("one.pdf"));
         QTest::mouseClick(button("hand-write"), Qt::LeftButton);
         turn();
@@ -224,7 +224,7 @@ private slots:
         auto* state = within<QLabel>("comfort-window", "comfort-flash-state");
         QTest::mouseClick(check, Qt::LeftButton);
         QVERIFY(bar->isVisible() && !check->isEnabled());
-        QTRY_VERIFY_WITH_TIMEOUT(!bar->isVisible(), 20'000);
+        QTRY_VERIFY(!bar->isVisible());
         QVERIFY2(state->text().startsWith(QStringLiteral("Beyond")), qPrintable(state->text())); // the clip flickers
         QVERIFY(found->count() > 0);
         emit found->itemActivated(found->item(0));
@@ -234,7 +234,7 @@ private slots:
         QCOMPARE(found->count(), 0);
         QTest::mouseClick(check, Qt::LeftButton);
         QTest::mouseClick(within<QAbstractButton>("comfort-window", "comfort-stop"), Qt::LeftButton);
-        QTRY_VERIFY_WITH_TIMEOUT(!bar->isVisible(), 20'000);
+        QTRY_VERIFY(!bar->isVisible());
         QCOMPARE(found->count(), 0);
         QVERIFY(check->isEnabled());
     }
@@ -278,7 +278,7 @@ private slots:
         click("render-start");
         auto* queue = child<QListWidget>("render-queue");
         QCOMPARE(queue->count(), 2);
-        QTRY_VERIFY_WITH_TIMEOUT(queue->item(1)->text().startsWith(QStringLiteral("done")), 60'000);
+        QTRY_VERIFY(queue->item(1)->text().startsWith(QStringLiteral("done")));
         const auto pictureOf = [&](const QString& name) {
             auto clip = ClipReader::open(at(name).toStdString(), {});
             return clip ? clip.value()->frame(Frame{31}, FrameRate()).value()->copy() : Image(1, 1);

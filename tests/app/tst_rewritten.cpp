@@ -13,7 +13,6 @@ using namespace ember::app;
 
 class RewrittenTest : public test::WindowFixture {
     Q_OBJECT
-    static constexpr int patience = 12000;
 
     /// A clip whose frames say other numbers.
     std::string written(const char* name, int frames, int first, bool sound = true)
@@ -41,7 +40,7 @@ private slots:
         const ImagePtr before = session().thumbs().thumb(5);
         QVERIFY(session().soundSource().has_value());
         written("plate.mkv", 60, 100, false);
-        QTRY_COMPARE_WITH_TIMEOUT(numberShown(), 105, patience);
+        QTRY_COMPARE(numberShown(), 105);
         QVERIFY(!session().soundSource());
         QVERIFY(told.last().first().toString().contains(QStringLiteral("plate.mkv was written anew")));
         // It is longer now and could be trimmed as far; nothing else of the project is another.
@@ -61,17 +60,17 @@ private slots:
         const std::string undone = session().document().undoText();
         const std::string other = written("render-0001.mkv", 40, 200);
         QVERIFY(std::rename(other.c_str(), project().firstClip().c_str()) == 0);
-        QTRY_COMPARE_WITH_TIMEOUT(numberShown(), 205, patience);
+        QTRY_COMPARE(numberShown(), 205);
         QCOMPARE(session().document().undoText(), undone); // the same length: no edit
         // And once more: the new file is watched as the old one was.
         written("plate.mkv", 40, 300);
-        QTRY_COMPARE_WITH_TIMEOUT(numberShown(), 305, patience);
+        QTRY_COMPARE(numberShown(), 305);
     }
     void itIsShorter()
     {
         openPlate();
         written("plate.mkv", 20, 100);
-        QTRY_VERIFY_WITH_TIMEOUT(bar().contains(QStringLiteral("it has 20 frames, and 40 are shown")), patience);
+        QTRY_VERIFY(bar().contains(QStringLiteral("it has 20 frames, and 40 are shown")));
         QCOMPARE(project().length(), std::int64_t{40});
         session().setPlayhead(33);
         QCOMPARE(numberShown(), 119);
@@ -81,11 +80,11 @@ private slots:
         openPlate();
         const QByteArray whole = test::bytesOf(written("other.mkv", 40, 400));
         test::writeBytes(project().firstClip(), QByteArray("nothing that could be read"));
-        QTRY_VERIFY_WITH_TIMEOUT(bar().contains(QStringLiteral("shown as it was")), patience);
+        QTRY_VERIFY(bar().contains(QStringLiteral("shown as it was")));
         QVERIFY(bar().contains(QStringLiteral("plate.mkv")));
         QVERIFY(session().hasClip());
         test::writeBytes(project().firstClip(), whole);
-        QTRY_COMPARE_WITH_TIMEOUT(numberShown(), 405, patience);
+        QTRY_COMPARE(numberShown(), 405);
         QVERIFY(bar().isEmpty());
     }
     void aMissingOneComesBack()
@@ -98,7 +97,7 @@ private slots:
         open(at("gone.vember"));
         QVERIFY(!session().hasClip());
         test::writeBytes(clip, bytes);
-        QTRY_VERIFY_WITH_TIMEOUT(session().hasClip(), patience);
+        QTRY_VERIFY(session().hasClip());
         session().setPlayhead(7);
         QCOMPARE(numberShown(), 7);
     }
@@ -121,11 +120,11 @@ private slots:
             picture(i, 600 + i);
             QTest::qWait(i == 4 ? 1600 : 100);
         }
-        QTRY_COMPARE_WITH_TIMEOUT(numberShown(), 607, patience);
-        QTRY_COMPARE_WITH_TIMEOUT(project().shots[0].available, std::int64_t{10}, patience);
+        QTRY_COMPARE(numberShown(), 607);
+        QTRY_COMPARE(project().shots[0].available, std::int64_t{10});
         // The one that is looked at only, in its place: nothing tells of that but the next look.
         picture(7, 777);
-        QTRY_COMPARE_WITH_TIMEOUT(numberShown(), 777, patience);
+        QTRY_COMPARE(numberShown(), 777);
     }
     void layersAndEditsMeanwhile()
     {
@@ -142,14 +141,14 @@ private slots:
         QCOMPARE(int{session().layerPictures().at(0)->at(3, 3)[0]}, 255);
         QTest::qWait(20);
         paint(Qt::black);
-        QTRY_COMPARE_WITH_TIMEOUT(int{session().layerPictures().at(0)->at(3, 3)[0]}, 0, patience);
+        QTRY_COMPARE(int{session().layerPictures().at(0)->at(3, 3)[0]}, 0);
         QCOMPARE(numberShown(), 5);
         // The film is split while the clip is being opened again: both hold.
         written("plate.mkv", 40, 500);
         QSignalSpy anew(&session(), &Session::mediaRewritten);
         session().setPlayhead(30);
         session().splitHere();
-        QTRY_VERIFY_WITH_TIMEOUT(!anew.isEmpty(), patience);
+        QTRY_VERIFY(!anew.isEmpty());
         QCOMPARE(project().shots.size(), std::size_t{2});
         QCOMPARE(numberShown(), 530);
     }
@@ -167,7 +166,7 @@ private slots:
             QTest::qWait(200);
         }
         QCOMPARE(rewritten.size(), 0);
-        QTRY_COMPARE_WITH_TIMEOUT(rewritten.size(), 1, patience);
+        QTRY_COMPARE(rewritten.size(), 1);
         QCOMPARE(rewritten.first().first().toStringList(), QStringList{file});
         QFile::remove(file); // is not rewritten
         QTest::qWait(2000);

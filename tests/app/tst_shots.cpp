@@ -290,7 +290,7 @@ private slots:
              QStringLiteral("-filter_complex"), QStringLiteral("[1]trim=end_frame=30[m];[0][m][2]concat=n=3"),
              QStringLiteral("-frames:v"), QStringLiteral("78"), QStringLiteral("-c:v"), QStringLiteral("ffv1"), film}));
         open(film);
-        dialogAnswer_ = [](QDialog& dialog) { QTRY_VERIFY_WITH_TIMEOUT(dialog.result() == QDialog::Accepted, 20000); };
+        dialogAnswer_ = [](QDialog& dialog) { QTRY_VERIFY(dialog.result() == QDialog::Accepted); };
         trigger("Split at the film's cuts");
         QCOMPARE(project().cuts(), (Frames{24, 54}));
         key(Qt::Key_Z, Qt::ControlModifier);
@@ -314,7 +314,7 @@ private slots:
         int sheets = 0;
         dialogAnswer_ = [&](QDialog& dialog) {
             if (qobject_cast<WorkSheet*>(&dialog) != nullptr) {
-                QTRY_VERIFY_WITH_TIMEOUT(dialog.result() == QDialog::Accepted, 20000);
+                QTRY_VERIFY(dialog.result() == QDialog::Accepted);
                 return;
             }
             ++sheets;
@@ -339,7 +339,7 @@ private slots:
         // Decided otherwise it stays where it was.
         dialogAnswer_ = [&](QDialog& dialog) {
             if (qobject_cast<WorkSheet*>(&dialog) != nullptr) {
-                QTRY_VERIFY_WITH_TIMEOUT(dialog.result() == QDialog::Accepted, 20000);
+                QTRY_VERIFY(dialog.result() == QDialog::Accepted);
                 return;
             }
             auto* fate = dialog.findChild<QComboBox*>(QStringLiteral("conform-fate-1"));

@@ -24,6 +24,7 @@
 #include "ember/project/motion_library.h"
 #include "ember/project/recipe_book.h"
 #include "main_window.h"
+#include "patience.h"
 #include "picture_view.h"
 #include "pictures.h"
 #include "reel_view.h"
@@ -70,7 +71,7 @@ protected:
     {
         const bool there = QTest::qWaitFor(
             [&] { return window_->picture().settled() && window_->picture().pictureFrame() == session().playhead(); },
-            8000);
+            patience);
         const QImage picture = window_->picture().picture();
         if (!there || picture.isNull())
             return Image(1, 1);

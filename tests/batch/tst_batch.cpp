@@ -323,7 +323,7 @@ private slots:
         };
         part(one, "10-22");
         part(two, "23-40");
-        QVERIFY(one.waitForFinished(60000) && two.waitForFinished(60000));
+        QVERIFY(one.waitForFinished(test::patience) && two.waitForFinished(test::patience));
         QCOMPARE(one.exitCode(), 0);
         QCOMPARE(two.exitCode(), 0);
         for (int i = 10; i <= 40; ++i) {
@@ -682,7 +682,7 @@ private slots:
         std::thread server([&] {
             code = runBatch({"serve", path, "--osc", "0", "--for", "2", "--log", log}, {live, err, false, nullptr});
         });
-        const bool open = QTest::qWaitFor([&] { return port != 0; }, 5000);
+        const bool open = QTest::qWaitFor([&] { return port != 0; }, test::patience);
         int sent = -1;
         if (open) // a wrong datagram too
             sent = run({"send", at("pattern.json"), "--osc", "127.0.0.1:" + std::to_string(port)});
@@ -1020,20 +1020,20 @@ private slots:
         process.start(program, {QStringLiteral("new"), QString::fromStdString(clip_), QStringLiteral("-o"),
                                 folder_.filePath(QStringLiteral("real.vember")), QStringLiteral("--strike"),
                                 QStringLiteral("3:hit:1")});
-        QVERIFY(process.waitForFinished() && process.exitCode() == 0);
+        QVERIFY(process.waitForFinished(test::patience) && process.exitCode() == 0);
         process.start(program, {QStringLiteral("poses"), folder_.filePath(QStringLiteral("real.vember"))});
-        QVERIFY(process.waitForFinished() && process.exitCode() == 0);
+        QVERIFY(process.waitForFinished(test::patience) && process.exitCode() == 0);
         QVERIFY(
             process.readAllStandardOutput().startsWith("frame,x,y,zoom,roll,pan,tilt,intensity\n0,0,0,1,0,0,0,0\n"));
         process.start(program, {QStringLiteral("poses"), QStringLiteral("none.vember")});
-        QVERIFY(process.waitForFinished() && process.exitCode() == 1);
+        QVERIFY(process.waitForFinished(test::patience) && process.exitCode() == 1);
         QVERIFY(!process.readAllStandardError().isEmpty());
         process.start(program, {QStringLiteral("dance")});
-        QVERIFY(process.waitForFinished() && process.exitCode() == 2);
+        QVERIFY(process.waitForFinished(test::patience) && process.exitCode() == 2);
         // Output that cannot be written is a failure, not a silence.
         process.setStandardOutputFile(QStringLiteral("/dev/full"));
         process.start(program, {QStringLiteral("poses"), folder_.filePath(QStringLiteral("real.vember"))});
-        QVERIFY(process.waitForFinished() && process.exitCode() == 1);
+        QVERIFY(process.waitForFinished(test::patience) && process.exitCode() == 1);
         // A signal stops a render and cleans up.
         process.setStandardOutputFile(QProcess::nullDevice());
         process.start(program,
@@ -1041,9 +1041,9 @@ private slots:
                        folder_.filePath(QStringLiteral("real.mp4")), QStringLiteral("--size"),
                        QStringLiteral("3840x2560"), QStringLiteral("--threads"), QStringLiteral("1")});
         process.setReadChannel(QProcess::StandardError);
-        QVERIFY(process.waitForReadyRead(20000)); // the first word of its progress
+        QVERIFY(process.waitForReadyRead(test::patience)); // the first word of its progress
         process.terminate();
-        QVERIFY(process.waitForFinished());
+        QVERIFY(process.waitForFinished(test::patience));
         QCOMPARE(process.exitStatus(), QProcess::NormalExit);
         QCOMPARE(process.exitCode(), 1);
         QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*real.mp4*")}, QDir::Files | QDir::Hidden),

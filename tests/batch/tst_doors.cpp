@@ -450,7 +450,7 @@ private slots:
             const QString file = QString::fromStdString(shared);
             first.start(program(), {"set", file, "master.intensity=" + value});
             second.start(program(), {"set", file, "overlap.ceiling=" + value});
-            QVERIFY(first.waitForFinished(60000) && second.waitForFinished(60000));
+            QVERIFY(first.waitForFinished(test::patience) && second.waitForFinished(test::patience));
             QCOMPARE(first.exitCode() + second.exitCode(), 0);
             const Project now = loadProject(shared).value();
             QCOMPARE(now.master.intensity, value.toDouble());
@@ -501,7 +501,7 @@ private slots:
         QProcess process;
         process.setStandardOutputFile(QProcess::nullDevice());
         process.start(program(), command);
-        QVERIFY(process.waitForStarted(60000));
+        QVERIFY(process.waitForStarted(test::patience));
         // Until it listens for the signal, which the system tells of every process.
         const auto listens = [&] {
             QFile status(QStringLiteral("/proc/%1/status").arg(process.processId()));
@@ -512,11 +512,11 @@ private slots:
                     return (line.mid(7).trimmed().toULongLong(nullptr, 16) >> (signal - 1) & 1) != 0;
             return false;
         };
-        QTRY_VERIFY_WITH_TIMEOUT(listens(), 60000);
+        QTRY_VERIFY(listens());
         if (process.state() == QProcess::NotRunning)
             return; // it was done before it could be stopped
         ::kill(static_cast<pid_t>(process.processId()), signal);
-        QVERIFY(process.waitForFinished(60000));
+        QVERIFY(process.waitForFinished(test::patience));
         QCOMPARE(process.exitStatus(), QProcess::NormalExit);
     }
     void aFullOutputIsAnError()
@@ -529,7 +529,7 @@ private slots:
             QProcess process;
             process.setStandardOutputFile(QStringLiteral("/dev/full"));
             process.start(program(), command);
-            QVERIFY(process.waitForFinished(60000));
+            QVERIFY(process.waitForFinished(test::patience));
             QVERIFY2(process.exitCode() == 1, qPrintable(command.join(QLatin1Char(' '))));
             QVERIFY(!process.readAllStandardError().isEmpty());
         }

@@ -53,7 +53,7 @@ class HandOnTest : public QObject {
         QProcess process;
         process.start(QStringLiteral("pdftotext"),
                       {QStringLiteral("-layout"), QString::fromStdString(pdf), QStringLiteral("-")});
-        process.waitForFinished();
+        process.waitForFinished(test::patience);
         return QString::fromUtf8(process.readAllStandardOutput());
     }
 

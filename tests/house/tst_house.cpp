@@ -110,6 +110,16 @@ private slots:
                 QVERIFY2(lists.contains(QDir(root_ + QStringLiteral("/tests")).relativeFilePath(file)),
                          qPrintable(file));
     }
+    void noTestIsHurried()
+    {
+        // Waiting less than a minute fails on a busy machine.
+        const QRegularExpression hurried(QStringLiteral(
+            "_WITH_TIMEOUT\\(.*, *\\d|waitFor(Finished|Started|Connected|ReadyRead)\\((\\)|[1-5]?\\d{1,4}\\))"));
+        for (const QString& file : sources({QStringLiteral("tests")})) {
+            const auto match = hurried.match(textOf(file));
+            QVERIFY2(!match.hasMatch(), qPrintable(file + QStringLiteral(": ") + match.captured()));
+        }
+    }
     void everyPictureOfTheDocsIsLinked()
     {
         QString pages = textOf(root_ + QStringLiteral("/README.md"));

@@ -45,7 +45,7 @@ std::vector<std::byte> bundleOf(const std::vector<std::vector<std::byte>>& parts
 /// Waits until so many datagrams came in, or some seconds.
 bool cameIn(const OscListener& listener, std::uint64_t datagrams)
 {
-    return QTest::qWaitFor([&] { return listener.counts().datagrams >= datagrams; }, 20'000);
+    return QTest::qWaitFor([&] { return listener.counts().datagrams >= datagrams; }, test::patience);
 }
 
 std::pair<std::unique_ptr<OscListener>, std::unique_ptr<OscSender>> pairOpen()

@@ -317,7 +317,7 @@ private slots:
         QVERIFY(write(playableRecipe(*project.recipeNamed("Dead weight"), project.overlap, project)));
         QProcess process;
         process.start(QStringLiteral(EMBER_EXAMPLE), {file});
-        QVERIFY(process.waitForFinished() && process.exitCode() == 0);
+        QVERIFY(process.waitForFinished(test::patience) && process.exitCode() == 0);
         const QStringList rows = QString::fromUtf8(process.readAllStandardOutput()).split(QLatin1Char('\n'));
         QCOMPARE(rows.size(), 75);
         QCOMPARE(rows[0], QStringLiteral("Dead weight"));
@@ -326,7 +326,7 @@ private slots:
         QCOMPARE(rows[73].simplified(), QStringLiteral("2.958 0.00 0.00 1.000 0.00"));
         QVERIFY(write("{}"));
         process.start(QStringLiteral(EMBER_EXAMPLE), {file});
-        QVERIFY(process.waitForFinished() && process.exitCode() == 1);
+        QVERIFY(process.waitForFinished(test::patience) && process.exitCode() == 1);
         QVERIFY(process.readAllStandardError().contains("vember_playable"));
     }
 

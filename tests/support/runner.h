@@ -8,6 +8,8 @@
 
 #include <QObject>
 
+#include "patience.h"
+
 namespace ember::test {
 
 using Factory = std::function<std::unique_ptr<QObject>()>;
