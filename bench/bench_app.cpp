@@ -36,9 +36,9 @@ bool waitFor(const std::function<bool()>& ready)
 /// Plays the first seconds and tells how many frames were shown, and how large.
 void play(MainWindow& window, const char* what)
 {
-    window.session().setPlayhead(0);
+    window.session().playhead.setFrame(0);
     waitFor([&] { return window.picture().settled() && window.picture().pictureFrame() == 0; });
-    const double rate = window.session().project().rate.perSecond();
+    const double rate = window.session().document.project().rate.perSecond();
     int shown = 0;
     double width = 0;
     const auto counting = QObject::connect(&window.picture(), &PictureView::changed, [&] {
@@ -127,18 +127,18 @@ int main(int argc, char** argv)
     const auto settledAt = [&](std::int64_t frame) {
         return window.picture().settled() && window.picture().pictureFrame() == frame;
     };
-    window.session().setPlayhead(100);
+    window.session().playhead.setFrame(100);
     waitFor([&] { return settledAt(100); });
     clock.restart();
     for (int i = 101; i <= 140; ++i) {
-        window.session().setPlayhead(i);
+        window.session().playhead.setFrame(i);
         waitFor([&] { return settledAt(i); });
     }
     std::cout << "one step on, shaken and shown: " << static_cast<double>(clock.elapsed()) / 40 << " ms\n";
 
     // A change to the selected strike while 500 more stand in the project, until everything is painted again: half of
     // them running at any moment, and one every two seconds as in a long film.
-    const Project before = window.session().project();
+    const Project before = window.session().document.project();
     for (const bool crowded : {true, false}) {
         Project many = before;
         if (!crowded)
@@ -146,21 +146,21 @@ int main(int argc, char** argv)
         for (int i = 0; i < 500; ++i)
             many = withStrike(std::move(many), Frame{crowded ? i % before.length() : 48 * i}, StrikeKind::beat, 0.01)
                        .project;
-        window.session().edit(many, QStringLiteral("many"));
-        window.session().select({many.strikes.front().id});
+        window.session().document.edit(many, QStringLiteral("many"));
+        window.session().selection.set({many.strikes.front().id});
         QApplication::processEvents();
         clock.restart();
         constexpr int edits = 100;
         for (int i = 0; i < edits; ++i) {
-            Project next = window.session().project();
+            Project next = window.session().document.project();
             next.strikes.front().strength = 0.5 + 0.001 * i;
-            window.session().edit(next, QStringLiteral("strength"));
+            window.session().document.edit(next, QStringLiteral("strength"));
             QApplication::processEvents();
         }
         std::cout << "one change with 500 strikes, " << (crowded ? "crowded" : "spread")
                   << ", repainted: " << static_cast<double>(clock.elapsed()) / edits << " ms\n";
     }
-    window.session().edit(before, QStringLiteral("before"));
+    window.session().document.edit(before, QStringLiteral("before"));
 
     play(window, "playing");
     pressLive(window);
@@ -176,7 +176,7 @@ int main(int argc, char** argv)
         recipe.effects.flash = {0.3, 0xfff0d8, Blend::add, always};
     }
     lit.finish.letterbox = 2.39;
-    window.session().edit(lit, QStringLiteral("effects"));
+    window.session().document.edit(lit, QStringLiteral("effects"));
     play(window, "playing with every effect, scale automatic");
     window.picture().setScale(PictureScale::full);
     play(window, "the same at full size");

@@ -411,7 +411,9 @@ struct Loop {
         const double below = std::floor(place);
         const double u = place - below;
         const auto first = static_cast<std::int64_t>(below);
-        const auto value = [&](std::int64_t i) { return curve[static_cast<std::size_t>(((i % count) + count) % count)]; };
+        const auto value = [&](std::int64_t i) {
+            return curve[static_cast<std::size_t>(((i % count) + count) % count)];
+        };
         const double a = value(first - 1), b = value(first), c = value(first + 1), d = value(first + 2);
         const double out = b + 0.5 * u * (c - a + u * (2 * a - 5 * b + 4 * c - d + u * (3 * (b - c) + d - a)));
         return std::min(1.0, std::max(-1.0, out));
@@ -459,9 +461,9 @@ struct Strand {
                  : source == "jitter"      ? Kind::jitter
                  : source == "oscillation" ? Kind::oscillation
                  : source == "drawn"       ? Kind::drawn
-                 : source == "captured"    ? Kind::captured
-                                           : throw std::runtime_error("The recipe has a strand of an unknown source, \"" +
-                                                                      source + "\".");
+                 : source == "captured"
+                     ? Kind::captured
+                     : throw std::runtime_error("The recipe has a strand of an unknown source, \"" + source + "\".");
         s.damping = json.numberOr("damping", s.damping);
         s.octaves = static_cast<int>(json.numberOr("octaves", s.octaves));
         s.gain = json.numberOr("gain", s.gain);
@@ -557,8 +559,7 @@ struct Strand {
         const double period = moves + rests;
         const double round = std::max(0.0, std::floor(sincePeak / period));
         const double spread = intermittent == 2 ? unevenness * std::min(moves, rests) : 0;
-        const double apart =
-            spread * (2 * unitOf(mixSeed(seed, 0xb57, static_cast<std::uint64_t>(round))) - 1);
+        const double apart = spread * (2 * unitOf(mixSeed(seed, 0xb57, static_cast<std::uint64_t>(round))) - 1);
         const double inside = sincePeak - round * period;
         const double soft = std::min(1.0, 0.25 * moves);
         const double closing = std::min(1.0, std::max(0.0, (moves + apart - inside) / soft));
@@ -574,7 +575,12 @@ private:
             throw std::runtime_error("The recipe has a drawn key that is not of five parts.");
         const std::string& ease = part[2].text();
         Key key{part[0].number(), part[1].number(), part[3].number(), part[4].number(), 1};
-        key.ease = ease == "linear" ? 0 : ease == "hold" ? 2 : ease == "in" ? 3 : ease == "out" ? 4 : ease == "curve" ? 5 : 1;
+        key.ease = ease == "linear"  ? 0
+                   : ease == "hold"  ? 2
+                   : ease == "in"    ? 3
+                   : ease == "out"   ? 4
+                   : ease == "curve" ? 5
+                                     : 1;
         return key;
     }
     double kick(const Moment& m) const
@@ -646,8 +652,8 @@ private:
         const double away = std::min(1.0, std::abs(cycles));
         const double place = cycles + apart * away * away * (3 - 2 * away);
         const double turn = place - std::floor(place);
-        const double out = wave == 0   ? std::cos(2 * pi * turn)
-                           : wave == 1 ? std::abs(4 * turn - 2) - 1
+        const double out = wave == 0                     ? std::cos(2 * pi * turn)
+                           : wave == 1                   ? std::abs(4 * turn - 2) - 1
                            : turn < 0.25 || turn >= 0.75 ? 1.0
                                                          : -1.0;
         return out < 0 ? out * back[i] : out;
@@ -657,8 +663,8 @@ private:
         const auto& list = keys[static_cast<std::size_t>(axis)];
         if (list.empty())
             return asDrawn ? 0.0 : 1.0;
-        const auto after = std::upper_bound(list.begin(), list.end(), frame,
-                                            [](double at, const Key& key) { return at < key.frame; });
+        const auto after =
+            std::upper_bound(list.begin(), list.end(), frame, [](double at, const Key& key) { return at < key.frame; });
         if (after == list.begin())
             return list.front().value;
         const Key& from = *(after - 1);
@@ -739,7 +745,7 @@ public:
             throw std::runtime_error("The recipe's frame rate should be 1 to 1000.");
         shake.limit_ = from.number("strength_limit");
         const detail::Json& overlap = from["overlap"];
-        shake.rule_ = overlap.is("rule", "restart") ? Rule::restart
+        shake.rule_ = overlap.is("rule", "restart")    ? Rule::restart
                       : overlap.is("rule", "stronger") ? Rule::stronger
                                                        : Rule::add;
         shake.ceiling_ = overlap.number("ceiling");
@@ -935,8 +941,8 @@ private:
             for (int axis = 0; axis < detail::axes; ++axis) {
                 const auto a = static_cast<std::size_t>(axis);
                 const double along = axis < 2 ? hit.along[a] : 0;
-                hit.side[a] = axis == 2                  ? 1.0
-                              : std::abs(along) > 1e-9   ? (along > 0 ? 1.0 : -1.0)
+                hit.side[a] = axis == 2                ? 1.0
+                              : std::abs(along) > 1e-9 ? (along > 0 ? 1.0 : -1.0)
                               : (detail::mixSeed(strike.seed, 0x51, static_cast<std::uint64_t>(axis)) & 1) != 0 ? 1.0
                                                                                                                 : -1.0;
             }
@@ -1017,9 +1023,9 @@ private:
                     side = hit.along[a];
                 else if (sideIsFixed(s, axis, std::isfinite(hit.strike.direction)))
                     side = 1;
-                const std::uint64_t seed = detail::mixSeed(
-                    hit.strike.seed, s.salt,
-                    s.kind == detail::Kind::captured ? 0 : static_cast<std::uint64_t>(axis) + 1);
+                const std::uint64_t seed =
+                    detail::mixSeed(hit.strike.seed, s.salt,
+                                    s.kind == detail::Kind::captured ? 0 : static_cast<std::uint64_t>(axis) + 1);
                 sum[a] += s.amount[a] * side * felt * s.value(moment, kick ? 0 : axis, kick ? 0 : seed);
             }
         }
@@ -1131,8 +1137,8 @@ private:
 
     void addNewest(std::array<double, detail::axes>& sum, double& felt, double time) const
     {
-        const auto after = std::upper_bound(hits_.begin(), hits_.end(), time,
-                                            [](double t, const Hit& hit) { return t < hit.start; });
+        const auto after =
+            std::upper_bound(hits_.begin(), hits_.end(), time, [](double t, const Hit& hit) { return t < hit.start; });
         if (after == hits_.begin())
             return;
         const auto newest = static_cast<std::size_t>(after - hits_.begin()) - 1;
@@ -1140,8 +1146,8 @@ private:
         const double length = std::min(handover, hit.peak - hit.start);
         const double share = length > 0 ? detail::smooth((time - hit.start) / length) : 1.0;
         double level = addWithin(sum, newest, time, share);
-        const auto older = std::lower_bound(hits_.begin(), hits_.end(), hit.start,
-                                            [](const Hit& h, double t) { return h.start < t; });
+        const auto older =
+            std::lower_bound(hits_.begin(), hits_.end(), hit.start, [](const Hit& h, double t) { return h.start < t; });
         if (share < 1 && older != hits_.begin())
             level += addWithin(sum, static_cast<std::size_t>(older - hits_.begin()) - 1, time, 1 - share);
         felt = std::max(felt, level);

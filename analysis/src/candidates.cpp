@@ -95,11 +95,6 @@ Candidate joined(const Onset& onset, const Impact& impact, double late, FrameRat
 
 } // namespace
 
-std::string_view findFromName(FindFrom from)
-{
-    return fromNames[static_cast<std::size_t>(from)];
-}
-
 std::optional<FindFrom> findFromFromName(std::string_view name)
 {
     for (std::size_t i = 0; i < fromNames.size(); ++i)

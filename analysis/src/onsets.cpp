@@ -234,11 +234,6 @@ double leastScore(double sensitivity)
 
 } // namespace
 
-std::string_view bandName(Band band)
-{
-    return bandNames[static_cast<std::size_t>(band)];
-}
-
 std::optional<Band> bandFromName(std::string_view name)
 {
     for (std::size_t i = 0; i < bandNames.size(); ++i)

@@ -34,9 +34,11 @@
 #include "ember/core/survey.h"
 #include "ember/film/hand_on.h"
 #include "ember/project/board_edits.h"
+#include "ember/project/film_edits.h"
 #include "ember/project/shipped_recipes.h"
 #include "find_panel.h"
 #include "finder.h"
+#include "frame_store.h"
 #include "hand_window.h"
 #include "live_window.h"
 #include "main_window.h"
@@ -145,29 +147,30 @@ void writeRecipes(const QDir& docs)
 /// The burst at its peak: the frame without and with what is done to it.
 void takeLight(MainWindow& window, const QDir& folder)
 {
-    const auto selection = window.session().selection();
-    const auto frame = window.session().playhead();
-    for (const auto& strike : window.session().project().strikes)
+    const auto selection = window.session().selection.ids();
+    const auto frame = window.session().playhead.frame();
+    for (const auto& strike : window.session().document.project().strikes)
         if (strike.kind == ember::StrikeKind::blast) {
-            window.session().select({strike.id});
-            window.session().setPlayhead(strike.frame.index + 1);
+            window.session().selection.set({strike.id});
+            window.session().playhead.setFrame(strike.frame.index + 1);
         }
     settle(1500);
-    const ember::Project project = window.session().project();
-    const auto source = window.session().frames().cached(window.session().playhead());
+    const ember::Project project = window.session().document.project();
+    const auto source = window.session().film.frames().cached(window.session().playhead.frame());
     if (source != nullptr) {
         QImage both(1280, 360, QImage::Format_RGB32);
         QPainter painter(&both);
         const ember::FrameLook looks[] = {ember::plainLook(project),
-                                          ember::lookOf(project, window.session().motion(), window.session().cover(),
-                                                        static_cast<double>(window.session().playhead()))};
+                                          ember::lookOf(project, window.session().document.motion(),
+                                                        window.session().document.cover(),
+                                                        static_cast<double>(window.session().playhead.frame()))};
         for (int i = 0; i < 2; ++i)
             painter.drawImage(640 * i, 0, ember::app::toQImage(ember::renderFrame(source, looks[i], 640, 360)));
         painter.end();
         both.save(folder.filePath(QStringLiteral("peak-plain-and-finished.png")));
     }
-    window.session().select(selection);
-    window.session().setPlayhead(frame);
+    window.session().selection.set(selection);
+    window.session().playhead.setFrame(frame);
     settle(1000);
 }
 
@@ -182,7 +185,7 @@ void takePages(MainWindow& window, const QDir& folder)
     settle(900); // the preview is under way
     take(window, folder, "recipe-book");
     press(window, "page-2");
-    const ember::Project before = window.session().project();
+    const ember::Project before = window.session().document.project();
     ember::Project project = before; // shakes of the drums meet apart, and the blast is eased home before them
     project.overlap.rule = ember::OverlapRule::stronger;
     project = withGroup(std::move(project), "Drums");
@@ -191,16 +194,16 @@ void takePages(MainWindow& window, const QDir& folder)
             strike.group = "Drums";
     project.groups[0].overlap.rule = ember::OverlapRule::restart;
     project = withSettle(std::move(project), {ember::Frame{196}, ember::SettleMode::ease, 8});
-    window.session().edit(std::move(project), QStringLiteral("Strikes meet by rules"));
+    window.session().document.edit(std::move(project), QStringLiteral("Strikes meet by rules"));
     take(window, folder, "film-page");
-    window.session().edit(before, QStringLiteral("As before"));
+    window.session().document.edit(before, QStringLiteral("As before"));
     press(window, "page-3");
     project = before;
     project.finish.letterbox = 2;
-    window.session().edit(std::move(project), QStringLiteral("Bars for the finish"));
+    window.session().document.edit(std::move(project), QStringLiteral("Bars for the finish"));
     settle(1500);
     take(window, folder, "finish-page");
-    window.session().edit(before, QStringLiteral("As before"));
+    window.session().document.edit(before, QStringLiteral("As before"));
     press(window, "page-0");
     takeLight(window, folder);
 }
@@ -212,7 +215,7 @@ void takeFinding(const QString& clip, const QDir& folder)
     window.resize(1280, 800);
     window.show();
     window.openPath(clip);
-    waitFor([&] { return window.session().hasClip() && window.reel().waveformReady(); });
+    waitFor([&] { return window.session().film.hasClip() && window.reel().waveformReady(); });
     window.showFinding(true);
     waitFor([&] { return window.finder().ready() && !window.finder().running(); });
     window.finder().setCurrent(4);
@@ -222,7 +225,8 @@ void takeFinding(const QString& clip, const QDir& folder)
 
 void takeDropBench(MainWindow& window, const QDir& folder)
 {
-    ember::app::DropBench bench(window.session(), ember::app::Dialogs::standard());
+    auto& of = window.session();
+    ember::app::DropBench bench(of.document, of.selection, of.playhead, of.file, ember::app::Dialogs::standard());
     bench.show();
     settle(1500);
     bench.grab().save(folder.filePath(QStringLiteral("drop-bench.png")));
@@ -231,7 +235,8 @@ void takeDropBench(MainWindow& window, const QDir& folder)
 /// A camera's motion, sifted and trimmed to some of its steps.
 void takeMotions(MainWindow& window, const QDir& folder)
 {
-    ember::app::MotionBench bench(window.session(), ember::app::Dialogs::standard());
+    auto& of = window.session();
+    ember::app::MotionBench bench(of.document, of.selection, of.motions, of.file, ember::app::Dialogs::standard());
     auto* list = bench.findChild<QListWidget*>(QStringLiteral("motion-list"));
     list->setCurrentRow(1);
     bench.findChild<ember::app::MotionView*>()->stretchWished(36, 216);
@@ -243,7 +248,7 @@ void takeMotions(MainWindow& window, const QDir& folder)
 /// The film's events around the camera, the last blow chosen; and the live bench after some presses.
 void takePlacesAndLive(MainWindow& window, const QDir& folder)
 {
-    const ember::Project before = window.session().project();
+    const ember::Project before = window.session().document.project();
     ember::Project project = before;
     // The hammer stands ahead, the crane on the right, the ladle far behind it on the left, the drums around.
     for (ember::Strike& strike : project.strikes) {
@@ -258,10 +263,10 @@ void takePlacesAndLive(MainWindow& window, const QDir& folder)
             at(-9 + 0.1 * static_cast<double>(strike.frame.index), 0, 12);
     }
     project.world.camera = {{ember::Frame{0}, {0, 1.6, -4}, 0}, {ember::Frame{200}, {3, 1.6, 2}, 12}};
-    window.session().edit(project, QStringLiteral("Places"));
+    window.session().document.edit(project, QStringLiteral("Places"));
     for (const ember::Strike& strike : project.strikes)
         if (strike.kind == ember::StrikeKind::landing)
-            window.session().select({strike.id});
+            window.session().selection.set({strike.id});
     {
         ember::app::PlacesWindow places(window.session());
         places.show();
@@ -278,8 +283,8 @@ void takePlacesAndLive(MainWindow& window, const QDir& folder)
     project.board.pads[4].name = "Hammer";
     project.board.pads[4].place = ember::Place{ember::WorldPoint{-1.5, 0, 7}};
     project.overlap.rule = ember::OverlapRule::stronger;
-    window.session().edit(project, QStringLiteral("Pads"));
-    window.session().setPlayhead(30);
+    window.session().document.edit(project, QStringLiteral("Pads"));
+    window.session().playhead.setFrame(30);
     {
         ember::app::LiveWindow live(window.session(), ember::app::Dialogs::standard());
         live.show();
@@ -292,15 +297,15 @@ void takePlacesAndLive(MainWindow& window, const QDir& folder)
         settle(40);
         live.grab().save(folder.filePath(QStringLiteral("live-bench.png")));
     }
-    window.session().edit(before, QStringLiteral("As before"));
+    window.session().document.edit(before, QStringLiteral("As before"));
 }
 
 /// Handing a blast on, its sheet, and the comfort of the film.
 void takeHandingOn(MainWindow& window, const QDir& folder)
 {
-    for (const ember::Strike& strike : window.session().project().strikes)
+    for (const ember::Strike& strike : window.session().document.project().strikes)
         if (strike.kind == ember::StrikeKind::blast)
-            window.session().select({strike.id});
+            window.session().selection.set({strike.id});
     {
         ember::app::Dialogs dialogs = ember::app::Dialogs::standard();
         ember::app::HandWindow hand(window.session(), dialogs);
@@ -313,9 +318,10 @@ void takeHandingOn(MainWindow& window, const QDir& folder)
         auto* page = hand.findChild<QLabel*>(QStringLiteral("hand-page"));
         waitFor([&] { return page->isVisible(); });
         ember::HandingOn how;
-        how.part = {ember::HandedOf::strike, window.session().selection().front()};
+        how.part = {ember::HandedOf::strike, window.session().selection.ids().front()};
         const auto out = folder.filePath(QStringLiteral("shake-sheet.png")).toStdString();
-        if (const auto done = handOn(window.session().project(), ember::HandFormat::sheet, how, out, true); !done)
+        if (const auto done = handOn(window.session().document.project(), ember::HandFormat::sheet, how, out, true);
+            !done)
             std::cerr << sentence(done.error()) << '\n';
     }
     {
@@ -341,8 +347,8 @@ void writeShortcuts(MainWindow& window, const QDir& docs)
 /// Traces, the curve editor, two takes side by side, and the light scheme.
 void takeReading(MainWindow& window, const QDir& folder)
 {
-    const auto before = window.session().project();
-    const auto strike = window.session().selection();
+    const auto before = window.session().document.project();
+    const auto strike = window.session().selection.ids();
     const auto act = [&](const char* id) {
         for (const ListedAction& listed : actionsOf(*window.menuBar()))
             if (listed.id == QLatin1String(id))
@@ -360,9 +366,9 @@ void takeReading(MainWindow& window, const QDir& folder)
     settle(800);
     take(window, folder, "takes");
     act("compare.split-against-the-other-take");
-    window.session().edit(before, QStringLiteral("As before"));
+    window.session().document.edit(before, QStringLiteral("As before"));
     act("strike.turn-into-keys.this-strike-few-keys");
-    window.session().setOpenStrand("Keys");
+    window.session().shaping.setOpenStrand("Keys");
     settle(1200);
     if (auto* canvas = window.findChild<DrawnCanvas*>(QStringLiteral("drawn-canvas"))) {
         for (QWidget* parent = canvas->parentWidget(); parent != nullptr; parent = parent->parentWidget())
@@ -377,9 +383,9 @@ void takeReading(MainWindow& window, const QDir& folder)
     }
     settle(600);
     take(window, folder, "keys");
-    window.session().edit(before, QStringLiteral("As before"));
-    window.session().setOpenStrand({});
-    window.session().select(strike);
+    window.session().document.edit(before, QStringLiteral("As before"));
+    window.session().shaping.setOpenStrand({});
+    window.session().selection.set(strike);
     act("view.light-scheme");
     settle(1200);
     scrollUp(window);
@@ -395,11 +401,11 @@ void takeShots(const QString& project, const QDir& folder)
     window.resize(1280, 800);
     window.show();
     window.openPath(project);
-    if (!waitFor([&] { return window.session().hasClip() && window.reel().waveformReady(); }))
+    if (!waitFor([&] { return window.session().film.hasClip() && window.reel().waveformReady(); }))
         return;
-    window.session().strikeOnCut();
-    const std::int64_t cut = window.session().project().cuts().front();
-    window.session().setPlayhead(cut - 1);
+    window.session().shots.strikeOnCut();
+    const std::int64_t cut = window.session().document.project().cuts().front();
+    window.session().playhead.setFrame(cut - 1);
     settle(6000);
     take(window, folder, "cut");
 }
@@ -433,21 +439,22 @@ int main(int argc, char** argv)
 
     window.openPath(QString::fromLocal8Bit(argv[1]));
     if (!waitFor([&] {
-            return window.session().hasClip() && window.picture().pictureFrame() >= 0 && window.reel().waveformReady();
+            return window.session().film.hasClip() && window.picture().pictureFrame() >= 0 &&
+                   window.reel().waveformReady();
         }))
         return 1;
     // The landing: a clear attack, a decay and a rumble.
-    for (const auto& strike : window.session().project().strikes)
+    for (const auto& strike : window.session().document.project().strikes)
         if (strike.kind == ember::StrikeKind::landing) {
-            window.session().select({strike.id});
-            window.session().setPlayhead(strike.frame.index + 1);
+            window.session().selection.set({strike.id});
+            window.session().playhead.setFrame(strike.frame.index + 1);
         }
     settle(6000);
     take(window, folder, "main-window");
     takePages(window, folder);
     takeReading(window, folder);
 
-    takeFinding(QString::fromStdString(window.session().project().shots.front().clip), folder);
+    takeFinding(QString::fromStdString(window.session().document.project().shots.front().clip), folder);
     takeShots(QFileInfo(QString::fromLocal8Bit(argv[1])).dir().filePath(QStringLiteral("night-shift-cut.vember")),
               folder);
 

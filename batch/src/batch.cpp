@@ -9,6 +9,7 @@
 #include <stdexcept>
 
 #include "command.h"
+#include "describe.h"
 
 namespace ember {
 
@@ -72,12 +73,23 @@ int runBatch(const std::vector<std::string>& arguments, const BatchStreams& stre
     app.footer(
         "Exit codes: 0 done, 1 it failed (one sentence on stderr), 2 the command line was wrong; of check also 3, a "
         "limit is not kept.");
+    bool alone = false; // what only stands in the help: these two are answered below
+    app.add_flag("--manual-page", alone, "Print the manual page, as man reads it");
+    app.add_flag("--bash-completion", alone, "Print the completion for bash");
     std::vector<std::pair<CLI::App*, std::unique_ptr<Command>>> commands;
     for (const Entry& entry : entries) {
         CLI::App* sub = app.add_subcommand(entry.name, entry.description);
         sub->set_version_flag("--version", version);
         commands.emplace_back(sub, entry.make());
         commands.back().second->declare(*sub);
+    }
+    if (arguments == std::vector<std::string>{"--manual-page"}) {
+        streams.out << manualOf(app, EMBER_VERSION);
+        return streams.out.flush() ? batchOk : batchFailed;
+    }
+    if (arguments == std::vector<std::string>{"--bash-completion"}) {
+        streams.out << bashCompletionOf(app);
+        return streams.out.flush() ? batchOk : batchFailed;
     }
     try {
         app.parse(std::vector<std::string>(arguments.rbegin(), arguments.rend()));

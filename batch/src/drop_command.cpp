@@ -21,8 +21,8 @@ public:
         app.add_flag("--sample", sample_, "Write a sample scene instead");
         app.add_flag("--positions", positions_, "Tell where around the camera each impact is");
         auto* live = app.add_flag("--live", live_, "Fall in real time, and send each impact as OSC when it happens");
-        auto* osc = app.add_option("--osc", osc_, "Where to: HOST:PORT, or PORT of this machine")
-                        ->check(addressSpelling());
+        auto* osc =
+            app.add_option("--osc", osc_, "Where to: HOST:PORT, or PORT of this machine")->check(addressSpelling());
         live->needs(osc);
         osc->needs(live);
     }
@@ -42,8 +42,8 @@ public:
         if (!scene)
             return scene.error();
         const drop::Run run = drop::simulate(scene.value());
-        const std::string impacts =
-            drop::impactsToJsonLines(run.impacts, scene->view, positions_ || live_ ? drop::Tell::positions : drop::Tell::pictures);
+        const std::string impacts = drop::impactsToJsonLines(
+            run.impacts, scene->view, positions_ || live_ ? drop::Tell::positions : drop::Tell::pictures);
         if (live_)
             return send(impacts, streams);
         streams.out << impacts;

@@ -30,7 +30,7 @@ Status sendInTime(const std::vector<TimedOsc>& messages, const OscAddress& addre
     }
     const double seconds = std::chrono::duration<double>(Clock::now() - start).count();
     streams.out << messages.size() << (messages.size() == 1 ? " message" : " messages") << " sent in "
-        << static_cast<double>(static_cast<long long>(seconds * 100)) / 100 << " s\n";
+                << static_cast<double>(static_cast<long long>(seconds * 100)) / 100 << " s\n";
     return Done{};
 }
 

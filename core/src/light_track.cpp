@@ -87,8 +87,8 @@ LightTrack::LightTrack(const Project& project)
         const double turn = directionOf(strike, seedOf(strike, *recipe));
         lit_.push_back({frame, strike.strength, settling, alongAxis(turn, Axis::x), alongAxis(turn, Axis::y), kind});
         // One frame more: a course without a fall is there on its last frame.
-        spans.push_back(
-            {frame + std::min(envelope.start(), 0.0), std::min({frame + end, settling.from + settling.frames, settling.until}) + 1});
+        spans.push_back({frame + std::min(envelope.start(), 0.0),
+                         std::min({frame + end, settling.from + settling.frames, settling.until}) + 1});
     }
     index_ = SpanIndex(spans);
 }

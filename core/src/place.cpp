@@ -14,8 +14,8 @@ namespace ember {
 
 namespace worldfield {
 const FieldSpec coordinate{"coordinate", "Place", "m", -10'000, 10'000, 0, 1, "Metres: x to the right, y up, z ahead"};
-const FieldSpec heading{"heading", "Heading", "°",  -3600,
-                        3600,      0,         5, "Where the camera looks: 0 ahead, 90 to the right, seen from above"};
+const FieldSpec heading{"heading", "Heading", "°", -3600,
+                        3600,      0,         5,   "Where the camera looks: 0 ahead, 90 to the right, seen from above"};
 const FieldSpec picture{"picture", "Point", "%", -4, 5, 0.5, 0.01, "A point of the picture, of its size"};
 const FieldSpec distance{"distance", "Distance", "m", 0, 10'000, 10, 1, "Metres from the camera"};
 } // namespace worldfield
@@ -27,16 +27,13 @@ constexpr FieldSpec weakerField =
     choiceField("weaker", "Weaker", offOn, 1, "Strikes with a place are weaker the further they are");
 constexpr FieldSpec exponentField{
     "exponent", "Falls by", "", 0, 6, 1, 0.1, "Strength falls as the reference over the distance, to this power"};
-constexpr FieldSpec referenceField{"reference",
-                                   "Full within",
-                                   "m",
-                                   0.01,
-                                   10'000,
-                                   5,
-                                   0.5,
-                                   "Up to this distance a strike has its full strength; from there on it falls"};
-constexpr FieldSpec cutoffField{"cutoff", "Nothing from", "m", 0,
-                                100'000,  0,              5,   "From this distance on nothing is felt; 0 is never"};
+constexpr FieldSpec referenceField{
+    "reference", "Full within",
+    "m",         0.01,
+    10'000,      5,
+    0.5,         "Up to this distance a strike has its full strength; from there on it falls"};
+constexpr FieldSpec cutoffField{
+    "cutoff", "Nothing from", "m", 0, 100'000, 0, 5, "From this distance on nothing is felt; 0 is never"};
 constexpr FieldSpec laterField =
     choiceField("later", "Later", offOn, 1, "Strikes with a place arrive later the further they are");
 constexpr FieldSpec arrivalField = choiceField("arrival", "Travels", arrivalWords, 1,

@@ -6,6 +6,7 @@
 #include <iostream>
 #include <sstream>
 
+#include "ember/files/manual_page.h"
 #include "ember/film/capture_clip.h"
 #include "ember/film/new_project.h"
 #include "ember/media/film_writer.h"
@@ -34,7 +35,26 @@ FilmSettings filmSettings()
     return settings;
 }
 
-Status makeFilm(const std::string& path)
+/// Whoever waits for it reads how far it is, in percent, a line each.
+class Progress {
+public:
+    explicit Progress(bool told) : told_(told) {}
+    void frameDone(int all)
+    {
+        ++done_;
+        if (told_)
+            std::cout << 100 * done_ / all << '\n' << std::flush;
+    }
+
+private:
+    bool told_;
+    int done_ = 0;
+};
+
+constexpr int cutFrame = 144;
+constexpr int allFrames = frames + (frames - cutFrame);
+
+Status makeFilm(const std::string& path, Progress& progress)
 {
     FilmSettings settings = filmSettings();
     settings.soundRate = 48000;
@@ -54,6 +74,7 @@ Status makeFilm(const std::string& path)
             slot = std::async(std::launch::async, drawFrame, frame + 2);
         if (auto status = writer.value()->addFrame(image); !status)
             return status;
+        progress.frameDone(allFrames);
     }
     return writer.value()->finish();
 }
@@ -90,17 +111,17 @@ Project demoProject(const std::string& film)
     return project;
 }
 
-constexpr int cutFrame = 144;
-
 /// What the second camera filmed from the cut on.
-Status filmClose(const std::string& path)
+Status filmClose(const std::string& path, Progress& progress)
 {
     auto writer = FilmWriter::create(path, filmSettings());
     if (!writer)
         return writer.error();
-    for (int frame = cutFrame; frame < frames; ++frame)
+    for (int frame = cutFrame; frame < frames; ++frame) {
         if (auto status = writer.value()->addFrame(*closeFrame(frame)); !status)
             return status;
+        progress.frameDone(allFrames);
+    }
     return writer.value()->finish();
 }
 
@@ -124,12 +145,13 @@ Project cutProject(Project project, const std::string& close)
     return next;
 }
 
-Status makeAll(const std::filesystem::path& folder)
+Status makeAll(const std::filesystem::path& folder, bool tellProgress)
 {
+    Progress progress(tellProgress);
     std::error_code error;
     std::filesystem::create_directories(folder, error);
     const std::string film = (folder / "night-shift.mp4").string();
-    if (auto status = makeFilm(film); !status)
+    if (auto status = makeFilm(film, progress); !status)
         return status;
     if (auto status = writeFileSafely((folder / "night-shift-strikes.csv").string(), trueStrikes()); !status)
         return status;
@@ -137,7 +159,7 @@ Status makeAll(const std::filesystem::path& folder)
     if (auto status = saveProject(project, (folder / "night-shift.vember").string()); !status)
         return status;
     const std::string close = (folder / "night-shift-close.mp4").string();
-    if (auto status = filmClose(close); !status)
+    if (auto status = filmClose(close, progress); !status)
         return status;
     return saveProject(cutProject(project, close), (folder / "night-shift-cut.vember").string());
 }
@@ -181,16 +203,49 @@ Status makeMotions(const std::filesystem::path& folder)
 
 } // namespace
 
+namespace {
+
+constexpr const char* progressText = "Say on stdout how far it is, in percent.";
+constexpr const char* operatorsText =
+    "Film the same with a calm, a nervous and a running operator instead, and read the "
+    "motion of their cameras.";
+
+std::string manualPage()
+{
+    return ember::roffOf({"vast-ember-demo",
+                          EMBER_VERSION,
+                          "draws and sounds the demo of Vast Ember",
+                          "[--progress] FOLDER",
+                          "Makes the demo film, its true strikes and two projects in a folder. The same in every run.",
+                          {{"Options", {}, {{"--progress", progressText}, {"--operators FOLDER", operatorsText}}},
+                           {"See also", "vast-ember(1)", {}}}});
+}
+
+constexpr const char* usage = "Usage: vast-ember-demo [--progress] FOLDER\n"
+                              "Makes the demo film, its true strikes and two projects there.\n"
+                              "       vast-ember-demo --operators FOLDER\n";
+
+} // namespace
+
 int main(int argc, char** argv)
 {
-    const bool operators = argc == 3 && std::string(argv[1]) == "--operators";
-    if (!operators && (argc != 2 || std::string(argv[1]).starts_with("--"))) {
-        std::cerr << "Usage: vast-ember-demo FOLDER\nMakes the demo film, its true strikes and a project there.\n"
-                     "       vast-ember-demo --operators FOLDER\nFilms the same with a calm, a nervous and a running "
-                     "operator, and reads the motion of their cameras.\n";
-        return argc == 2 && std::string(argv[1]) == "--help" ? 0 : 2;
+    const std::vector<std::string> arguments(argv + 1, argv + argc);
+    const bool option = arguments.size() == 2;
+    const bool right = !arguments.empty() && arguments.size() <= 2 && !arguments.back().starts_with("--") &&
+                       (!option || arguments[0] == "--progress" || arguments[0] == "--operators");
+    if (!right) {
+        const bool help = arguments == std::vector<std::string>{"--help"};
+        if (arguments == std::vector<std::string>{"--manual-page"})
+            std::cout << manualPage();
+        else if (help)
+            std::cout << usage << "  --progress   " << progressText << "\n  --operators  " << operatorsText << '\n';
+        else
+            std::cerr << usage;
+        return !arguments.empty() && (help || arguments[0] == "--manual-page") ? 0 : 2;
     }
-    if (const auto status = operators ? makeMotions(argv[2]) : makeAll(argv[1]); !status) {
+    const std::string& folder = arguments.back();
+    if (const auto status = option && arguments[0] == "--operators" ? makeMotions(folder) : makeAll(folder, option);
+        !status) {
         std::cerr << "vast-ember-demo: " << sentence(status.error()) << '\n';
         return 1;
     }

@@ -41,14 +41,7 @@ std::string pictureOf(const Project& project, std::int64_t frame)
     const int width = std::min(widest, project.width);
     const int height = std::max(1, static_cast<int>(std::lround(1.0 * width * project.height / project.width)));
     const ImagePtr small = renderFrame(source.value(), plainLook(project), width, height);
-    std::error_code ignored;
-    const fs::path file =
-        fs::temp_directory_path(ignored) / ("vast-ember-" + std::to_string(reinterpret_cast<std::uintptr_t>(&source)) +
-                                            "-" + std::to_string(shown.index) + ".png");
-    if (!savePicture(*small, file.string(), true))
-        return {};
-    const auto bytes = readFile(file.string(), 64u << 20, "a picture");
-    fs::remove(file, ignored);
+    const auto bytes = pngOf(*small);
     return bytes ? dataAddress("image/png", bytes.value()) : std::string();
 }
 

@@ -5,6 +5,8 @@
 
 #include "ember/core/shown_text.h"
 
+template class nlohmann::basic_json<nlohmann::ordered_map>;
+
 namespace ember {
 
 namespace {

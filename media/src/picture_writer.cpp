@@ -5,6 +5,7 @@
 #include <cstring>
 #include <fcntl.h>
 #include <filesystem>
+#include <span>
 #include <unistd.h>
 #include <vector>
 
@@ -64,6 +65,10 @@ public:
     /// The path is the one picture's own name.
     void nameAlone() { alone_ = true; }
     Status prepare();
+    /// A picture as it is written; valid until the next one.
+    Result<std::span<const std::uint8_t>> encoded(const Image& image);
+    /// Only what encoded() needs.
+    Status prepareCoder();
     Status addFrame(const Image& image) override;
     void skipFrame() override { ++number_; }
     Status addSound(const SoundBuffer&) override { return Done{}; }
@@ -74,7 +79,7 @@ public:
     }
 
 private:
-    Status store(const AVPacket& packet);
+    Status store(std::span<const std::uint8_t> bytes);
     void takePng(const Image& image);
     void takeExr(const Image& image);
     bool exr() const { return settings_.format == FilmFormat::exrSequence; }
@@ -104,6 +109,11 @@ Status PictureWriter::prepare()
         !settings_.overwrite && !settings_.keepPictures && somethingAt(first))
         return Error{ErrorCode::exists, first, "say that it may be replaced, or choose another name"};
     removeLeftPartsIn(fs::path(alone_ ? path_ : sequenceFile(path_, number_)).parent_path().string());
+    return prepareCoder();
+}
+
+Status PictureWriter::prepareCoder()
+{
     const bool deep = settings_.depth == Depth::sixteen;
     const AVCodec* encoder = avcodec_find_encoder(exr() ? AV_CODEC_ID_EXR : AV_CODEC_ID_PNG);
     if (encoder == nullptr)
@@ -134,7 +144,7 @@ Status PictureWriter::prepare()
     return Done{};
 }
 
-Status PictureWriter::store(const AVPacket& packet)
+Status PictureWriter::store(std::span<const std::uint8_t> bytes)
 {
     const std::string name = alone_ ? path_ : sequenceFile(path_, number_);
     if (!settings_.overwrite && somethingAt(name))
@@ -147,7 +157,7 @@ Status PictureWriter::store(const AVPacket& packet)
     const int file = ::open(part.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0666);
     if (file < 0)
         return failed(errno);
-    if (const int trouble = av::writeAll(file, packet.data, static_cast<std::size_t>(packet.size)); trouble != 0) {
+    if (const int trouble = av::writeAll(file, bytes.data(), bytes.size()); trouble != 0) {
         ::close(file);
         return failed(trouble);
     }
@@ -206,7 +216,7 @@ void PictureWriter::takeExr(const Image& image)
         }
 }
 
-Status PictureWriter::addFrame(const Image& image)
+Result<std::span<const std::uint8_t>> PictureWriter::encoded(const Image& image)
 {
     av_frame_make_writable(frame_.get());
     if (exr())
@@ -214,14 +224,19 @@ Status PictureWriter::addFrame(const Image& image)
     else
         takePng(image);
     frame_->pts = number_;
+    av_packet_unref(packet_.get());
     int code = avcodec_send_frame(codec_.get(), frame_.get());
     if (code >= 0)
         code = avcodec_receive_packet(codec_.get(), packet_.get());
     if (code < 0)
         return Error{ErrorCode::failed, path_, av::words(code)};
-    auto status = store(*packet_);
-    av_packet_unref(packet_.get());
-    return status;
+    return std::span<const std::uint8_t>(packet_->data, static_cast<std::size_t>(packet_->size));
+}
+
+Status PictureWriter::addFrame(const Image& image)
+{
+    const auto bytes = encoded(image);
+    return bytes ? store(bytes.value()) : Status(bytes.error());
 }
 
 } // namespace
@@ -234,10 +249,9 @@ Result<std::unique_ptr<FilmWriter>> createPictureWriter(const std::string& path,
     return std::unique_ptr<FilmWriter>(std::move(writer));
 }
 
-Status savePicture(const Image& image, const std::string& path, bool overwrite)
+namespace {
+FilmSettings onePng(const Image& image)
 {
-    if (!overwrite && somethingAt(path))
-        return Error{ErrorCode::exists, path, "say that it may be replaced, or choose another name"};
     FilmSettings settings;
     settings.format = FilmFormat::pngSequence;
     settings.width = image.width();
@@ -245,7 +259,26 @@ Status savePicture(const Image& image, const std::string& path, bool overwrite)
     settings.alpha = !image.opaque();
     settings.depth = image.depth();
     settings.overwrite = true;
-    PictureWriter writer(path, settings);
+    return settings;
+}
+} // namespace
+
+Result<std::string> pngOf(const Image& image)
+{
+    PictureWriter writer("a picture", onePng(image));
+    if (auto ready = writer.prepareCoder(); !ready)
+        return ready.error();
+    const auto bytes = writer.encoded(image);
+    if (!bytes)
+        return bytes.error();
+    return std::string(bytes.value().begin(), bytes.value().end());
+}
+
+Status savePicture(const Image& image, const std::string& path, bool overwrite)
+{
+    if (!overwrite && somethingAt(path))
+        return Error{ErrorCode::exists, path, "say that it may be replaced, or choose another name"};
+    PictureWriter writer(path, onePng(image));
     writer.nameAlone();
     if (auto ready = writer.prepare(); !ready)
         return ready;

@@ -8,20 +8,17 @@
 #include <cstring>
 #include <filesystem>
 #include <new>
+#include <span>
 
 #include "ember/core/shown_text.h"
 #include "picture_convert.h"
+#include "picture_index.h"
 
 namespace ember {
 
 namespace {
 
-/// One stored picture: when it is shown and when it is decoded, in ticks of the stream's clock.
-struct Entry {
-    std::int64_t shown;
-    std::int64_t decoded;
-    bool key;
-};
+using Entry = PictureIndex::Entry;
 
 std::int64_t shownAt(const AVPacket& packet, std::int64_t count)
 {
@@ -37,7 +34,7 @@ struct RateGuess {
 
 /// The rate of a stream, from the times of its pictures. A rate within 0.05 % of a usual one is that one, exactly;
 /// a stream with uneven times gets the nearest usual rate.
-RateGuess guessRate(const std::vector<Entry>& index, AVRational clock, AVRational declared)
+RateGuess guessRate(std::span<const Entry> index, AVRational clock, AVRational declared)
 {
     constexpr std::array<std::pair<int, int>, 13> usual{{{24000, 1001},
                                                          {24, 1},
@@ -123,7 +120,8 @@ public:
     Result<ImagePtr> picture(std::int64_t index) override;
 
 private:
-    Status buildIndex();
+    Result<PictureIndex> readIndex();
+    Status findIndex();
     void describe(FrameRate stillRate, const AVFrame& first);
     /// The next picture in the order of showing; empty at the end of the file.
     Result<av::FramePtr> next();
@@ -137,9 +135,10 @@ private:
     av::Codec codec_;
     av::PacketPtr packet_{av_packet_alloc()};
     PictureConverter converter_;
-    std::vector<Entry> index_;   ///< by time of showing
-    std::int64_t packets_ = 0;   ///< read since the last seek
-    std::int64_t position_ = -1; ///< the picture decoded last; -1 before the first
+    SharedIndex shared_;
+    std::span<const Entry> index_; ///< of it; of a still the first alone
+    std::int64_t packets_ = 0;     ///< read since the last seek
+    std::int64_t position_ = -1;   ///< the picture decoded last; -1 before the first
     bool draining_ = false;
     bool tainted_ = false; ///< a picture since the last whole key picture was damaged: those after it are made of it
     ImagePtr last_;
@@ -169,7 +168,7 @@ Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, F
     if (!codec)
         return codec.error();
     reader->codec_ = std::move(codec).value();
-    if (auto built = reader->buildIndex(); !built)
+    if (auto built = reader->findIndex(); !built)
         return built.error();
     auto first = reader->next();
     if (!first)
@@ -190,31 +189,42 @@ Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, F
     return std::unique_ptr<ClipReader>(std::move(reader));
 }
 
-Status VideoReader::buildIndex()
+Result<PictureIndex> VideoReader::readIndex()
 {
-    AVFormatContext* format = input_->format();
-    std::int64_t count = 0;
+    PictureIndex index;
     int code = 0;
-    while ((code = av_read_frame(format, packet_.get())) >= 0) {
+    while ((code = av_read_frame(input_->format(), packet_.get())) >= 0) {
         if (packet_->stream_index == stream_ && (packet_->flags & AV_PKT_FLAG_DISCARD) == 0 && packet_->size > 0) {
-            const auto shown = shownAt(*packet_, count++);
-            index_.push_back({shown, packet_->dts != AV_NOPTS_VALUE ? packet_->dts : shown,
-                              (packet_->flags & AV_PKT_FLAG_KEY) != 0});
+            const auto shown = shownAt(*packet_, index.packets++);
+            index.entries.push_back({shown, packet_->dts != AV_NOPTS_VALUE ? packet_->dts : shown,
+                                     (packet_->flags & AV_PKT_FLAG_KEY) != 0});
         }
         av_packet_unref(packet_.get());
     }
-    if (index_.empty())
+    if (index.entries.empty())
         return Error{ErrorCode::noPicture, info_.path, "its picture stream has no frames"};
-    if (code != AVERROR_EOF)
-        info_.notes.push_back(fileNote(info_.path, "is damaged after picture " + std::to_string(count - 1) +
+    index.cutOff = code != AVERROR_EOF;
+    auto& entries = index.entries;
+    std::sort(entries.begin(), entries.end(), [](const Entry& a, const Entry& b) { return a.shown < b.shown; });
+    entries.erase(
+        std::unique(entries.begin(), entries.end(), [](const Entry& a, const Entry& b) { return a.shown == b.shown; }),
+        entries.end());
+    return index;
+}
+
+Status VideoReader::findIndex()
+{
+    auto index = pictureIndex(info_.path, stream_, [this] { return readIndex(); });
+    if (!index)
+        return index.error();
+    shared_ = index.value();
+    index_ = shared_->entries;
+    if (shared_->cutOff)
+        info_.notes.push_back(fileNote(info_.path, "is damaged after picture " + std::to_string(shared_->packets - 1) +
                                                        ": what follows cannot be read"));
-    std::sort(index_.begin(), index_.end(), [](const Entry& a, const Entry& b) { return a.shown < b.shown; });
-    index_.erase(
-        std::unique(index_.begin(), index_.end(), [](const Entry& a, const Entry& b) { return a.shown == b.shown; }),
-        index_.end());
-    const bool still = isStill(format->iformat->name, info_.path);
+    const bool still = isStill(input_->format()->iformat->name, info_.path);
     if (still)
-        index_.resize(1);
+        index_ = index_.first(1);
     info_.kind = still ? ClipKind::still : ClipKind::video;
     info_.pictures = static_cast<std::int64_t>(index_.size());
     // A single picture cannot be sought in by every demuxer, so it is simply opened again.

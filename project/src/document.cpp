@@ -33,6 +33,15 @@ bool Document::edit(Project next, const std::string& result, Gesture gesture)
     return true;
 }
 
+bool Document::abandon(Gesture gesture)
+{
+    if (gesture == 0 || at_ == 0 || steps_[at_].gesture != gesture || at_ + 1 != steps_.size())
+        return false;
+    steps_.pop_back();
+    --at_;
+    return true;
+}
+
 void Document::undo()
 {
     if (canUndo())

@@ -20,7 +20,8 @@ int main(int argc, char** argv)
     text << file.rdbuf();
     const bool gentle = argc > 2 && std::strcmp(argv[2], "gentle") == 0;
     try {
-        auto shake = vast_ember::Shake::fromJson(text.str(), gentle ? vast_ember::Preset::gentle : vast_ember::Preset::full);
+        auto shake =
+            vast_ember::Shake::fromJson(text.str(), gentle ? vast_ember::Preset::gentle : vast_ember::Preset::full);
         std::printf("%s\n%8s %8s %8s %7s %7s\n", shake.name().c_str(), "seconds", "x", "y", "zoom", "roll");
         const double frame = 1 / shake.framesPerSecond();
         for (int i = 0; i < 72; ++i) {

@@ -171,8 +171,8 @@ private slots:
         const auto direction = arrivalOf(project, project.strikes[0]).direction;
         QVERIFY(direction);
         QVERIFY(near(std::remainder(*direction - degrees, 360), 0));
-        const Pose peak = Motion(project).poseAt(
-            static_cast<double>(arrivalOf(project, project.strikes[0]).felt.index + 2));
+        const Pose peak =
+            Motion(project).poseAt(static_cast<double>(arrivalOf(project, project.strikes[0]).felt.index + 2));
         QVERIFY(near(std::remainder(std::atan2(peak.y, peak.x) * 180 / M_PI - degrees, 360), 0, 1e-6));
     }
     void fromAheadTheStrikesOwnDirectionCounts()
@@ -233,11 +233,12 @@ private slots:
         QVERIFY(near(right.y, 0));
         test::Random random(9);
         for (int i = 0; i < 200; ++i) {
-            const CameraKey there{{}, {random.between(-9, 9), random.between(-9, 9), random.between(-9, 9)},
-                                  random.between(-400, 400)};
+            const CameraKey there{
+                {}, {random.between(-9, 9), random.between(-9, 9), random.between(-9, 9)}, random.between(-400, 400)};
             const PicturePoint point{random.between(0, 1), random.between(0, 1), random.between(0.1, 500)};
             const auto back = pictureOf(worldOf(point, there, 1280, 720), there, 1280, 720);
-            QVERIFY(back && near(back->x, point.x) && near(back->y, point.y) && near(back->distance, point.distance, 1e-7));
+            QVERIFY(back && near(back->x, point.x) && near(back->y, point.y) &&
+                    near(back->distance, point.distance, 1e-7));
         }
         QVERIFY(!pictureOf({0, 0, -5}, stand, 1280, 720)); // behind
         // On the right of the picture pushes left.
@@ -299,9 +300,12 @@ private slots:
         Project project = kicked(at(0, 0, 60));
         Survey survey;
         survey.update(project, Motion(project));
-        for (const auto& change : {+[](Project& p) { p.world.exponent = 2; }, +[](Project& p) { p.world.arrival = Arrival::ground; },
-                                   +[](Project& p) { p.strikes[0].place->at = WorldPoint{30, 0, 5}; },
-                                   +[](Project& p) { p.strikes[0].place.reset(); }}) {
+        for (const auto& change :
+             {+[](Project& p) { p.world.exponent = 2; }, +[](Project& p) { p.world.arrival = Arrival::ground; },
+              +[](Project& p) {
+                  p.strikes[0].place->at = WorldPoint{30, 0, 5};
+              },
+              +[](Project& p) { p.strikes[0].place.reset(); }}) {
             change(project);
             const Motion motion(project);
             survey.update(project, motion);
@@ -314,7 +318,8 @@ private slots:
             QVERIFY(placeFromText(placeText(place)) == place);
         QCOMPARE(placeText(at(1.5, -2, 300)), std::string("1.5:-2:300"));
         QCOMPARE(placeText(Place{PicturePoint{0.25, 0.75, 12}}), std::string("picture:0.25:0.75:12"));
-        for (const char* text : {"", "1:2", "1:2:3:4", "a:b:c", "1:2:", "picture:0.5:0.5:-1", "picture:9:0:1", "0:0:1e9", "nan:0:0"})
+        for (const char* text :
+             {"", "1:2", "1:2:3:4", "a:b:c", "1:2:", "picture:0.5:0.5:-1", "picture:9:0:1", "0:0:1e9", "nan:0:0"})
             QVERIFY2(!placeFromText(text), text);
     }
     void aCutDoesNotWaitForAnEase()

@@ -100,6 +100,16 @@ private slots:
         }
         QCOMPARE(numberAt(*clip, 10'000, clip->info().rate), count - 1); // held at the end
         QCOMPARE(numberAt(*clip, -5, clip->info().rate), 0);
+        // The same where the index is known already and the file was not read from end to end before the first jump.
+        QTest::qSleep(150);
+        QVERIFY(opened(path)); // it is kept now: the file is no longer just written
+        const auto again = opened(path);
+        QVERIFY(again);
+        for (int i = 0; i < 40; ++i) {
+            const int wanted = random.whole(0, count - 1);
+            QCOMPARE(numberAt(*again, wanted, clip->info().rate), wanted);
+        }
+        QCOMPARE(again->info().length, clip->info().length);
     }
 
     void ratesAreKept_data()

@@ -41,14 +41,15 @@ extern "C" const char* __tsan_default_suppressions()
 }
 #endif
 
-/// -class NAME runs one class, -without NAME,NAME all others; everything else is Qt Test's.
+/// -class NAME,NAME runs these classes, -without NAME,NAME all others, -none says that there are none; everything else
+/// is Qt Test's.
 int main(int argc, char** argv)
 {
     std::signal(SIGXFSZ, SIG_IGN);
     QStandardPaths::setTestModeEnabled(true);
     const QTemporaryDir configuration; // nobody's own settings and recipe book are touched
     qputenv("XDG_CONFIG_HOME", configuration.path().toUtf8());
-    qputenv("HOME", configuration.path().toUtf8()); // nor journals of another run of the tests
+    qputenv("HOME", configuration.path().toUtf8());           // nor journals of another run of the tests
     if (!qEnvironmentVariableIsSet("QTEST_FUNCTION_TIMEOUT")) // milliseconds; five minutes are little on a busy machine
         qputenv("QTEST_FUNCTION_TIMEOUT", "3600000");
 #ifdef EMBER_TEST_WINDOWS
@@ -71,19 +72,27 @@ int main(int argc, char** argv)
         arguments.remove(at, 2);
         return name;
     };
-    const QString only = named("-class");
-    const QString without = named("-without");
+    const QStringList only = named("-class").split(QLatin1Char(','), Qt::SkipEmptyParts);
+    const QStringList without = named("-without").split(QLatin1Char(','), Qt::SkipEmptyParts);
+    const bool none = arguments.removeAll(QStringLiteral("-none")) > 0;
     int failed = 0;
     int run = 0;
     for (const auto& make : ember::test::registry()) {
         const auto object = make();
         const QLatin1String name(object->metaObject()->className());
-        if ((!only.isEmpty() && only != name) || without.split(QLatin1Char(',')).contains(name))
+        if ((!only.isEmpty() && !only.contains(name)) || without.contains(name))
             continue;
         ++run;
+        if (none) {
+            std::cerr << name.data() << " is run by nothing.\n";
+            continue;
+        }
         failed += QTest::qExec(object.get(), arguments);
     }
-    if (run == 0)
-        std::cerr << "No test class was run.\n";
-    return failed == 0 && run > 0 ? 0 : 1;
+    if (none)
+        return run == 0 ? 0 : 1;
+    const bool all = run > 0 && (only.isEmpty() || run == only.size());
+    if (!all)
+        std::cerr << run << " test classes were run, and not what was asked for.\n";
+    return failed == 0 && all ? 0 : 1;
 }

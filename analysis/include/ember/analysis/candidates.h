@@ -28,7 +28,6 @@ struct Candidate {
 };
 
 enum class FindFrom { both, sound, picture };
-std::string_view findFromName(FindFrom from);
 std::optional<FindFrom> findFromFromName(std::string_view name);
 
 struct FindOptions {

@@ -17,7 +17,6 @@ enum class Band {
     middle, ///< 200 to 2000 Hz
     high,   ///< above 2000 Hz: metal, glass, cymbals
 };
-std::string_view bandName(Band band);
 std::optional<Band> bandFromName(std::string_view name);
 
 struct OnsetOptions {

@@ -118,7 +118,8 @@ struct ArrivalOf {
     double distance = 0; ///< metres, to where the camera stands when it arrives
     double delay = 0;    ///< seconds
     double share = 1;    ///< of its strength
-    std::optional<double> direction = {}; ///< degrees, as Strike::direction; none where the blow comes from ahead or behind
+    std::optional<double> direction =
+        {}; ///< degrees, as Strike::direction; none where the blow comes from ahead or behind
 };
 
 /// Worked out for a strike with a place; one without arrives where and when it happens. The delay solves

@@ -10,6 +10,8 @@
 
 #include "ember/core/error.h"
 
+extern template class nlohmann::basic_json<nlohmann::ordered_map>; // compiled once, in json.cpp
+
 namespace ember {
 
 using Json = nlohmann::ordered_json;

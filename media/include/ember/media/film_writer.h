@@ -79,7 +79,9 @@ int soundRateFor(FilmFormat format, int rate);
 /// The most channels the formats can hold.
 inline constexpr int mostSoundChannels = 8;
 
-/// Writes one picture as a PNG, 8 or 16 bits, with alpha where it has any.
+/// One picture as the bytes of a PNG, 8 or 16 bits, with alpha where it has any.
+Result<std::string> pngOf(const Image& image);
+/// Writes them.
 Status savePicture(const Image& image, const std::string& path, bool overwrite);
 
 /// The file of picture `number` of a sequence at `path` (a pattern name_%04d.png, a plain name.png or a folder).

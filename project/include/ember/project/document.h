@@ -30,6 +30,10 @@ public:
     /// Returns whether the project is another than before.
     bool edit(Project next, const std::string& result, Gesture gesture = 0);
 
+    /// Takes a gesture back as if it had never been: nothing of it can be done again. False where something else was
+    /// done since, and then nothing happens.
+    bool abandon(Gesture gesture);
+
     bool canUndo() const { return at_ > 0; }
     bool canRedo() const { return at_ + 1 < steps_.size(); }
     void undo();

@@ -1,0 +1,78 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <array>
+#include <functional>
+#include <vector>
+
+#include <QWidget>
+
+#include "axis_map.h"
+#include "ember/core/trace.h"
+#include "open_document.h"
+#include "paper.h"
+#include "playhead.h"
+#include "selection.h"
+
+class QToolButton;
+
+namespace ember::app {
+
+/// Where the rows of a trace lie. No painting.
+struct TraceLayout {
+    bool film = false;
+    EvenMap even;     ///< frames of the film
+    StrikeMap strike; ///< frames from the strike
+    double strikeFrame = 0;
+    QRectF paper; ///< all rows
+    QRectF ruler;
+    std::vector<QRectF> rows;
+
+    double toX(double filmFrame) const
+    {
+        return film ? even.toPixel(filmFrame) : strike.toPixel(filmFrame - strikeFrame);
+    }
+    double toFilmFrame(double x) const { return film ? even.toFrame(x) : strike.toFrame(x) + strikeFrame; }
+};
+
+/// The motion of the selected strike or of the whole film, axis by axis like a seismogram: spikes, spacing and the flat
+/// end, the peak of each with its frame, and the values under the playhead.
+class TraceView : public QWidget {
+    Q_OBJECT
+public:
+    explicit TraceView(OpenDocument& document, Selection& selection, Playhead& playhead, QWidget* parent = nullptr);
+
+    void setEven(bool even);
+    bool shows(Axis axis) const;
+    TraceOf what() const;
+    bool film() const;
+    TraceLayout layoutNow() const;
+    /// "37.2 px", "0.41°/f"
+    static QString valueText(Axis axis, double value, TraceOf what);
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+
+private:
+    void redraw();
+    std::vector<Axis> axes() const;
+    void paintPaper(QPainter& p, const TraceLayout& layout) const;
+    void paintRow(QPainter& p, const TraceLayout& layout, const QRectF& row, Axis axis) const;
+    void scrub(double x);
+    QString frameText(double filmFrame, const TraceLayout& layout) const;
+
+    OpenDocument& document_;
+    Selection& selection_;
+    Playhead& playhead_;
+    Paper paper_;
+    bool even_ = false;
+    QWidget* bar_;
+    std::array<QToolButton*, axisCount> axisButtons_{};
+    QToolButton* speed_ = nullptr;
+    QToolButton* film_ = nullptr;
+};
+
+} // namespace ember::app

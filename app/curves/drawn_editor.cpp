@@ -1,0 +1,197 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "drawn_editor.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <QComboBox>
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+#include "text.h"
+#include "value_control.h"
+#include "value_field.h"
+
+namespace ember::app {
+
+namespace {
+
+const FieldSpec frameField{"frame", "Frame", "frames", -100000, 100000, 0, 1, "Frames from the peak"};
+const FieldSpec valueField{"value", "Value", "%", -1, 1, 0, 0.05, "Share of the amount"};
+const FieldSpec timesField{"times", "Times", "", 1, 50, 1, 1, "How often the chosen keys follow themselves", {}, true};
+const FieldSpec shareField{"share", "Share", "%", -1, 1, 0.6, 0.05, "How large each time is against the one before"};
+
+} // namespace
+
+DrawnEditor::DrawnEditor(OpenDocument& document, Shaping& shaping, Messages& messages, std::size_t strand,
+                         QWidget* parent)
+    : QWidget(parent), document_(document), shaping_(shaping), messages_(messages),
+      canvas_(new DrawnCanvas(document_, shaping_, messages_, strand, this)), axis_(new QComboBox(this)),
+      frame_(new ValueField(frameField, this)), value_(new ValueField(valueField, this)), ease_(new QComboBox(this)),
+      times_(new ValueField(timesField, this)), share_(new ValueField(shareField, this))
+{
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(3);
+    column->addWidget(canvas_);
+    column->addLayout(buildNumbers());
+    column->addLayout(buildDoings());
+    connect(canvas_, &DrawnCanvas::selectionChanged, this, &DrawnEditor::refreshKey);
+    // The axis on which it shows most comes first.
+    if (const Recipe* recipe = shaping_.felt(); recipe != nullptr && strand < recipe->strands.size()) {
+        const AxisValues& amount = recipe->strands[strand].amount;
+        const auto pixels = [&](Axis axis) { // about as many as a picture of 1280 shows
+            return std::abs(amount[axis]) * (axis == Axis::zoom ? 640 : axis == Axis::x || axis == Axis::y ? 1 : 11);
+        };
+        const Axis most =
+            *std::max_element(allAxes.begin(), allAxes.end(), [&](Axis a, Axis b) { return pixels(a) < pixels(b); });
+        axis_->setCurrentIndex(static_cast<int>(most));
+        canvas_->setAxis(most);
+    }
+    refresh();
+}
+
+QLayout* DrawnEditor::buildNumbers()
+{
+    auto* row = new QHBoxLayout;
+    row->setSpacing(4);
+    axis_->setObjectName(QStringLiteral("drawn-axis"));
+    for (const Axis axis : allAxes)
+        axis_->addItem(toQString(axisName(axis)));
+    axis_->setToolTip(tr("The axis whose curve is shown; each has its own. Its size is the strand's amount."));
+    connect(axis_, &QComboBox::activated, this, [this](int index) {
+        canvas_->setAxis(static_cast<Axis>(index));
+        refreshKey();
+    });
+    row->addWidget(axis_);
+    for (auto* field : {frame_, value_}) {
+        field->gestureSource = [this] { return document_.newGesture(); };
+        row->addWidget(dimLabel(field == frame_ ? tr("frame") : tr("value"), this));
+        row->addWidget(field);
+    }
+    frame_->setObjectName(QStringLiteral("drawn-frame"));
+    value_->setObjectName(QStringLiteral("drawn-value"));
+    connect(frame_, &ValueField::wished, this, [this](double v, quint64 g) {
+        changeKey([v](DrawnKey& key) { key.frame = v; }, tr("Key at %1").arg(v), g);
+    });
+    connect(value_, &ValueField::wished, this, [this](double v, quint64 g) {
+        changeKey([v](DrawnKey& key) { key.value = v; }, tr("Key %1 %").arg(100 * v), g);
+    });
+    value_->changeEach = [this](const TypedChange& change) {
+        changeKey([change](DrawnKey& key) { key.value = std::clamp(change.of(key.value), -1.0, 1.0); },
+                  tr("Keys changed together"), 0);
+    };
+    ease_->setObjectName(QStringLiteral("drawn-ease"));
+    for (const auto word : drawnEaseWords)
+        ease_->addItem(word == "in" ? tr("eased in") : word == "out" ? tr("eased out") : toQString(word));
+    connect(ease_, &QComboBox::activated, this, [this](int index) {
+        changeKey([index](DrawnKey& key) { key.ease = static_cast<Ease>(index); },
+                  tr("Easing %1").arg(ease_->itemText(index)), 0);
+    });
+    row->addWidget(ease_);
+    row->addStretch(1);
+    return row;
+}
+
+QLayout* DrawnEditor::buildDoings()
+{
+    auto* row = new QHBoxLayout;
+    row->setSpacing(3);
+    const auto button = [&](const QString& text, const char* name, const QString& tip, const DrawnCanvas::Edit& change,
+                            const QString& result) {
+        auto* made = smallButton(text, QLatin1String(name), tip, this);
+        connect(made, &QPushButton::clicked, this, [this, change, result] { canvas_->edit(change, result); });
+        row->addWidget(made);
+        needChosen_.push_back(made);
+    };
+    button(
+        tr("Flip"), "keys-flip", tr("Turns the chosen keys over: right becomes left"),
+        [](const DrawnKeys& keys, const KeyPlaces& chosen) { return scaledInValue(keys, chosen, -1); },
+        tr("Keys turned over"));
+    button(
+        tr("Backwards"), "keys-backwards", tr("The chosen keys in the other order of time"),
+        [](const DrawnKeys& keys, const KeyPlaces& chosen) { return mirroredInTime(keys, chosen); },
+        tr("Keys backwards"));
+    button(
+        tr("Smooth"), "keys-smooth", tr("Each chosen value half way to the mean of its neighbours"),
+        [](const DrawnKeys& keys, const KeyPlaces& chosen) { return smoothed(keys, chosen); }, tr("Keys smoothed"));
+    button(
+        tr("To rest"), "keys-rest", tr("The chosen keys at 0, and flat: a calm end"),
+        [](DrawnKeys keys, const KeyPlaces& chosen) {
+            for (const std::size_t i : chosen)
+                keys[i].value = keys[i].slopeIn = keys[i].slopeOut = 0;
+            return keys;
+        },
+        tr("Keys at rest"));
+    auto* repeat = smallButton(tr("Repeat"), QStringLiteral("keys-repeat"),
+                               tr("The chosen keys follow themselves so often, each time so large"), this);
+    connect(repeat, &QPushButton::clicked, this, [this] {
+        canvas_->edit(
+            [times = static_cast<int>(times_->value()), share = share_->value()](
+                const DrawnKeys& keys, const KeyPlaces& chosen) { return repeated(keys, chosen, times, share); },
+            tr("Keys repeated"));
+    });
+    needChosen_.push_back(repeat);
+    row->addWidget(repeat);
+    times_->setObjectName(QStringLiteral("keys-times"));
+    share_->setObjectName(QStringLiteral("keys-share"));
+    for (auto* field : {times_, share_}) {
+        field->setFixedWidth(field == times_ ? 26 : 46);
+        connect(field, &ValueField::wished, field, [field](double value) { field->setValue(value); });
+        row->addWidget(field);
+    }
+    clear_ = smallButton(tr("Clear"), QStringLiteral("keys-clear"), tr("Takes all keys of this axis away"), this);
+    connect(clear_, &QPushButton::clicked, this, [this] {
+        canvas_->choose({});
+        canvas_->setKeys({}, tr("Keys of %1 cleared").arg(axis_->currentText()), 0);
+        refreshKey();
+    });
+    row->addWidget(clear_);
+    row->addStretch(1);
+    return row;
+}
+
+void DrawnEditor::changeKey(const std::function<void(DrawnKey&)>& change, const QString& result, quint64 gesture)
+{
+    canvas_->edit(
+        [&](DrawnKeys keys, const KeyPlaces& chosen) {
+            for (const std::size_t i : chosen)
+                change(keys[i]);
+            return tidied(std::move(keys), true);
+        },
+        result, gesture);
+}
+
+void DrawnEditor::refresh()
+{
+    canvas_->refresh();
+    refreshKey();
+}
+
+void DrawnEditor::refreshKey()
+{
+    const DrawnKeys& keys = canvas_->keys();
+    const KeyPlaces& chosen = canvas_->chosen();
+    const QString reason = chosen.empty() ? tr("Choose keys of the curve first") : QString();
+    const bool peak = chosen.size() == 1 && canvas_->fixed(keys[chosen.front()]);
+    const QString fixed = peak ? tr("The key on the peak stays there, at 100 %") : reason;
+    frame_->setBarred(chosen.size() > 1 ? tr("Several keys are chosen: drag them, or the box around them") : fixed);
+    value_->setBarred(fixed);
+    ease_->setEnabled(!chosen.empty());
+    ease_->setToolTip(chosen.empty() ? reason
+                                     : tr("How the curve goes on to the next key; a curve has slopes to drag"));
+    for (QPushButton* button : needChosen_)
+        allow(button, fixed);
+    allow(clear_, keys.empty() ? tr("This axis has no keys") : QString());
+    value_->setMixed(std::any_of(chosen.begin(), chosen.end(),
+                                 [&](std::size_t i) { return keys[i].value != keys[chosen.front()].value; }));
+    if (chosen.empty())
+        return;
+    const DrawnKey& key = keys[chosen.front()];
+    frame_->setValue(key.frame);
+    value_->setValue(key.value);
+    ease_->setCurrentIndex(static_cast<int>(key.ease));
+}
+
+} // namespace ember::app

@@ -1,0 +1,43 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QWidget>
+
+#include "drawn_canvas.h"
+
+class QComboBox;
+class QPushButton;
+
+namespace ember::app {
+
+class ValueField;
+
+/// Drawing: which axis, its curve, the chosen keys in numbers, and what is done with them.
+class DrawnEditor : public QWidget {
+    Q_OBJECT
+public:
+    DrawnEditor(OpenDocument& document, Shaping& shaping, Messages& messages, std::size_t strand,
+                QWidget* parent = nullptr);
+    void refresh();
+
+private:
+    QLayout* buildNumbers();
+    QLayout* buildDoings();
+    void refreshKey();
+    void changeKey(const std::function<void(DrawnKey&)>& change, const QString& result, quint64 gesture);
+
+    OpenDocument& document_;
+    Shaping& shaping_;
+    Messages& messages_;
+    DrawnCanvas* canvas_;
+    QComboBox* axis_;
+    ValueField* frame_;
+    ValueField* value_;
+    QComboBox* ease_;
+    ValueField* times_;
+    ValueField* share_;
+    std::vector<QPushButton*> needChosen_;
+    QPushButton* clear_ = nullptr;
+};
+
+} // namespace ember::app

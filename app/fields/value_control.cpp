@@ -1,0 +1,325 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "value_control.h"
+
+#include <QComboBox>
+#include <QFrame>
+#include <QGridLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QMouseEvent>
+#include <QPushButton>
+#include <QRegularExpression>
+#include <QRegularExpressionValidator>
+#include <QScrollArea>
+#include <QToolButton>
+
+#include "ember/core/values.h"
+#include "text.h"
+#include "theme.h"
+#include "value_field.h"
+
+namespace ember::app {
+
+QString shownWord(std::string_view word)
+{
+    QString text = toQString(word);
+    text.replace(QLatin1Char('_'), QLatin1Char(' '));
+    return text;
+}
+
+QScrollArea* scrolling(QWidget* page)
+{
+    auto* area = new QScrollArea;
+    area->setWidgetResizable(true);
+    area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    page->setStyleSheet(QStringLiteral("QWidget { background: transparent; }"));
+    area->setWidget(page);
+    area->setFocusPolicy(Qt::NoFocus);
+    return area;
+}
+
+QLabel* dimLabel(const QString& text, QWidget* parent)
+{
+    auto* label = new QLabel(text, parent);
+    theme::dress(*label, QStringLiteral("color: @dim"));
+    return label;
+}
+
+QLabel* partName(const QString& text, QWidget* parent)
+{
+    auto* label = new QLabel(text, parent);
+    label->setFont(theme::words(13, true));
+    return label;
+}
+
+QPushButton* smallButton(const QString& text, const QString& objectName, const QString& tip, QWidget* parent)
+{
+    auto* made = new QPushButton(text, parent);
+    made->setObjectName(objectName);
+    made->setToolTip(tip);
+    made->setFont(theme::words(11));
+    made->setStyleSheet(QStringLiteral("padding: 1px 7px;"));
+    return made;
+}
+
+QPushButton* smallToggle(const QString& text, const QString& objectName, const QString& tip, QWidget* parent)
+{
+    QPushButton* made = smallButton(text, objectName, tip, parent);
+    made->setCheckable(true);
+    return made;
+}
+
+void allow(QAbstractButton* button, const QString& whyNot)
+{
+    constexpr const char* tip = "tip"; // what it says when it can be pressed
+    if (!button->property(tip).isValid())
+        button->setProperty(tip, button->toolTip());
+    button->setEnabled(whyNot.isEmpty());
+    button->setToolTip(whyNot.isEmpty() ? button->property(tip).toString() : whyNot);
+}
+
+QWidget* rule(QWidget* parent)
+{
+    auto* line = new QFrame(parent);
+    line->setFixedHeight(1);
+    theme::dress(*line, QStringLiteral("background: @line"));
+    return line;
+}
+
+// --- one value ---
+
+namespace {
+constexpr qint64 oneChoice = 1200; ///< milliseconds from one word to the next
+}
+
+quint64 ChoiceRun::gesture(const std::function<quint64()>& fresh)
+{
+    if (!last_.isValid() || last_.elapsed() > oneChoice)
+        gesture_ = fresh ? fresh() : 0;
+    last_.start();
+    return gesture_;
+}
+
+ValueControl::ValueControl(const FieldSpec& spec, const QString& label, QWidget* parent)
+    : QWidget(parent), spec_(spec), label_(label), help_(toQString(spec.help))
+{
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    if (spec.choices.data() == offOn.data()) {
+        switch_ = new QToolButton(this);
+        switch_->setText(label);
+        switch_->setCheckable(true);
+        switch_->setFont(theme::words(11));
+        switch_->setStyleSheet(QStringLiteral("QToolButton { padding: 1px 6px; }"));
+        switch_->installEventFilter(this);
+        row->addWidget(switch_);
+        connect(switch_, &QToolButton::clicked, this, [this](bool on) { emit wished(on ? 1 : 0, 0); });
+    } else if (!spec.choices.empty()) {
+        list_ = new QComboBox(this);
+        for (const auto word : spec.choices)
+            list_->addItem(shownWord(word));
+        list_->setFont(theme::words(12));
+        list_->setStyleSheet(QStringLiteral("QComboBox { padding: 0 4px; }"));
+        list_->setMinimumContentsLength(5);
+        list_->setSizeAdjustPolicy(QComboBox::AdjustToContents);
+        list_->installEventFilter(this);
+        row->addWidget(list_);
+        connect(list_, &QComboBox::activated, this,
+                [this](int index) { emit wished(index, choices_.gesture(gestureSource)); });
+    } else if (isColour(spec)) {
+        colour_ = new QLineEdit(this);
+        colour_->setFixedWidth(92);
+        colour_->setFont(theme::numbers(11));
+        colour_->setValidator(
+            new QRegularExpressionValidator(QRegularExpression(QStringLiteral("#[0-9a-fA-F]{6}")), colour_));
+        colour_->installEventFilter(this);
+        row->addWidget(colour_);
+        connect(colour_, &QLineEdit::editingFinished, this, [this] {
+            if (const auto value = valueFromText(spec_, colour_->text().toLower().toStdString()))
+                emit wished(*value, 0);
+        });
+    } else {
+        field_ = new ValueField(spec, this);
+        field_->setWhole(spec.whole);
+        field_->gestureSource = [this] { return gestureSource ? gestureSource() : 0; };
+        row->addWidget(field_);
+        connect(field_, &ValueField::wished, this, &ValueControl::wished);
+        field_->resetAction = [this] {
+            if (resetAction)
+                resetAction();
+            else
+                emit wished(spec_.fallback, 0);
+        };
+        setFocusProxy(field_);
+    }
+    if (field_ == nullptr) {
+        setFocusProxy(list_ != nullptr     ? static_cast<QWidget*>(list_)
+                      : colour_ != nullptr ? colour_
+                                           : static_cast<QWidget*>(switch_));
+        row->addStretch(1);
+    }
+    setBarred({});
+}
+
+void ValueControl::setBarred(const QString& reason)
+{
+    if (field_ != nullptr) {
+        field_->setBarred(reason);
+        return;
+    }
+    auto* control = list_ != nullptr     ? static_cast<QWidget*>(list_)
+                    : colour_ != nullptr ? static_cast<QWidget*>(colour_)
+                                         : switch_;
+    control->setEnabled(reason.isEmpty());
+    control->setToolTip(reason.isEmpty() ? help_ + tr(".\nCtrl+click resets it.") : reason);
+}
+
+void ValueControl::setValue(double value, bool own)
+{
+    if (field_ != nullptr) {
+        field_->setValue(value);
+        field_->setOwn(own);
+        return;
+    }
+    if (list_ != nullptr)
+        list_->setCurrentIndex(static_cast<int>(value));
+    else if (colour_ != nullptr)
+        showColour(value);
+    else
+        switch_->setChecked(value != 0);
+    if (own == own_)
+        return;
+    own_ = own; // marked like a number's asterisk
+    if (list_ != nullptr)
+        list_->setFont(theme::words(12, own));
+    else if (switch_ != nullptr)
+        switch_->setText(own ? label_ + QStringLiteral(" *") : label_);
+}
+
+/// The text, with the colour itself as a stripe beside it.
+void ValueControl::showColour(double value)
+{
+    const QString text = toQString(valueText(spec_, value));
+    if (!colour_->hasFocus())
+        colour_->setText(text);
+    colour_->setStyleSheet(QStringLiteral("QLineEdit { border-left: 12px solid %1; padding: 1px 4px; }").arg(text));
+}
+
+void ValueControl::setTime(double framesPerSecond, bool inSeconds)
+{
+    if (field_ != nullptr)
+        field_->setTime(framesPerSecond, inSeconds);
+}
+
+bool ValueControl::eventFilter(QObject* watched, QEvent* event)
+{
+    if (event->type() == QEvent::MouseButtonPress) {
+        const auto* press = static_cast<QMouseEvent*>(event);
+        if (press->button() == Qt::LeftButton && (press->modifiers() & Qt::ControlModifier) != 0) {
+            if (resetAction)
+                resetAction();
+            else
+                emit wished(spec_.fallback, 0);
+            return true;
+        }
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
+// --- many ---
+
+ControlGrid::ControlGrid(OpenDocument& document, Shaping& shaping, Binding binding, int columns, QWidget* parent)
+    : QWidget(parent), document_(document), shaping_(shaping), binding_(std::move(binding)),
+      grid_(new QGridLayout(this)), columns_(columns)
+{
+    grid_->setContentsMargins(0, 0, 0, 0);
+    grid_->setHorizontalSpacing(4);
+    grid_->setVerticalSpacing(2);
+    for (int i = 0; i < columns; ++i)
+        grid_->setColumnStretch(2 * i + 1, 1);
+}
+
+void ControlGrid::place(QWidget* label, QWidget* control, int span)
+{
+    if (at_ % columns_ + span > columns_)
+        nextRow();
+    const int row = at_ / columns_;
+    const int column = 2 * (at_ % columns_);
+    if (label != nullptr) {
+        grid_->addWidget(label, row, column);
+        grid_->addWidget(control, row, column + 1, 1, 2 * span - 1);
+    } else {
+        grid_->addWidget(control, row, column, 1, 2 * span);
+    }
+    at_ += span;
+}
+
+ValueControl* ControlGrid::add(const std::string& key, const FieldSpec& spec, const QString& label, int span)
+{
+    const QString name = label.isNull() ? toQString(spec.label) : label;
+    auto* control = new ValueControl(spec, name, this);
+    QString objectName = QString::fromStdString(key);
+    control->setObjectName(objectName.replace(QLatin1Char('.'), QLatin1Char('-')));
+    control->gestureSource = [this] { return document_.newGesture(); };
+    if (control->field() != nullptr && binding_.keyFor)
+        control->field()->setKeySource([keyFor = binding_.keyFor, key] { return keyFor(key); });
+    connect(control, &ValueControl::wished, this,
+            [this, key, spec](double value, quint64 gesture) { binding_.write(key, spec, value, gesture); });
+    if (binding_.reset)
+        control->resetAction = [this, key, spec] { binding_.reset(key, spec); };
+    QWidget* text = nullptr;
+    if (!control->isSwitch() && !name.isEmpty()) {
+        text = dimLabel(name, this);
+        text->setFont(theme::words(11));
+    }
+    place(text, control, span);
+    items_.push_back({key, text, control});
+    return control;
+}
+
+void ControlGrid::addNamed(const QString& label, QWidget* control)
+{
+    auto* text = dimLabel(label, this);
+    text->setFont(theme::words(11));
+    place(text, control, 1);
+}
+
+void ControlGrid::addWidget(QWidget* widget, int span)
+{
+    place(nullptr, widget, span);
+}
+
+void ControlGrid::nextRow()
+{
+    at_ = (at_ + columns_ - 1) / columns_ * columns_;
+}
+
+void ControlGrid::refresh()
+{
+    const double rate = document_.project().rate.perSecond();
+    for (const Item& item : items_) {
+        const auto value = binding_.read(item.key);
+        item.control->setVisible(value.has_value());
+        if (item.label != nullptr)
+            item.label->setVisible(value.has_value());
+        if (!value)
+            continue;
+        item.control->setTime(rate, shaping_.inSeconds());
+        item.control->setValue(*value, binding_.own && binding_.own(item.key));
+    }
+}
+
+ControlGrid::Binding recipeBinding(Shaping& shaping, const std::function<std::string()>& prefix)
+{
+    ControlGrid::Binding binding;
+    binding.keyFor = [&shaping, prefix](const std::string& key) { return shaping.settingKey(prefix() + key); };
+    binding.read = [&shaping, prefix](const std::string& key) { return shaping.value(prefix() + key); };
+    binding.own = [&shaping, prefix](const std::string& key) { return shaping.isOwn(prefix() + key); };
+    binding.write = [&shaping, prefix](const std::string& key, const FieldSpec&, double value, quint64 gesture) {
+        shaping.set({{prefix() + key, value}}, gesture);
+    };
+    binding.reset = [&shaping, prefix](const std::string& key, const FieldSpec&) { shaping.reset(prefix() + key); };
+    return binding;
+}
+
+} // namespace ember::app

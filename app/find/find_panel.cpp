@@ -1,0 +1,402 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "find_panel.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <QComboBox>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QProgressBar>
+#include <QPushButton>
+#include <QSignalBlocker>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "ember/project/timing_edits.h"
+#include "frame_strip.h"
+#include "theme.h"
+#include "value_control.h"
+#include "value_field.h"
+
+namespace ember::app {
+
+namespace {
+
+const FieldSpec sensitivityField{"sensitivity",
+                                 "Sensitivity",
+                                 "%",
+                                 0,
+                                 1,
+                                 0.5,
+                                 0.05,
+                                 "How little is enough: 0 only what stands out most, 100 everything"};
+const FieldSpec apartField{"apart", "Apart", "frames", 1, 96, 1, 1, "Least frames between two proposals", {}, true};
+const FieldSpec withinField{"within", "Within", "frames", 1, 48, 4, 1, "How far a strike may be pulled", {}, true};
+
+QHBoxLayout* rowOf(QVBoxLayout* column)
+{
+    auto* row = new QHBoxLayout;
+    row->setSpacing(5);
+    column->addLayout(row);
+    return row;
+}
+
+QLabel* small(const QString& text, QWidget* parent)
+{
+    QLabel* label = dimLabel(text, parent);
+    label->setFont(theme::words(11));
+    return label;
+}
+
+QComboBox* list(const QStringList& words, const char* name, const QString& tip, QWidget* parent)
+{
+    auto* made = new QComboBox(parent);
+    made->addItems(words);
+    made->setObjectName(QLatin1String(name));
+    made->setToolTip(tip);
+    made->setFont(theme::words(11));
+    made->setSizeAdjustPolicy(QComboBox::AdjustToContents);
+    made->setMinimumWidth(made->sizeHint().width());
+    return made;
+}
+
+} // namespace
+
+FindPanel::FindPanel(Session& session, Finder& finder, const Dialogs& dialogs, QWidget* parent)
+    : QWidget(parent), session_(session), finder_(finder), dialogs_(dialogs)
+{
+    setObjectName(QStringLiteral("find"));
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(12, 5, 10, 6);
+    column->setSpacing(5);
+    buildAsking();
+    buildBeat();
+    buildDeciding();
+    connect(&finder_, &Finder::changed, this, &FindPanel::refresh);
+    connect(&finder_, &Finder::progressed, this, &FindPanel::refreshWork);
+    connect(&session_.document, &OpenDocument::changed, this, &FindPanel::refresh);
+    connect(&session_.selection, &Selection::changed, this, &FindPanel::refresh);
+    refresh();
+    refreshWork();
+}
+
+ValueField* FindPanel::field(const FieldSpec& spec, const char* name)
+{
+    auto* made = new ValueField(spec, this);
+    made->setObjectName(QLatin1String(name));
+    made->gestureSource = [this] { return session_.document.newGesture(); };
+    return made;
+}
+
+void FindPanel::buildAsking()
+{
+    auto* column = static_cast<QVBoxLayout*>(layout());
+    auto* row = rowOf(column);
+    auto* title = new QLabel(tr("Find"), this);
+    title->setFont(theme::words(13, true));
+    row->addWidget(title);
+    from_ =
+        list({tr("sound and picture"), tr("sound"), tr("picture")}, "find-from", tr("What tells of a strike"), this);
+    row->addWidget(from_);
+    band_ = list({tr("all pitches"), tr("low"), tr("middle"), tr("high")}, "find-band",
+                 tr("Which part of the sound is listened to: low is below 240 Hz, high above 2.4 kHz"), this);
+    row->addWidget(band_);
+    row->addWidget(small(tr("Sensitivity"), this));
+    sensitivity_ = field(sensitivityField, "find-sensitivity");
+    row->addWidget(sensitivity_);
+    row->addWidget(small(tr("Apart"), this));
+    apart_ = field(apartField, "find-apart");
+    row->addWidget(apart_);
+    row->addStretch(1);
+    auto* close = smallButton(tr("Close"), QStringLiteral("find-close"), tr("Closes finding (Ctrl+F)"), this);
+    row->addWidget(close);
+    const auto ask = [this](auto&& change) {
+        FindOptions options = finder_.options();
+        change(options);
+        finder_.setOptions(options);
+    };
+    connect(from_, &QComboBox::activated, this,
+            [ask](int at) { ask([at](FindOptions& o) { o.from = static_cast<FindFrom>(at); }); });
+    connect(band_, &QComboBox::activated, this,
+            [ask](int at) { ask([at](FindOptions& o) { o.band = static_cast<Band>(at); }); });
+    connect(sensitivity_, &ValueField::wished, this,
+            [ask](double value) { ask([value](FindOptions& o) { o.sensitivity = value; }); });
+    connect(apart_, &ValueField::wished, this, [this, ask](double value) {
+        ask([&](FindOptions& o) { o.spacing = session_.document.project().rate.seconds(value); });
+    });
+    connect(close, &QPushButton::clicked, this, &FindPanel::closed);
+}
+
+void FindPanel::buildBeat()
+{
+    auto* row = rowOf(static_cast<QVBoxLayout*>(layout()));
+    propose_ = list({tr("every event"), tr("events on the beat"), tr("only strong ones"), tr("every beat"),
+                     tr("every 2nd beat"), tr("bar starts")},
+                    "find-propose", tr("What is proposed"), this);
+    row->addWidget(propose_);
+    row->addStretch(1);
+    row->addWidget(small(tr("Beat"), this));
+    bpm_ = field(beatfield::bpm, "find-bpm");
+    row->addWidget(bpm_);
+    half_ = smallButton(tr("Half"), QStringLiteral("find-half"), tr("Half the tempo"), this);
+    twice_ = smallButton(tr("Double"), QStringLiteral("find-double"), tr("Double the tempo"), this);
+    row->addWidget(half_);
+    row->addWidget(twice_);
+    row->addWidget(small(tr("Bar"), this));
+    bar_ = field(beatfield::barBeats, "find-bar");
+    row->addWidget(bar_);
+    beatHere_ = smallButton(tr("Bar here"), QStringLiteral("find-bar-here"), tr("A bar begins at the playhead"), this);
+    row->addWidget(beatHere_);
+    connect(propose_, &QComboBox::activated, this, [this](int at) { finder_.setProposed(static_cast<Propose>(at)); });
+    const auto change = [this](auto&& how, quint64 gesture) {
+        BeatGrid beats = finder_.grid().value_or(BeatGrid());
+        how(beats);
+        beats.bpm = clampTo(beatfield::bpm, beats.bpm);
+        setBeats(beats, tr("Beat of %1 BPM").arg(beats.bpm, 0, 'f', 2), gesture);
+    };
+    connect(bpm_, &ValueField::wished, this,
+            [change](double value, quint64 gesture) { change([value](BeatGrid& b) { b.bpm = value; }, gesture); });
+    connect(bar_, &ValueField::wished, this, [change](double value, quint64 gesture) {
+        change(
+            [value](BeatGrid& b) {
+                b.barBeats = static_cast<int>(value);
+                b.barStart %= b.barBeats;
+            },
+            gesture);
+    });
+    connect(half_, &QPushButton::clicked, this, [change] { change([](BeatGrid& b) { b.bpm /= 2; }, 0); });
+    connect(twice_, &QPushButton::clicked, this, [change] { change([](BeatGrid& b) { b.bpm *= 2; }, 0); });
+    connect(beatHere_, &QPushButton::clicked, this, [this, change] {
+        const double here = session_.document.project().rate.seconds(static_cast<double>(session_.playhead.frame()));
+        change(
+            [here](BeatGrid& b) {
+                b.firstBeat = here;
+                b.barStart = 0;
+            },
+            0);
+    });
+}
+
+void FindPanel::buildDeciding()
+{
+    auto* column = static_cast<QVBoxLayout*>(layout());
+    auto* row = rowOf(column);
+    strip_ = new FrameStrip(session_.document, session_.film, session_.playhead, this);
+    row->addWidget(strip_);
+    row->addStretch(1);
+    auto* sources = new QVBoxLayout;
+    sources->setSpacing(4);
+    auto* file = smallButton(tr("Other sound"), QStringLiteral("find-sound"),
+                             tr("Takes the film's sound from another file: its music or its effects"), this);
+    sources->addWidget(file);
+    shapes_ = new QToolButton(this);
+    shapes_->setObjectName(QStringLiteral("find-shapes"));
+    shapes_->setText(tr("Shape from sound"));
+    shapes_->setCheckable(true);
+    shapes_->setFont(theme::words(11));
+    shapes_->setStyleSheet(QStringLiteral("padding: 1px 6px;"));
+    shapes_->setToolTip(tr("What is accepted is felt as it sounds: its own attack, decay and rumble"));
+    sources->addWidget(shapes_);
+    auto* later = new QHBoxLayout;
+    later->addWidget(small(tr("Sound later"), this));
+    offset_ = field(soundfield::offset, "find-offset");
+    later->addWidget(offset_, 1);
+    sources->addLayout(later);
+    connect(offset_, &ValueField::wished, this, [this](double value, quint64 gesture) {
+        Project next = session_.document.project();
+        next.sound.offset = value;
+        session_.document.edit(std::move(next), tr("Sound laid %1 s later").arg(value), gesture);
+    });
+    row->addLayout(sources);
+    connect(file, &QPushButton::clicked, this, &FindPanel::chooseSound);
+    row = rowOf(column);
+    count_ = new QLabel(this);
+    count_->setObjectName(QStringLiteral("find-count"));
+    row->addWidget(count_);
+    what_ = small({}, this);
+    what_->setObjectName(QStringLiteral("find-what"));
+    row->addWidget(what_);
+    working_ = small(tr("Listening and watching"), this);
+    row->addWidget(working_);
+    progress_ = new QProgressBar(this);
+    progress_->setObjectName(QStringLiteral("find-progress"));
+    progress_->setTextVisible(false);
+    row->addWidget(progress_, 1);
+    cancel_ = smallButton(tr("Cancel"), QStringLiteral("find-cancel"), tr("Stops finding"), this);
+    row->addWidget(cancel_);
+    row->addStretch(1);
+    late_ = small({}, this);
+    late_->setObjectName(QStringLiteral("find-late"));
+    row->addWidget(late_);
+    layRight_ = smallButton(tr("Lay it right"), QStringLiteral("find-lay"),
+                            tr("Lays the sound so that it comes with the picture, for the whole film"), this);
+    row->addWidget(layRight_);
+
+    row = rowOf(column);
+    acceptAll_ = smallButton(tr("Accept all"), QStringLiteral("find-accept-all"),
+                             tr("Every proposal becomes a strike with its kind's recipe (Shift+A)"), this);
+    accept_ = smallButton(tr("Accept"), QStringLiteral("find-accept"),
+                          tr("The proposal in hand, or those picked on the Reel, become strikes (A)"), this);
+    reject_ = smallButton(tr("Reject"), QStringLiteral("find-reject"),
+                          tr("The proposal in hand goes, or those picked on the Reel (R)"), this);
+    bringBack_ =
+        smallButton(tr("Bring back"), QStringLiteral("find-bring-back"), tr("Proposes again what was rejected"), this);
+    for (auto* button : {acceptAll_, accept_, reject_, bringBack_})
+        row->addWidget(button);
+    row->addStretch(1);
+    row->addWidget(small(tr("Pull"), this));
+    toOnset_ = smallButton(tr("to event"), QStringLiteral("find-pull-onset"),
+                           tr("Pulls the selected strikes to the nearest event that was found"), this);
+    toBeat_ = smallButton(tr("to beat"), QStringLiteral("find-pull-beat"),
+                          tr("Pulls the selected strikes to the nearest beat"), this);
+    within_ = field(withinField, "find-within");
+    within_->setValue(withinField.fallback);
+    row->addWidget(toOnset_);
+    row->addWidget(toBeat_);
+    row->addWidget(within_);
+    column->addStretch(1);
+    connect(acceptAll_, &QPushButton::clicked, &finder_, &Finder::acceptAll);
+    connect(accept_, &QPushButton::clicked, &finder_, &Finder::acceptCurrent);
+    connect(reject_, &QPushButton::clicked, &finder_, &Finder::rejectCurrent);
+    connect(bringBack_, &QPushButton::clicked, &finder_, &Finder::bringBack);
+    connect(shapes_, &QToolButton::toggled, &finder_, &Finder::setShapesFromSound);
+    connect(cancel_, &QPushButton::clicked, &finder_, &Finder::cancel);
+    connect(within_, &ValueField::wished, within_, [this](double value) { within_->setValue(value); });
+    connect(toOnset_, &QPushButton::clicked, this, [this] { pull(false); });
+    connect(toBeat_, &QPushButton::clicked, this, [this] { pull(true); });
+    connect(layRight_, &QPushButton::clicked, this, [this] {
+        Project next = session_.document.project();
+        next.sound.offset =
+            clampTo(soundfield::offset, next.sound.offset - next.rate.seconds(finder_.found().soundLate.value_or(0)));
+        session_.document.edit(std::move(next), tr("Sound laid with the picture"));
+    });
+}
+
+// --- showing ---
+
+void FindPanel::refresh()
+{
+    const FindOptions& options = finder_.options();
+    from_->setCurrentIndex(static_cast<int>(options.from));
+    band_->setCurrentIndex(static_cast<int>(options.band));
+    propose_->setCurrentIndex(static_cast<int>(finder_.proposed()));
+    sensitivity_->setValue(options.sensitivity);
+    apart_->setValue(std::max(1.0, std::round(session_.document.project().rate.frames(options.spacing))));
+    offset_->setValue(session_.document.project().sound.offset);
+    refreshBeat();
+    refreshProposal();
+}
+
+void FindPanel::refreshBeat()
+{
+    const auto grid = finder_.grid();
+    const QString none = grid ? QString() : tr("No beat was heard; type its tempo");
+    bpm_->setValue(grid ? grid->bpm : beatfield::bpm.fallback);
+    bpm_->setMixed(!grid);
+    bar_->setValue(grid ? grid->barBeats : beatfield::barBeats.fallback);
+    bar_->setBarred(none);
+    allow(half_, none);
+    allow(twice_, none);
+}
+
+void FindPanel::refreshProposal()
+{
+    const auto& proposals = finder_.proposals();
+    const Candidate* in = finder_.currentProposal();
+    strip_->setFrame(in != nullptr ? in->frame.index : -1);
+    const auto total = proposals.size();
+    const bool decided =
+        finder_.ready() && total == 0 && !finder_.found().candidates.empty() && finder_.proposed() == Propose::all;
+    strip_->setHint(total > 0 ? tr("Step to a proposal with the full stop and comma keys") : QString());
+    count_->setText(!finder_.picked().empty() ? tr("%1 picked").arg(finder_.picked().size())
+                    : decided                 ? tr("All decided")
+                    : !finder_.ready()        ? QString()
+                    : in != nullptr           ? tr("%1 of %2").arg(*finder_.current() + 1).arg(total)
+                    : total == 0              ? tr("Nothing to propose")
+                                              : tr("%1 proposed").arg(total));
+    QString what;
+    if (in != nullptr) {
+        what = candidateSentence(*in) + tr(", sure to %1 %").arg(std::lround(100 * in->confidence));
+        if (in->heard && in->seen && std::abs(in->late) >= 0.5)
+            what += in->late > 0 ? tr(", sound %1 f late").arg(in->late, 0, 'f', 1)
+                                 : tr(", sound %1 f early").arg(-in->late, 0, 'f', 1);
+    } else if (total == 0 && finder_.ready() && !decided) {
+        what = tr("a higher sensitivity may find more");
+    }
+    what_->setText(what);
+    const auto late = finder_.found().soundLate;
+    const bool off = late && std::abs(*late) >= 0.5;
+    late_->setText(!off        ? QString()
+                   : *late > 0 ? tr("sound %1 f late").arg(*late, 0, 'f', 1)
+                               : tr("sound %1 f early").arg(-*late, 0, 'f', 1));
+    late_->setVisible(off && in == nullptr);
+    layRight_->setVisible(off);
+
+    const QString empty = finder_.ready() ? tr("Nothing is proposed") : tr("Nothing was found yet");
+    const QString step = total > 0 ? tr("Step to a proposal first, with the full stop key") : empty;
+    const QString pick = session_.selection.ids().empty() ? tr("Select strikes first") : QString();
+    allow(acceptAll_, total > 0 ? QString() : empty);
+    const bool any = in != nullptr || !finder_.picked().empty();
+    allow(accept_, any ? QString() : step);
+    allow(reject_, any ? QString() : step);
+    allow(bringBack_, finder_.rejected() > 0 ? QString() : tr("Nothing was rejected"));
+    allow(shapes_, finder_.heard() ? QString() : tr("The film has no sound to take shapes from"));
+    allow(toOnset_, !pick.isEmpty() || finder_.ready() ? pick : empty);
+    allow(toBeat_, !pick.isEmpty() || finder_.grid() ? pick : tr("No beat is known"));
+}
+
+void FindPanel::refreshWork()
+{
+    progress_->setVisible(finder_.running());
+    cancel_->setVisible(finder_.running());
+    progress_->setValue(static_cast<int>(100 * finder_.progress()));
+    working_->setVisible(finder_.running());
+    count_->setVisible(!finder_.running());
+    what_->setVisible(!finder_.running());
+}
+
+// --- doing ---
+
+void FindPanel::setBeats(const BeatGrid& beats, const QString& result, quint64 gesture)
+{
+    Project next = session_.document.project();
+    next.beats = beats;
+    session_.document.edit(std::move(next), result, gesture);
+}
+
+void FindPanel::pull(bool toBeat)
+{
+    std::vector<double> moments;
+    if (!toBeat) {
+        moments = finder_.moments();
+    } else if (const auto grid = finder_.grid()) {
+        const double end = session_.document.project().rate.seconds(static_cast<double>(session_.document.length()));
+        for (auto beat = grid->nearest(0); grid->at(beat) < end; ++beat)
+            moments.push_back(grid->at(beat));
+    }
+    auto pulled = withStrikesPulled(session_.document.project(), session_.selection.ids(), moments, within_->value());
+    QString told = pulled.moved == 1 ? tr("1 strike pulled") : tr("%1 strikes pulled").arg(pulled.moved);
+    if (pulled.far > 0)
+        told += tr(", %1 with nothing near").arg(pulled.far);
+    if (pulled.moved > 0)
+        session_.document.edit(std::move(pulled.project), told);
+    else
+        emit session_.messages.told(told);
+}
+
+void FindPanel::chooseSound()
+{
+    const QString path = dialogs_.openFile(this, tr("The film's sound"),
+                                           tr("Sounds (*.wav *.flac *.mp3 *.ogg *.opus *.m4a *.aac *.aif *.aiff *.mp4 "
+                                              "*.mov *.mkv);;All files (*)"));
+    if (path.isEmpty())
+        return;
+    Project next = session_.document.project();
+    next.sound.file = QFileInfo(path).absoluteFilePath().toStdString();
+    session_.document.edit(std::move(next), tr("Sound from %1").arg(QFileInfo(path).fileName()));
+    finder_.start();
+}
+
+} // namespace ember::app

@@ -1,0 +1,166 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "shot_block.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <QFileInfo>
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+#include "ember/project/shot_edits.h"
+#include "theme.h"
+#include "value_control.h"
+#include "words.h"
+
+namespace ember::app {
+
+namespace {
+
+constexpr std::size_t mostListed = 8;
+
+const FieldSpec inField{"in", "In", "", 0, 100'000'000, 0, 1, "The clip's frame that is shown first; the length stays"};
+const FieldSpec lengthField{"length", "Length", "frames", 1, 100'000'000, 1, 1, "How long the shot is in the film",
+                            {},       true};
+
+} // namespace
+
+ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& playhead, Shaping& shaping, QWidget* parent)
+    : QWidget(parent), document_(document), shots_(shots), playhead_(playhead), shaping_(shaping),
+      name_(new QLabel(this)), split_(smallButton(tr("Split here"), QStringLiteral("shot-split"),
+                                                  tr("Makes two shots of it at the playhead"), this)),
+      remove_(smallButton(tr("Delete"), QStringLiteral("shot-delete"),
+                          tr("Takes the shot under the playhead out of the film, with its strikes"), this)),
+      waitingSays_(dimLabel({}, this)), waitingColumn_(new QVBoxLayout)
+{
+    setObjectName(QStringLiteral("shot-block"));
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(4);
+    auto* head = new QHBoxLayout;
+    head->setSpacing(4);
+    name_->setObjectName(QStringLiteral("shot-name"));
+    name_->setFont(theme::words(13, true));
+    name_->setMinimumWidth(60);
+    head->addWidget(name_, 1);
+    head->addWidget(split_);
+    head->addWidget(remove_);
+    column->addLayout(head);
+    ControlGrid::Binding binding;
+    binding.read = [this](const std::string& key) -> std::optional<double> {
+        const auto here = shots_.shotHere();
+        if (!here)
+            return std::nullopt;
+        const Shot& shot = document_.project().shots[here->index];
+        if (key == "length")
+            return static_cast<double>(shot.length);
+        if (shot.available == 0) // nothing in it moves
+            return std::nullopt;
+        return key == "in" ? shot.in : shot.speed;
+    };
+    binding.write = [this](const std::string& key, const FieldSpec&, double value, quint64 gesture) {
+        setValue(key, value, gesture);
+    };
+    values_ = new ControlGrid(document_, shaping_, std::move(binding), 3, this);
+    values_->setObjectName(QStringLiteral("shot-values"));
+    values_->add("in", inField);
+    values_->add("length", lengthField);
+    values_->add("speed", shotfield::speed);
+    column->addWidget(values_);
+    waitingSays_->setObjectName(QStringLiteral("shot-waiting"));
+    waitingSays_->setWordWrap(true);
+    column->addWidget(waitingSays_);
+    waitingColumn_->setSpacing(2);
+    column->addLayout(waitingColumn_);
+    connect(split_, &QPushButton::clicked, &shots_, &ShotCommands::splitHere);
+    connect(remove_, &QPushButton::clicked, &shots_, &ShotCommands::remove);
+    connect(&playhead_, &Playhead::moved, this, &ShotBlock::refresh);
+    refresh();
+}
+
+void ShotBlock::setValue(const std::string& key, double value, Document::Gesture gesture)
+{
+    const auto here = shots_.shotHere();
+    if (!here)
+        return;
+    const Project& project = document_.project();
+    const Shot& shot = project.shots[here->index];
+    if (key == "length") {
+        document_.edit(withOutTrimmed(project, shot.id, std::llround(value) - shot.length),
+                       tr("Shot %1 is %2 frames long").arg(here->index + 1).arg(std::llround(value)), gesture);
+    } else if (key == "speed") {
+        document_.edit(withShotSpeed(project, shot.id, value),
+                       tr("Shot %1 at %2 %").arg(here->index + 1).arg(std::round(1000 * value) / 10), gesture);
+    } else {
+        std::vector<Shot> shots = project.shots;
+        const double last = static_cast<double>(shot.available) - static_cast<double>(shot.length) * shot.speed;
+        shots[here->index].in = std::clamp(std::round(value), 0.0, std::max(0.0, last));
+        document_.edit(withShots(project, std::move(shots)),
+                       tr("Shot %1 from frame %2 of its clip").arg(here->index + 1).arg(std::llround(value)), gesture);
+    }
+    shots_.goTo(shot.id);
+}
+
+void ShotBlock::refresh()
+{
+    const Project& project = document_.project();
+    const auto here = shots_.shotHere();
+    setVisible(here.has_value());
+    if (!here)
+        return;
+    const Shot& shot = project.shots[here->index];
+    const QString what = shot.gap() ? tr("gap") : QFileInfo(QString::fromStdString(shot.clip)).fileName();
+    name_->setText(project.shots.size() > 1
+                       ? tr("Shot %1 of %2: %3").arg(here->index + 1).arg(project.shots.size()).arg(what)
+                       : tr("Shot: %1").arg(what));
+    name_->setToolTip(QString::fromStdString(shot.clip));
+    allow(split_,
+          playhead_.frame() == here->first ? tr("It begins here already; go to where it is to be split") : QString());
+    allow(remove_, project.shots.size() == 1 ? tr("It is the only shot") : QString());
+    values_->refresh();
+    refreshWaiting();
+}
+
+void ShotBlock::refreshWaiting()
+{
+    const auto here = shots_.shotHere();
+    const auto& strikes = document_.project().shots[here->index].trimmed;
+    const std::size_t listed = std::min(strikes.size(), mostListed);
+    while (waiting_.size() > listed) {
+        waiting_.back().box->deleteLater();
+        waiting_.back().box->hide();
+        waiting_.pop_back();
+    }
+    while (waiting_.size() < listed) {
+        const std::size_t index = waiting_.size();
+        Row row{new QWidget(this), nullptr};
+        auto* line = new QHBoxLayout(row.box);
+        line->setContentsMargins(0, 0, 0, 0);
+        line->setSpacing(4);
+        row.text = new QLabel(row.box);
+        row.text->setObjectName(QStringLiteral("waiting-%1").arg(index));
+        line->addWidget(row.text, 1);
+        auto* put = smallButton(tr("Put here"), QStringLiteral("waiting-%1-put").arg(index),
+                                tr("On the frame under the playhead"), row.box);
+        auto* remove = smallButton(tr("Delete"), QStringLiteral("waiting-%1-delete").arg(index), {}, row.box);
+        line->addWidget(put);
+        line->addWidget(remove);
+        connect(
+            put, &QPushButton::clicked, this, [this, index] { shots_.placeWaiting(index); }, Qt::QueuedConnection);
+        connect(
+            remove, &QPushButton::clicked, this, [this, index] { shots_.deleteWaiting(index); }, Qt::QueuedConnection);
+        waitingColumn_->addWidget(row.box);
+        waiting_.push_back(row);
+    }
+    for (std::size_t i = 0; i < listed; ++i)
+        waiting_[i].text->setText(
+            tr("%1, %2 %").arg(strikeTitle(strikes[i])).arg(std::lround(100 * strikes[i].strength)));
+    waitingSays_->setVisible(!strikes.empty());
+    waitingSays_->setText(
+        strikes.size() > listed
+            ? tr("%1 strikes wait: their frames are not shown. The first %2:").arg(strikes.size()).arg(listed)
+            : tr("Waiting, as their frames are not shown:"));
+}
+
+} // namespace ember::app

@@ -1,0 +1,79 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <atomic>
+#include <memory>
+
+#include <QWidget>
+
+#include "drag_edit.h"
+#include "ember/core/sound.h"
+#include "finder.h"
+#include "paper.h"
+#include "reel_geometry.h"
+#include "reel_gesture.h"
+#include "reel_painter.h"
+#include "session.h"
+
+namespace ember::app {
+
+/// The whole project in a low band: frames, waveform, strikes as sparks, and the motion like a seismogram. Drag the
+/// paper to move the playhead, a spark to move its strike; wheel with Ctrl zooms, without it scrolls.
+class ReelView : public QWidget {
+    Q_OBJECT
+public:
+    ReelView(Session& session, Finder& finder, QWidget* parent = nullptr);
+    /// Proposals and beats are shown while finding is open.
+    void setFindingShown(bool shown);
+    ~ReelView() override;
+
+    ReelLayout layoutNow() const;
+    ReelRange range() const { return range_; }
+    void showAll();
+    bool waveformReady() const { return !waveform_.low.empty(); }
+
+    QSize sizeHint() const override { return {1280, 138}; }
+    QSize minimumSizeHint() const override { return {360, 84}; }
+
+protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    bool event(QEvent* event) override;
+
+private:
+    using Gesture = ReelGesture::Kind;
+
+    void repaintStrikes();
+    void repaintAll();
+    void setRange(const ReelRange& range);
+    void loadWaveform();
+    void keepPlayheadSeen();
+    void scrubTo(double x);
+    /// What letting go of the grabbed shot here would do, in words and as a place. Nothing once it is gone.
+    std::optional<ShotDrag> shotDrag() const;
+    void pressOn(const ReelLayout& layout, bool adding, bool shifted);
+    void dragStrikes(const ReelLayout& layout);
+    void chooseBand(const ReelLayout& layout, bool adding);
+    void dropShot();
+    void cancelGesture();
+
+    Session& session_;
+    Finder& finder_;
+    bool finding_ = false;
+    Paper ground_;
+    Paper strikes_; ///< over it
+    ReelRange range_{0, 1};
+    double shownOf_ = 0; ///< how long the film was when it was looked at last
+    Waveform waveform_;
+    std::optional<SoundSource> waveformOf_;
+    std::shared_ptr<std::atomic<bool>> waveformStop_;
+    ReelGesture gesture_;
+    DragEdit drag_; ///< of strikes
+    StrikeId hovered_ = 0;
+};
+
+} // namespace ember::app

@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "book_shelf.h"
+#include "film.h"
+#include "messages.h"
+#include "motion_store.h"
+#include "open_document.h"
+#include "playhead.h"
+#include "project_file.h"
+#include "selection.h"
+#include "shaping.h"
+#include "shot_commands.h"
+#include "strike_commands.h"
+
+namespace ember::app {
+
+/// All that the window works on, each part with an owner. A view takes the owners it needs; only the window itself and
+/// those that need nearly all of it take the session.
+struct Session {
+    Messages messages;
+    OpenDocument document{messages};
+    Selection selection{document};
+    Playhead playhead{document};
+    Shaping shaping{document, selection, messages};
+    Film film{document, playhead, messages};
+    ProjectFile file{document, selection, playhead, film, messages};
+    StrikeCommands strikes{document, selection, playhead, shaping, messages};
+    ShotCommands shots{document, selection, playhead, film, file, messages};
+    BookShelf book;
+    MotionStore motions;
+
+    Session();
+    Session(const Session&) = delete;
+    Session& operator=(const Session&) = delete;
+};
+
+} // namespace ember::app

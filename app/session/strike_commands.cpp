@@ -1,0 +1,212 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "strike_commands.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "ember/core/values.h"
+#include "ember/project/bake.h"
+#include "ember/project/film_edits.h"
+#include "ember/project/recipe_edits.h"
+#include "messages.h"
+#include "open_document.h"
+#include "playhead.h"
+#include "selection.h"
+#include "shaping.h"
+#include "words.h"
+
+namespace ember::app {
+
+StrikeCommands::StrikeCommands(OpenDocument& document, Selection& selection, Playhead& playhead, Shaping& shaping,
+                               Messages& messages)
+    : document_(document), selection_(selection), playhead_(playhead), shaping_(shaping), messages_(messages)
+{
+}
+
+void StrikeCommands::put(StrikeKind kind)
+{
+    if (document_.length() == 0) {
+        emit messages_.told(tr("Open a clip first: a strike needs a frame to stand on"));
+        return;
+    }
+    lastKind_ = kind;
+    auto [next, id] = withStrike(document_.project(), Frame{playhead_.frame()}, kind, 1.0);
+    document_.edit(std::move(next), tr("%1 put on frame %2").arg(kindTitle(kind)).arg(playhead_.frame()));
+    selection_.set({id});
+}
+
+void StrikeCommands::remove()
+{
+    if (selection_.empty())
+        return;
+    const auto count = selection_.size();
+    document_.edit(withoutStrikes(document_.project(), selection_.ids()),
+                   count == 1 ? tr("Strike deleted") : tr("%1 strikes deleted").arg(count));
+}
+
+void StrikeCommands::duplicate()
+{
+    if (selection_.empty())
+        return;
+    // Copies go to the playhead when it stands elsewhere, else half a second on.
+    std::int64_t first = document_.length();
+    for (const StrikeId id : selection_.ids())
+        if (const Strike* strike = document_.project().strike(id))
+            first = std::min(first, strike->frame.index);
+    const auto shift = playhead_.frame() != first
+                           ? playhead_.frame() - first
+                           : std::max<std::int64_t>(1, std::llround(document_.project().rate.perSecond() / 2));
+    auto [next, ids] = withStrikesDuplicated(document_.project(), selection_.ids(), shift);
+    const auto count = ids.size();
+    document_.edit(std::move(next), count == 1 ? tr("Strike duplicated") : tr("%1 strikes duplicated").arg(count));
+    selection_.set(std::move(ids));
+}
+
+void StrikeCommands::nudge(std::int64_t frames)
+{
+    if (selection_.empty())
+        return;
+    document_.edit(withStrikesMoved(document_.project(), selection_.ids(), frames),
+                   tr("Strike moved by %1 frame").arg(frames));
+    if (const Strike* strike = selection_.strike())
+        emit messages_.told(tr("Strike moved to frame %1").arg(strike->frame.index));
+}
+
+void StrikeCommands::scaleStrengths(double factor)
+{
+    document_.edit(withStrikesChanged(document_.project(), selection_.ids(),
+                                      [factor](Strike& s) {
+                                          s.strength = clampTo(strikefield::strength,
+                                                               std::round(100 * s.strength * factor) / 100);
+                                      }),
+                   tr("%1 strikes at %2 % of their strength").arg(selection_.size()).arg(std::lround(100 * factor)));
+}
+
+void StrikeCommands::scaleLength(double factor)
+{
+    if (selection_.empty())
+        return;
+    document_.edit(withLengthsScaled(document_.project(), selection_.ids(), factor, shaping_.scope()),
+                   tr("%1 % as long, with the same peak").arg(std::lround(100 * factor)));
+}
+
+void StrikeCommands::copyValues()
+{
+    const Strike* strike = selection_.empty() ? nullptr : document_.project().strike(selection_.ids().front());
+    if (strike == nullptr)
+        return;
+    copied_ = *strike;
+    emit messages_.told(tr("Values of %1 copied: select others and paste").arg(strikeTitle(*strike)));
+}
+
+void StrikeCommands::pasteValues()
+{
+    if (!copied_ || document_.project().recipe(copied_->recipe) == nullptr) {
+        emit messages_.told(tr("Copy the values of a strike first (Ctrl+C)"));
+        return;
+    }
+    document_.edit(withStrikesChanged(document_.project(), selection_.ids(),
+                                      [this](Strike& s) {
+                                          s.kind = copied_->kind;
+                                          s.strength = copied_->strength;
+                                          s.direction = copied_->direction;
+                                          s.recipe = copied_->recipe;
+                                          s.group = document_.project().group(copied_->group) != nullptr
+                                                        ? copied_->group
+                                                        : std::string();
+                                          s.overrides = copied_->overrides;
+                                      }),
+                   tr("Values of %1 pasted to %2 strikes").arg(strikeTitle(*copied_)).arg(selection_.size()));
+}
+
+void StrikeCommands::newVariation()
+{
+    const auto free = std::any_of(selection_.ids().begin(), selection_.ids().end(), [this](StrikeId id) {
+        return document_.project().strike(id) && !document_.project().strike(id)->locked;
+    });
+    if (!selection_.empty() && !free)
+        emit messages_.told(tr("The variation is locked; unlock it to try another"));
+    document_.edit(withNewVariation(document_.project(), selection_.ids()), tr("New variation"));
+}
+
+void StrikeCommands::toggleLocked()
+{
+    if (selection_.empty())
+        return;
+    const Strike* first = document_.project().strike(selection_.ids().front());
+    const bool lock = first != nullptr && !first->locked;
+    document_.edit(withStrikesChanged(document_.project(), selection_.ids(), [lock](Strike& s) { s.locked = lock; }),
+                   lock ? tr("Variation locked") : tr("Variation unlocked"));
+}
+
+void StrikeCommands::toggleBypass()
+{
+    Project next = document_.project();
+    next.master.bypass = !next.master.bypass;
+    const bool off = next.master.bypass;
+    document_.edit(std::move(next), off ? tr("All shakes bypassed") : tr("Shakes are felt again"));
+}
+
+void StrikeCommands::settleHere(SettleMode mode)
+{
+    if (document_.length() == 0)
+        return;
+    SettleMark mark = easeHomeAt(document_.project(), Frame{playhead_.frame()});
+    mark.mode = mode;
+    document_.edit(withSettle(document_.project(), mark),
+                   mode == SettleMode::cut ? tr("Shakes end on frame %1").arg(playhead_.frame())
+                                           : tr("Shakes eased home from frame %1").arg(playhead_.frame()));
+}
+
+void StrikeCommands::goTo(int direction)
+{
+    const auto& strikes = document_.project().strikes;
+    const Strike* found = nullptr;
+    for (const Strike& strike : strikes) {
+        if (direction > 0 && strike.frame.index > playhead_.frame()) {
+            found = &strike;
+            break;
+        }
+        if (direction < 0 && strike.frame.index < playhead_.frame())
+            found = &strike;
+    }
+    if (found == nullptr) {
+        emit messages_.told(direction > 0 ? tr("No strike after this frame") : tr("No strike before this frame"));
+        return;
+    }
+    const auto frame = found->frame.index;
+    selection_.set({found->id});
+    playhead_.setFrame(frame);
+}
+
+void StrikeCommands::takeBaked(Result<Baked> baked)
+{
+    if (!baked.ok()) {
+        emit messages_.told(QString::fromStdString(sentence(baked.error())));
+        return;
+    }
+    document_.edit(std::move(baked.value().project), tr("%1 keys, off by %2 px and %3° at most")
+                                                         .arg(baked.value().keys)
+                                                         .arg(baked.value().pixelsOff, 0, 'f', 2)
+                                                         .arg(baked.value().degreesOff, 0, 'f', 3));
+}
+
+void StrikeCommands::bakeStrike(bool everyFrame)
+{
+    if (const Strike* strike = selection_.strike())
+        takeBaked(withStrikeBaked(document_.project(), strike->id, {.everyFrame = everyFrame}));
+    else
+        emit messages_.told(tr("Select one strike to turn its motion into keys"));
+}
+
+void StrikeCommands::bakeStrand(StrikeId strike, std::size_t strand)
+{
+    takeBaked(withStrandBaked(document_.project(), strike, strand, {}));
+}
+
+void StrikeCommands::bakeFilm(bool everyFrame)
+{
+    takeBaked(withFilmBaked(document_.project(), {.everyFrame = everyFrame}));
+}
+
+} // namespace ember::app

@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <cstdint>
+#include <optional>
+
+#include <QObject>
+
+#include "ember/core/error.h"
+#include "ember/core/project.h"
+#include "ember/project/bake.h"
+
+namespace ember::app {
+
+class Messages;
+class OpenDocument;
+class Playhead;
+class Selection;
+class Shaping;
+
+/// What menus and keys do with strikes.
+class StrikeCommands : public QObject {
+    Q_OBJECT
+public:
+    StrikeCommands(OpenDocument& document, Selection& selection, Playhead& playhead, Shaping& shaping,
+                   Messages& messages);
+
+    /// The kind that was put last.
+    StrikeKind lastKind() const { return lastKind_; }
+    void put(StrikeKind kind);
+    /// The next (+1) or previous (-1) strike from the playhead: selects it and goes there.
+    void goTo(int direction);
+
+    // --- the selected ones
+    void remove();
+    void duplicate();
+    void nudge(std::int64_t frames);
+    /// All of them together; each keeps its share.
+    void scaleStrengths(double factor);
+    /// The shape lasts longer or shorter with the same rise and peak, for whom the scope says.
+    void scaleLength(double factor);
+    /// Everything of a strike but its frame, name and variation, to be given to others.
+    void copyValues();
+    void pasteValues();
+    /// Another project is there: what was copied belongs to the one before.
+    void forgetCopied() { copied_.reset(); }
+    /// Another seed for those that are not locked.
+    void newVariation();
+    void toggleLocked();
+
+    // --- all of them
+    /// All shakes off, or on again.
+    void toggleBypass();
+    /// Ends what runs at the playhead: now, or eased home from there.
+    void settleHere(SettleMode mode);
+
+    // --- motion as keys, see bake.h
+    void bakeStrike(bool everyFrame);
+    void bakeStrand(StrikeId strike, std::size_t strand);
+    void bakeFilm(bool everyFrame);
+
+private:
+    void takeBaked(Result<Baked> baked);
+
+    OpenDocument& document_;
+    Selection& selection_;
+    Playhead& playhead_;
+    Shaping& shaping_;
+    Messages& messages_;
+    StrikeKind lastKind_ = StrikeKind::hit;
+    std::optional<Strike> copied_;
+};
+
+} // namespace ember::app

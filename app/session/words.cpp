@@ -1,0 +1,73 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "words.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include <QCoreApplication>
+
+#include "ember/core/values.h"
+#include "text.h"
+
+namespace ember::app {
+
+namespace {
+QString tr(const char* text)
+{
+    return QCoreApplication::translate("Words", text);
+}
+} // namespace
+
+QString kindTitle(StrikeKind kind)
+{
+    switch (kind) {
+    case StrikeKind::blast: return tr("Blast");
+    case StrikeKind::landing: return tr("Landing");
+    case StrikeKind::hit: return tr("Hit");
+    case StrikeKind::beat: return tr("Beat");
+    }
+    return {};
+}
+
+QString strikeTitle(const Strike& strike)
+{
+    return strike.name.empty() ? kindTitle(strike.kind) : QString::fromStdString(strike.name);
+}
+
+QString valueSentence(const std::string& key, const FieldSpec& spec, double value)
+{
+    value = clampTo(spec, value);
+    QString text = toQString(spec.label);
+    if (key.starts_with("strand.")) { // whose it is: all between the prefix and the value's own key
+        const auto from = std::string_view("strand.").size();
+        const QString rest = QString::fromStdString(key.substr(from));
+        QString what = text.toLower();
+        for (const char* perAxis : {"back", "phase", "ratio"}) // "back roll": the label is the axis alone
+            if (rest.section(QLatin1Char('.'), -2, -2) == QLatin1String(perAxis))
+                what = (perAxis == QLatin1String("ratio") ? tr("frequency") : QString::fromLatin1(perAxis)) +
+                       QLatin1Char(' ') + rest.section(QLatin1Char('.'), -1);
+        text = rest.section(QLatin1Char('.'), 0, 0) + QStringLiteral(": ") + what;
+    }
+    if (!spec.choices.empty()) {
+        QString word = toQString(spec.choices[static_cast<std::size_t>(value)]);
+        return text + QLatin1Char(' ') + word.replace(QLatin1Char('_'), QLatin1Char(' '));
+    }
+    return QStringLiteral("%1 %2 %3")
+        .arg(text)
+        .arg(spec.unit == "%" ? value * 100 : value)
+        .arg(toQString(spec.unit))
+        .trimmed();
+}
+
+QString timecode(std::int64_t frame, FrameRate rate)
+{
+    const auto base = std::max<std::int64_t>(1, std::llround(rate.perSecond()));
+    const auto seconds = frame / base;
+    return QStringLiteral("%1:%2:%3:%4")
+        .arg(seconds / 3600, 2, 10, QLatin1Char('0'))
+        .arg(seconds / 60 % 60, 2, 10, QLatin1Char('0'))
+        .arg(seconds % 60, 2, 10, QLatin1Char('0'))
+        .arg(frame % base, 2, 10, QLatin1Char('0'));
+}
+
+} // namespace ember::app

@@ -1,0 +1,22 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// How parts of a project are called in messages.
+#pragma once
+
+#include <string>
+
+#include <QString>
+
+#include "ember/core/field.h"
+#include "ember/core/project.h"
+
+namespace ember::app {
+
+/// The strike's name, or its kind where it has none.
+QString strikeTitle(const Strike& strike);
+QString kindTitle(StrikeKind kind);
+/// "Kick: rate 12 Hz"
+QString valueSentence(const std::string& key, const FieldSpec& spec, double value);
+/// hh:mm:ss:ff at the project's rate (rounded to whole frames a second for the last pair).
+QString timecode(std::int64_t frame, FrameRate rate);
+
+} // namespace ember::app

@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "preferences_sheet.h"
+
+#include <QAudioDevice>
+#include <QCheckBox>
+#include <QComboBox>
+#include <QDialogButtonBox>
+#include <QFormLayout>
+#include <QMediaDevices>
+
+#include "preferences.h"
+#include "text.h"
+#include "value_field.h"
+
+namespace ember::app {
+
+PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent)
+{
+    setWindowTitle(tr("Preferences"));
+    auto* form = new QFormLayout(this);
+    for (const FieldSpec* spec : {&preference::memory, &preference::keeping, &preference::rate}) {
+        auto* field = new ValueField(*spec, this);
+        field->setObjectName(QStringLiteral("preference-") + toQString(spec->key));
+        field->setMinimumWidth(110);
+        field->setValue(preference::value(*spec));
+        connect(field, &ValueField::wished, this, [this, field, spec](double wanted) {
+            preference::setValue(*spec, wanted);
+            field->setValue(preference::value(*spec));
+            emit changed();
+        });
+        form->addRow(toQString(spec->label), field);
+    }
+    auto* device = new QComboBox(this);
+    device->setObjectName(QStringLiteral("preference-device"));
+    device->addItem(tr("the system's choice"), QString());
+    for (const QAudioDevice& one : QMediaDevices::audioOutputs())
+        device->addItem(one.description(), QString::fromUtf8(one.id()));
+    device->setCurrentIndex(std::max(0, device->findData(preference::soundDevice())));
+    device->setToolTip(tr("Where sound is played; without a device the clock leads"));
+    connect(device, &QComboBox::activated, this, [this, device](int index) {
+        preference::setSoundDevice(device->itemData(index).toString());
+        emit changed();
+    });
+    form->addRow(tr("Sound device"), device);
+    auto* calm = new QCheckBox(tr("Nothing moves by itself"), this);
+    calm->setObjectName(QStringLiteral("preference-calm"));
+    calm->setChecked(preference::calm());
+    calm->setToolTip(
+        tr("Recipes in the book are previewed standing at their peak instead of shaking, and struck pads do "
+           "not fade. Until it is set here the desktop's wish for less motion decides."));
+    connect(calm, &QCheckBox::toggled, this, [this](bool on) {
+        preference::setCalm(on);
+        emit changed();
+    });
+    form->addRow(tr("Calm window"), calm);
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close, this);
+    connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::accept);
+    form->addRow(buttons);
+}
+
+} // namespace ember::app

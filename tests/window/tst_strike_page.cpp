@@ -1,0 +1,511 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The strike's page and the Anvil over it: strands, own values, envelopes, seconds; by mouse and keyboard.
+#include <cmath>
+
+#include <QClipboard>
+#include <QGuiApplication>
+#include <QLabel>
+#include <QMenu>
+#include <QScrollArea>
+#include <QToolButton>
+
+#include "drawn_editor.h"
+#include "ember/core/values.h"
+#include "player.h"
+#include "runner.h"
+#include "value_control.h"
+#include "value_field.h"
+#include "window_fixture.h"
+
+using namespace ember;
+using namespace ember::app;
+using F = EnvelopeField;
+
+class StrikePageTest : public test::WindowFixture {
+    Q_OBJECT
+
+    const Recipe& recipe() { return *project().recipe(session().selection.strike()->recipe); }
+    const Strand& strand(std::size_t index) { return recipe().strands[index]; }
+    void openStrand(int index)
+    {
+        auto* row = child<QWidget>(qPrintable(QStringLiteral("strand-%1").arg(index)));
+        QTest::mouseClick(row->findChild<QAbstractButton*>(QStringLiteral("open-strand")), Qt::LeftButton);
+        turn();
+    }
+    std::function<QComboBox*()> listOf(const char* name)
+    {
+        return [this, name] { return within<QWidget>("strand-details", name)->findChild<QComboBox*>(); };
+    }
+    ValueField* number(const char* name) { return within<ValueControl>("strand-details", name)->field(); }
+    void toggle(const char* name)
+    {
+        QTest::mouseClick(within<QWidget>("strand-details", name)->findChild<QToolButton*>(), Qt::LeftButton);
+        turn();
+    }
+
+private slots:
+    void anOpenedStrandIsSeen()
+    {
+        strikeOn(20, Qt::Key_2);
+        openStrand(2);
+        QCOMPARE(session().shaping.openStrand(), strand(2).name);
+        auto* row = child<QWidget>("strand-2");
+        QScrollArea* area = nullptr;
+        for (QWidget* up = row; area == nullptr && up != nullptr; up = up->parentWidget())
+            area = qobject_cast<QScrollArea*>(up);
+        QVERIFY(area != nullptr);
+        const QPoint top = row->mapTo(area->viewport(), QPoint(0, 0));
+        QVERIFY2(top.y() >= 0 && top.y() < area->viewport()->height() / 2, qPrintable(QString::number(top.y())));
+        // Nothing of a page is wider than the column.
+        for (auto* page : window_->findChildren<QScrollArea*>())
+            QVERIFY2(page == window_->centralWidget() || page->widget()->minimumSizeHint().width() <= 560,
+                     qPrintable(QString::number(page->widget()->minimumSizeHint().width())));
+        QTest::mouseClick(row, Qt::LeftButton, {}, {20, 10}); // its head closes it
+        QVERIFY(session().shaping.openStrand().empty());
+    }
+    void sourcesAreChosenAndSwingBetweenTwoLimits()
+    {
+        strikeOn(20, Qt::Key_2);
+        openStrand(1);
+        choose(listOf("source"), QStringLiteral("oscillation"));
+        QVERIFY(std::holds_alternative<Oscillation>(strand(1).source));
+        QVERIFY(!strand(1).name.empty());
+        for (const int other : {0, 2})
+            QTest::mouseClick(within<QAbstractButton>(qPrintable(QStringLiteral("strand-%1").arg(other)), "mute"),
+                              Qt::LeftButton);
+        type(child<ValueField>("swing-from-roll"), QStringLiteral("-8"));
+        type(child<ValueField>("swing-to-roll"), QStringLiteral("5"));
+        QCOMPARE(strand(1).amount[Axis::roll], -8.0);
+        double low = 0;
+        double high = 0;
+        for (double frame = 20; frame < 110; frame += 0.05) {
+            const double roll = session().document.motion().poseAt(frame).roll;
+            low = std::min(low, roll);
+            high = std::max(high, roll);
+        }
+        const double strength = session().selection.strike()->strength;
+        QVERIFY2(std::abs(low + 8 * strength) < 1e-9, qPrintable(QString::number(low)));
+        QVERIFY2(high > 1 && high <= 5 * strength + 1e-9, qPrintable(QString::number(high)));
+        QCOMPARE(child<ValueField>("swing-to-roll")->shownText(), QStringLiteral("5°"));
+        type(child<ValueField>("swing-phase-roll"), QStringLiteral("90"));
+        QCOMPARE(readValue(recipe(), "strand." + strand(1).name + ".phase.roll"), std::optional(90.0));
+    }
+    void everySourceHasItsValues()
+    {
+        strikeOn(20, Qt::Key_2);
+        openStrand(0); // the kick
+        type(number("damping"), QStringLiteral("0.5"));
+        QCOMPARE(std::get<Kick>(strand(0).source).damping, 0.5);
+        type(child<ValueField>("rebounds"), QStringLiteral("6"));
+        QVERIFY(std::abs(reboundsOf(std::get<Kick>(strand(0).source).damping) - 6) < 1e-6);
+        type(number("rate"), QStringLiteral("9"));
+        QCOMPARE(strand(0).rate.peakHz, 9.0);
+        choose(listOf("source"), QStringLiteral("jitter"));
+        type(number("every"), QStringLiteral("3"));
+        QCOMPARE(std::get<Jitter>(strand(0).source).every, 3.0);
+        choose(listOf("source"), QStringLiteral("noise"));
+        type(number("octaves"), QStringLiteral("7"));
+        type(number("loop"), QStringLiteral("12"));
+        QCOMPARE(std::get<Noise>(strand(0).source).octaves, 7.0);
+        QCOMPARE(std::get<Noise>(strand(0).source).loop, 12.0);
+        type(number("octaves"), QStringLiteral("8"));
+        QCOMPARE(std::get<Noise>(strand(0).source).octaves, 8.0);
+        // Ctrl+click goes to the default.
+        QTest::mouseClick(number("octaves"), Qt::LeftButton, Qt::ControlModifier);
+        QCOMPARE(std::get<Noise>(strand(0).source).octaves, 2.0);
+    }
+    void burstsPauseTheStrand()
+    {
+        strikeOn(20, Qt::Key_2);
+        openStrand(2);
+        QTest::mouseClick(within<QAbstractButton>("strand-2", "solo"), Qt::LeftButton);
+        const QImage before = child<QWidget>("strand-2")->grab().toImage();
+        choose(listOf("intermittent"), QStringLiteral("set"));
+        type(number("moves"), QStringLiteral("5"));
+        type(number("rests"), QStringLiteral("7"));
+        QCOMPARE(strand(2).intermittent.rests, 7.0);
+        int still = 0;
+        for (int frame = 22; frame < 100; ++frame)
+            still += session().document.motion().poseAt(frame).atRest() ? 1 : 0;
+        QVERIFY2(still > 20 && still < 60, qPrintable(QString::number(still)));
+        QVERIFY(child<QWidget>("strand-2")->grab().toImage() != before);
+    }
+    void aStrandOfItsOwnIsShapedOnTheAnvil()
+    {
+        strikeOn(20, Qt::Key_2);
+        const Envelope whole = recipe().envelope;
+        openStrand(1);
+        toggle("own_envelope");
+        QVERIFY(strand(1).envelope && *strand(1).envelope == whole); // it begins as the recipe's
+        const auto labels = window_->anvil().findChildren<QLabel*>();
+        QVERIFY(std::any_of(labels.begin(), labels.end(),
+                            [](QLabel* l) { return l->text().contains(QStringLiteral("envelope of the strand")); }));
+        const AnvilLayout layout = canvas().layoutNow();
+        drag(&canvas(), handle(Handle::hold), layout.at(6, 1).toPoint());
+        QCOMPARE((*strand(1).envelope)[F::hold], 5.0);
+        QCOMPARE(recipe().envelope, whole);
+        type(child<ValueField>("envelope-decay"), QStringLiteral("44"));
+        QCOMPARE((*strand(1).envelope)[F::decay], 44.0);
+        openStrand(1); // closed: the recipe's again
+        QCOMPARE(child<ValueField>("envelope-decay")->value(), whole[F::decay]);
+        session().document.undo();
+        session().document.undo();
+        session().document.undo();
+        QVERIFY(!strand(1).envelope);
+    }
+    void strandsAreDrawnByHand()
+    {
+        strikeOn(20, Qt::Key_2);
+        openStrand(0);
+        choose(listOf("source"), QStringLiteral("drawn"));
+        auto* canvas = child<DrawnCanvas>("drawn-canvas");
+        const auto keys = [&] { return std::get<Drawn>(strand(0).source).keys[static_cast<std::size_t>(Axis::y)]; };
+        QCOMPARE(child<QComboBox>("drawn-axis")->currentText(), QStringLiteral("y")); // where a landing moves
+        const auto count = keys().size();
+        DrawnLayout layout = layOutDrawn(canvas->size(), canvas->keys());
+        QTest::mouseClick(canvas, Qt::LeftButton, {}, QPointF(layout.toX(10), layout.toY(-0.5)).toPoint());
+        QCOMPARE(keys().size(), std::max<std::size_t>(count, 1) + 1);
+        const auto at = [&](double frame) {
+            const auto all = keys();
+            const auto found =
+                std::find_if(all.begin(), all.end(), [&](const DrawnKey& k) { return k.frame == frame; });
+            return found != all.end() ? std::optional(found->value) : std::nullopt;
+        };
+        QVERIFY(at(10) && std::abs(*at(10) + 0.5) < 0.06);
+        layout = layOutDrawn(canvas->size(), canvas->keys());
+        drag(canvas, QPointF(layout.toX(10), layout.toY(*at(10))).toPoint(),
+             QPointF(layout.toX(14), layout.toY(0.25)).toPoint());
+        QVERIFY(at(14) && std::abs(*at(14) - 0.25) < 0.06 && !at(10));
+        type(child<ValueField>("drawn-value"), QStringLiteral("-80"));
+        QCOMPARE(*at(14), -0.8);
+        choose([&] { return child<QComboBox>("drawn-ease"); }, QStringLiteral("hold"));
+        canvas->setFocus();
+        QTest::keyClick(canvas, Qt::Key_Delete);
+        QVERIFY(!at(14));
+        QCOMPARE(project().strikes.size(), std::size_t{1}); // the strike is not what was deleted
+        key(Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(at(14));
+    }
+    void severalKeysAreShapedTogether()
+    {
+        strikeOn(20, Qt::Key_2);
+        openStrand(0);
+        choose(listOf("source"), QStringLiteral("drawn"));
+        auto* canvas = child<DrawnCanvas>("drawn-canvas");
+        canvas->setKeys({{0, 1}, {4, -0.6}, {8, 0.4}, {12, -0.2}, {16, 0}}, QStringLiteral("keys"), 0);
+        const auto keys = [&] { return canvas->keys(); };
+        const auto layout = [&] { return layOutDrawn(canvas->size(), canvas->keys()); };
+        const auto place = [&](double frame, double value) {
+            return QPointF(layout().toX(frame), layout().toY(value)).toPoint();
+        };
+        drag(canvas, place(3, 0.95), place(17.5, -0.95)); // a band over the paper: nothing is added
+        QCOMPARE(canvas->chosen(), (KeyPlaces{1, 2, 3, 4}));
+        QCOMPARE(keys().size(), std::size_t{5});
+        // The back grip to half: the last goes to frame 10, the first stays.
+        const QRectF box = boxAround(layout(), keys(), canvas->chosen());
+        const double six = layout().toX(10) - layout().toX(16);
+        drag(canvas, gripOf(box, DrawnGrip::back).toPoint(),
+             (gripOf(box, DrawnGrip::back) + QPointF(six, 0)).toPoint());
+        QCOMPARE(keys().back().frame, 10.0);
+        QCOMPARE(keys()[1].frame, 4.0);
+        QCOMPARE(keys()[2].frame, 6.0);
+        QCOMPARE(canvas->chosen().size(), std::size_t{4});
+        type(child<ValueField>("drawn-value"), QStringLiteral("x0.5")); // each its own half
+        QCOMPARE(keys()[1].value, -0.3);
+        QCOMPARE(keys()[3].value, -0.1);
+        click("keys-flip");
+        QCOMPARE(keys()[1].value, 0.3);
+        QCOMPARE(keys()[0].value, 1.0); // the peak is not touched
+        canvas->setFocus();
+        QTest::keyClick(canvas, Qt::Key_Right);
+        QCOMPARE(keys().back().frame, 11.0);
+        QTest::keyClick(canvas, Qt::Key_C, Qt::ControlModifier);
+        QTest::keyClick(canvas, Qt::Key_A, Qt::ControlModifier);
+        QCOMPARE(canvas->chosen().size(), std::size_t{5});
+        QTest::keyClick(canvas, Qt::Key_Escape);
+        QVERIFY(canvas->chosen().empty());
+        QTest::keyClick(canvas, Qt::Key_V, Qt::ControlModifier);
+        QCOMPARE(keys().size(), std::size_t{9});
+        click("keys-repeat");
+        QCOMPARE(keys().size(), std::size_t{12});
+        QVERIFY(std::abs(keys().back().value) < 1e-9);
+        // A curve has a slope to drag.
+        canvas->select(1);
+        choose([&] { return child<QComboBox>("drawn-ease"); }, QStringLiteral("curve"));
+        const auto handle = slopeHandle(layout(), keys(), 1, DrawnGrip::slopeOut);
+        QVERIFY(handle);
+        drag(canvas, handle->toPoint(), (*handle + QPointF(0, -20)).toPoint());
+        QVERIFY(keys()[1].slopeOut > 0);
+        QCOMPARE(keys()[1].slopeIn, keys()[1].slopeOut);
+        click("keys-clear");
+        QVERIFY(keys().empty());
+        session().document.undo();
+        QCOMPARE(keys().size(), std::size_t{12});
+    }
+    void motionBecomesKeys()
+    {
+        strikeOn(20, Qt::Key_1);
+        const Motion before(project());
+        key(Qt::Key_K, Qt::ControlModifier);
+        QCOMPARE(recipe().strands.size(), std::size_t{1});
+        QVERIFY(std::get<Drawn>(strand(0).source).asDrawn);
+        const Motion after(project());
+        for (int frame = 18; frame < 60; ++frame)
+            QVERIFY(std::abs(before.poseAt(frame).y - after.poseAt(frame).y) <= 0.1);
+        session().document.undo();
+        openStrand(1);
+        click("strand-to-keys");
+        turn();
+        QVERIFY(std::holds_alternative<Drawn>(strand(1).source));
+        QVERIFY(!std::holds_alternative<Drawn>(strand(0).source));
+    }
+    void strandsAreAddedCopiedOrderedAndDeleted()
+    {
+        strikeOn(20, Qt::Key_2);
+        const auto count = recipe().strands.size();
+        for (QAction* action : child<QToolButton>("add-strand")->menu()->actions())
+            if (action->text() == QStringLiteral("noise"))
+                action->trigger();
+        turn();
+        QCOMPARE(recipe().strands.size(), count + 1);
+        QCOMPARE(session().shaping.openStrand(), recipe().strands.back().name);
+        auto* name = within<QLineEdit>("strand-details", "strand-name");
+        name->setFocus();
+        name->selectAll();
+        QTest::keyClicks(name, QStringLiteral("Hum"));
+        QTest::keyClick(name, Qt::Key_Return);
+        QCOMPARE(recipe().strands.back().name, std::string("Hum"));
+        click("strand-copy");
+        click("strand-up");
+        QCOMPARE(recipe().strands[count - 1].name, std::string("Hum"));
+        strikeOn(60, Qt::Key_1); // another recipe
+        const auto other = recipe().strands.size();
+        click("paste-strand");
+        QCOMPARE(recipe().strands.size(), other + 1);
+        QCOMPARE(recipe().strands.back().name, std::string("Hum"));
+        QGuiApplication::clipboard()->setText(QStringLiteral("nothing of ours"));
+        click("paste-strand");
+        QCOMPARE(recipe().strands.size(), other + 1);
+        QVERIFY(!child<QLabel>("told")->text().isEmpty());
+        click("strand-duplicate");
+        QCOMPARE(recipe().strands.size(), other + 2);
+        QVERIFY(recipe().strands[other].salt != recipe().strands[other + 1].salt);
+        click("strand-delete");
+        QCOMPARE(recipe().strands.size(), other + 1);
+        while (session().document.history().canUndo())
+            session().document.undo();
+        QVERIFY(project().strikes.empty());
+    }
+    void ownValuesAreMarkedAndGivenBack()
+    {
+        strikeOn(20);
+        strikeOn(60);
+        const RecipeId shared = recipe().id;
+        click("shape-scope"); // for this strike
+        auto* amount = within<ValueField>("strand-0", "amount-y");
+        const double before = amount->value();
+        const QImage unmarked = amount->grab().toImage();
+        drag(amount, {10, 10}, {46, 10});
+        QVERIFY(amount->value() > before);
+        QVERIFY(session().shaping.isOwn("strand." + strand(0).name + ".amount.y"));
+        QCOMPARE(project().recipe(shared)->strands[0].amount[Axis::y], before);
+        QVERIFY(amount->toolTip().contains(QStringLiteral("recipe's value")));
+        QTest::mouseClick(within<QAbstractButton>("strand-0", "mute"), Qt::LeftButton);
+        QCOMPARE(within<QAbstractButton>("strand-0", "mute")->text(), QStringLiteral("Mute *"));
+        QVERIFY(session().document.motion().poseAt(21).y != session().document.motion().poseAt(61).y);
+        // Back by Ctrl+click, one value; the rest stays.
+        QTest::mouseClick(amount, Qt::LeftButton, Qt::ControlModifier);
+        QCOMPARE(amount->value(), before);
+        QVERIFY(!session().shaping.isOwn("strand." + strand(0).name + ".amount.y"));
+        QVERIFY(session().shaping.isOwn("strand." + strand(0).name + ".muted"));
+        key(Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(session().shaping.isOwn("strand." + strand(0).name + ".amount.y"));
+        click("follow-recipe");
+        QVERIFY(session().selection.strike()->overrides.empty());
+        amount->clearFocus();
+        QTest::mouseMove(window_.get(), {5, 5});
+    }
+    void aStrikeGetsItsOwnRecipe()
+    {
+        strikeOn(20);
+        strikeOn(60);
+        click("shape-scope");
+        emit child<ValueField>("envelope-hold")->wished(9, 0);
+        const double felt = session().document.motion().poseAt(66).y;
+        const RecipeId before = recipe().id;
+        click("own-recipe");
+        QVERIFY(recipe().id != before);
+        QCOMPARE(recipe().envelope[F::hold], 9.0);
+        QVERIFY(session().selection.strike()->overrides.empty());
+        QCOMPARE(session().document.motion().poseAt(66).y, felt); // nothing moves otherwise
+        QCOMPARE(project().strikes[0].recipe, before);
+        key(Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(recipe().id, before);
+    }
+    void longNamesOfRecipesDoNotWidenThePage()
+    {
+        strikeOn(20, Qt::Key_3);
+        Project named = project();
+        named.recipes.front().name = "A recipe with a name that goes on and on for the whole width of the column";
+        session().document.edit(named, QStringLiteral("named"));
+        turn();
+        auto* page = child<QPushButton>("strike-place")->parentWidget();
+        QVERIFY2(page->minimumSizeHint().width() <= 532, qPrintable(QString::number(page->minimumSizeHint().width())));
+    }
+    void wordsThatArePassedAreOneStep()
+    {
+        strikeOn(20, Qt::Key_3);
+        const Project before = project();
+        choose([this] { return child<QComboBox>("strike-kind"); }, QStringLiteral("Blast")); // over "Landing"
+        QCOMPARE(project().strikes[0].kind, StrikeKind::blast);
+        session().document.undo();
+        QVERIFY(project() == before);
+        choose([this] { return child<QComboBox>("strike-recipe"); },
+               QString::fromStdString(project().recipes.back().name));
+        QVERIFY(project().strikes[0].recipe == project().recipes.back().id);
+        session().document.undo();
+        QVERIFY(project() == before);
+    }
+    void anApprovedVariationIsLocked()
+    {
+        strikeOn(20);
+        const auto seed = project().strikes[0].seed;
+        key(Qt::Key_N, Qt::ShiftModifier);
+        QVERIFY(project().strikes[0].locked);
+        key(Qt::Key_N);
+        click("new-variation");
+        QCOMPARE(project().strikes[0].seed, seed);
+        QVERIFY(!child<ValueField>("strike-seed")->isEnabled());
+        QVERIFY(child<ValueField>("strike-seed")->toolTip().contains(QStringLiteral("locked")));
+        click("lock-variation");
+        key(Qt::Key_N);
+        QVERIFY(project().strikes[0].seed != seed);
+    }
+    void strikesOfARecipeMayBeTheSame()
+    {
+        strikeOn(20);
+        strikeOn(60);
+        QVERIFY(session().document.motion().poseAt(24).x != session().document.motion().poseAt(64).x);
+        emit child<QComboBox>("strike-recipe")->activated(0);
+        choose([this] { return child<ValueControl>("variation")->findChild<QComboBox*>(); }, QStringLiteral("same"));
+        QCOMPARE(recipe().variation, Variation::same);
+        type(within<ValueControl>("recipe-values", "seed")->field(), QStringLiteral("77"));
+        QCOMPARE(recipe().seed, 77u);
+        for (int i = 0; i < 20; ++i) {
+            const Pose a = session().document.motion().poseAt(20 + i);
+            const Pose b = session().document.motion().poseAt(60 + i);
+            if (project().strikes[0].recipe == project().strikes[1].recipe && i < 10)
+                QCOMPARE(a, b);
+        }
+        type(child<ValueControl>("position")->field(), QStringLiteral("50"));
+        QCOMPARE(recipe().position, 0.5);
+    }
+    void lengthsInSeconds()
+    {
+        strikeOn(20, Qt::Key_2);
+        auto* decay = child<ValueField>("envelope-decay");
+        QCOMPARE(decay->shownText(), QStringLiteral("22 f"));
+        click("time-unit");
+        QCOMPARE(decay->shownText(), QStringLiteral("0.92 s"));
+        type(decay, QStringLiteral("0.5"));
+        QCOMPARE(recipe().envelope[F::decay], 12.0);
+        type(decay, QStringLiteral("30 f"));
+        QCOMPARE(recipe().envelope[F::decay], 30.0);
+        key(Qt::Key_T, Qt::ShiftModifier);
+        QCOMPARE(decay->shownText(), QStringLiteral("30 f"));
+        type(decay, QStringLiteral("2 s"));
+        QCOMPARE(recipe().envelope[F::decay], 48.0);
+        type(decay, QStringLiteral("soon"));
+        QCOMPARE(recipe().envelope[F::decay], 48.0);
+    }
+    void decaysAreCompared()
+    {
+        strikeOn(20, Qt::Key_2);
+        const double curve = recipe().envelope[F::decayCurve];
+        const QImage fast = canvas().grab().toImage();
+        click("decay-linear");
+        QCOMPARE(recipe().envelope.chosen<Slope>(F::decaySlope), Slope::linear);
+        QVERIFY(std::abs(intensityAt(recipe().envelope, 13) - (1 + recipe().envelope[F::rumble]) / 2) < 1e-9);
+        QVERIFY(canvas().grab().toImage() != fast); // painted in the same turn
+        click("decay-constant");
+        QCOMPARE(intensityAt(recipe().envelope, 22), 1.0);
+        QVERIFY(child<QAbstractButton>("decay-constant")->isChecked() &&
+                !child<QAbstractButton>("decay-fast")->isChecked());
+        click("decay-fast");
+        QCOMPARE(recipe().envelope[F::decayCurve], curve);
+        QVERIFY(child<QAbstractButton>("decay-fast")->isChecked());
+        QTest::mouseMove(window_.get(), {5, 5});
+        // Pulling the bend of a straight decay makes it one that bends.
+        click("decay-linear");
+        drag(&canvas(), handle(Handle::curve), handle(Handle::curve) + QPoint(0, 12));
+        QCOMPARE(recipe().envelope.chosen<Slope>(F::decaySlope), Slope::exponential);
+        QVERIFY(recipe().envelope[F::decayCurve] > 0);
+    }
+    void everyEnvelopeValueIsANumberOrAList()
+    {
+        strikeOn(20, Qt::Key_2);
+        for (const F field : envelopeFields()) {
+            const FieldSpec& spec = specOf(field);
+            const QString name =
+                QStringLiteral("envelope-") + QString::fromUtf8(spec.key.data(), static_cast<int>(spec.key.size()));
+            const double wanted = spec.choices.empty() ? std::clamp(spec.fallback + spec.step, spec.min, spec.max) : 1;
+            if (spec.choices.empty())
+                emit child<ValueField>(qPrintable(name))->wished(wanted, 0);
+            else
+                choose([&] { return child<ValueControl>(qPrintable(name))->findChild<QComboBox*>(); },
+                       QString::fromUtf8(spec.choices[1].data()).replace(QLatin1Char('_'), QLatin1Char(' ')));
+            QVERIFY2(recipe().envelope[field] == wanted, qPrintable(name));
+        }
+        // A length that another value has taken over says so.
+        QVERIFY(!child<ValueField>("envelope-rumble_length")->isEnabled());
+        QVERIFY(child<ValueField>("envelope-rumble_length")->toolTip().contains(QStringLiteral("next strike")));
+    }
+    void theLeadAndTheFixedPeakAreDragged()
+    {
+        strikeOn(30, Qt::Key_2);
+        AnvilLayout layout = canvas().layoutNow();
+        drag(&canvas(), handle(Handle::lead), layout.at(-2, 0).toPoint());
+        QCOMPARE(recipe().envelope[F::lead], 2.0);
+        layout = canvas().layoutNow();
+        drag(&canvas(), handle(Handle::leadLevel), layout.at(-1, 0.3).toPoint());
+        QVERIFY(std::abs(recipe().envelope[F::leadLevel] - 0.3) < 0.03);
+        QVERIFY(session().document.motion().poseAt(29).y * session().document.motion().poseAt(31).y <
+                0); // the other way first
+        choose([this] { return child<ValueControl>("envelope-anchor")->findChild<QComboBox*>(); },
+               QStringLiteral("peak"));
+        layout = canvas().layoutNow();
+        drag(&canvas(), handle(Handle::onset), layout.at(-4, 0).toPoint());
+        QCOMPARE(recipe().envelope[F::attack], 4.0);
+        QCOMPARE(recipe().envelope.peak(), 0.0);
+    }
+    void strandsHaveRowsOnTheAnvil()
+    {
+        strikeOn(20, Qt::Key_2);
+        QCOMPARE(canvas().layoutNow().strands.size(), std::size_t{3});
+        const QRect row = canvas().layoutNow().strands[1].toRect();
+        const QImage before = canvas().grab(row).toImage();
+        emit within<ValueField>("strand-1", "amount-x")->wished(60, 0);
+        QVERIFY(canvas().grab(row).toImage() != before);
+        key(Qt::Key_T);
+        QVERIFY(canvas().layoutNow().strands.empty());
+        window_->close(); // and stay as they were left
+        begin();
+        QVERIFY(!canvas().strandsShown());
+    }
+    void valuesChangeWhileItLoops()
+    {
+        strikeOn(20, Qt::Key_2);
+        session().playhead.setLoop({18, 30, true});
+        key(Qt::Key_Space);
+        QVERIFY(window_->player().playing());
+        QTest::qWait(200);
+        emit within<ValueField>("strand-0", "amount-y")->wished(90, 0);
+        QCOMPARE(strand(0).amount[Axis::y], 90.0);
+        QTest::qWait(200);
+        QVERIFY(window_->player().playing());
+        key(Qt::Key_Space);
+    }
+};
+
+EMBER_TEST(StrikePageTest)
+#include "tst_strike_page.moc"
