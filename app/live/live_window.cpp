@@ -14,7 +14,7 @@
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 
-#include "live_by_itself.h"
+#include "live_autoplay.h"
 #include "live_outside.h"
 #include "live_picture.h"
 #include "pad_board.h"
@@ -61,7 +61,7 @@ LiveWindow::LiveWindow(Session& session, const Dialogs& dialogs, QWidget* parent
     connect(&session_.document, &OpenDocument::changed, this, &LiveWindow::refresh);
     connect(&session_.messages, &Messages::told, says_, &QLabel::setText);
     connect(outside_, &LiveOutside::said, says_, &QLabel::setText);
-    connect(byItself_, &LiveByItself::said, says_, &QLabel::setText);
+    connect(autoplay_, &LiveAutoplay::said, says_, &QLabel::setText);
     for (auto* button : findChildren<QPushButton*>()) // Enter in a field is the field's
         button->setAutoDefault(false);
     choosePad(0);
@@ -163,8 +163,8 @@ QWidget* LiveWindow::buildRight()
     outside_ = new LiveOutside(*runner_, dialogs_, page);
     column->addWidget(outside_);
     column->addWidget(rule(page));
-    byItself_ = new LiveByItself(*runner_, dialogs_, page);
-    column->addWidget(byItself_);
+    autoplay_ = new LiveAutoplay(*runner_, dialogs_, page);
+    column->addWidget(autoplay_);
     column->addStretch(1);
     says_ = new QLabel(page);
     says_->setObjectName(QStringLiteral("live-says"));
@@ -273,7 +273,7 @@ void LiveWindow::hideEvent(QHideEvent* event)
 {
     runner_->endRecording(quantise());
     runner_->stop();
-    byItself_->endWhenDone();
+    autoplay_->endWhenDone();
     QDialog::hideEvent(event);
 }
 
@@ -354,7 +354,7 @@ void LiveWindow::showNow()
     latency_->setText(
         tr("%1  %2/s, %3 lost").arg(latency).arg(std::lround(picture_->shownRate())).arg(picture_->framesLost()));
     outside_->showCounts();
-    byItself_->endWhenDone();
+    autoplay_->endWhenDone();
 }
 
 void LiveWindow::refreshTop()

@@ -20,7 +20,7 @@ class QPushButton;
 namespace ember::app {
 
 class ControlGrid;
-class LiveByItself;
+class LiveAutoplay;
 class LiveOutside;
 class LivePicture;
 class PadBoard;
@@ -65,7 +65,7 @@ private:
     PadEditor* editor_ = nullptr;
     TopView* top_ = nullptr;
     LiveOutside* outside_ = nullptr;
-    LiveByItself* byItself_ = nullptr;
+    LiveAutoplay* autoplay_ = nullptr;
     QListWidget* log_ = nullptr;
     QLabel* now_ = nullptr;
     QLabel* latency_ = nullptr;

@@ -5,11 +5,9 @@
 #include <array>
 #include <cmath>
 
-namespace ember::app {
+#include "ember/core/stretch.h"
 
-namespace {
-constexpr double bendFrames = 5.0;
-}
+namespace ember::app {
 
 double EvenMap::toPixel(double frame) const
 {
@@ -28,7 +26,7 @@ double EvenMap::toFrameInside(double pixel) const
 
 double StrikeMap::bend(double frame) const
 {
-    return even ? frame : std::asinh(frame / bendFrames);
+    return even ? frame : stretched(frame);
 }
 
 double StrikeMap::toPixel(double frame) const
@@ -41,7 +39,7 @@ double StrikeMap::toFrame(double pixel) const
 {
     const double first = bend(firstFrame);
     const double at = first + (pixel - left) / (right - left) * (bend(lastFrame) - first);
-    return even ? at : bendFrames * std::sinh(at);
+    return even ? at : unstretched(at);
 }
 
 std::vector<Tick> filmTicks(const EvenMap& map, double framesPerSecond, double spacing)

@@ -22,8 +22,8 @@ Player::Player(Session& session) : session_(session)
             if (playing_)
                 restart();
         });
-    connect(&session_.document, &OpenDocument::changed, this, [this] { // its sound may be another, or lie elsewhere
-        if (!playing_)
+    connect(&session_.document, &OpenDocument::changed, this, [this](const Change& change) {
+        if (!playing_ || !change.sound)
             return;
         if (session_.film.soundSource() != heardSound_.track)
             restart();

@@ -42,7 +42,10 @@ ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
         keepPlayheadSeen();
         update();
     });
-    connect(&session_.document, &OpenDocument::changed, this, &ReelView::loadWaveform);
+    connect(&session_.document, &OpenDocument::changed, this, [this](const Change& change) {
+        if (change.sound)
+            loadWaveform();
+    });
     connect(&finder_, &Finder::changed, this, &ReelView::repaintStrikes);
     connect(&session_.film.thumbs(), &ThumbStore::ready, this, &ReelView::repaintAll);
     connect(&session_.film, &Film::edited, this, [this] {
@@ -319,7 +322,7 @@ void ReelView::mouseMoveEvent(QMouseEvent* event)
     case Gesture::band:
     case Gesture::shot: break;
     case Gesture::loop: {
-        const auto [a, b] = std::minmax(gesture_.pressed().x(), place.x());
+        const auto [a, b] = std::minmax({gesture_.pressed().x(), place.x()});
         session_.playhead.setLoop({static_cast<std::int64_t>(layout.map.toFrameInside(a)),
                                    static_cast<std::int64_t>(layout.map.toFrameInside(b)), true});
         break;
@@ -358,7 +361,7 @@ void ReelView::mouseReleaseEvent(QMouseEvent* event)
 
 void ReelView::chooseBand(const ReelLayout& layout, bool adding)
 {
-    const auto [left, right] = std::minmax(gesture_.pressed().x(), gesture_.last().x());
+    const auto [left, right] = std::minmax({gesture_.pressed().x(), gesture_.last().x()});
     StrikeIds ids =
         gesture_.moved() ? strikesBetween(layout, session_.document.project().strikes, left, right) : StrikeIds{};
     if (adding)

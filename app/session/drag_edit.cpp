@@ -34,10 +34,11 @@ void DragEdit::cancel(const OpenDocument::Edit& back)
         return;
     const auto gesture = gesture_;
     end();
-    if (document_.abandon(gesture))
-        emit messages_.told(tr("Cancelled: it is as it was"));
-    else if (back)
-        document_.edit(back, tr("Cancelled: it is as it was"));
+    const QString text = tr("Cancelled: it is as it was");
+    const bool gone = document_.abandon(gesture);
+    // Where something else came in between, what the drag did before that is in an earlier step.
+    if (const bool undone = back && document_.edit(back, text); gone && !undone)
+        emit messages_.told(text);
 }
 
 } // namespace ember::app

@@ -34,6 +34,8 @@ JournalKeeper::JournalKeeper(OpenDocument& document, ProjectFile& file, Messages
     timer_.setSingleShot(true);
     timer_.setInterval(usualDelay);
     connect(&timer_, &QTimer::timeout, this, &JournalKeeper::keep);
+    connect(&document_, &OpenDocument::changed, this, &JournalKeeper::changed);
+    connect(&document_, &OpenDocument::savedChanged, this, &JournalKeeper::changed);
     connect(&file_, &ProjectFile::pathChanged, this, &JournalKeeper::changed);
 }
 

@@ -5,7 +5,7 @@
 
 #include <QSettings>
 
-#include "desktop_wish.h"
+#include "reduced_motion.h"
 #include "text.h"
 
 namespace ember::app {
@@ -75,7 +75,7 @@ void setCalm(bool on)
 bool calm()
 {
     const QVariant own = QSettings().value(calmKey);
-    return own.isValid() ? own.toBool() : desktopWishesForLessMotion();
+    return own.isValid() ? own.toBool() : desktopPrefersLessMotion();
 }
 
 } // namespace preference

@@ -44,6 +44,7 @@ QString make(const QString& program, const QString& folder, const std::function<
             .arg(unfinished);
     QProcess process;
     process.start(program, {QStringLiteral("--progress"), unfinished});
+    const bool started = process.waitForStarted();
     QByteArray said;
     bool wanted = true;
     while (process.state() != QProcess::NotRunning) {
@@ -57,7 +58,8 @@ QString make(const QString& program, const QString& folder, const std::function<
             process.waitForFinished();
         }
     }
-    const bool done = wanted && process.exitStatus() == QProcess::NormalExit && process.exitCode() == 0;
+    const bool done = started && wanted && process.exitStatus() == QProcess::NormalExit && process.exitCode() == 0 &&
+                      QFileInfo::exists(unfinished + projectName);
     if (done) {
         // Its projects name their films by where they themselves are: the folder can be moved.
         QDir(folder).removeRecursively();
@@ -67,7 +69,8 @@ QString make(const QString& program, const QString& folder, const std::function<
     QDir(unfinished).removeRecursively();
     if (!wanted)
         return {};
-    const QString why = QString::fromUtf8(process.readAllStandardError()).trimmed();
+    const QString why = started ? QString::fromUtf8(process.readAllStandardError()).trimmed()
+                                : process.errorString() + QLatin1Char('.');
     return QCoreApplication::translate("Demo", "The demo could not be made. %1").arg(why);
 }
 

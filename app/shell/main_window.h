@@ -28,7 +28,7 @@ class LiveWindow;
 class MotionBench;
 class ComfortWindow;
 class GentleKeeper;
-class HandWindow;
+class MotionExportWindow;
 class PlacesWindow;
 class FindPanel;
 class Finder;
@@ -165,7 +165,7 @@ private:
     DropBench* dropBench_ = nullptr;     ///< made when it is asked for
     MotionBench* motionBench_ = nullptr; ///< the same
     PlacesWindow* places_ = nullptr;
-    HandWindow* handWindow_ = nullptr;
+    MotionExportWindow* motionExport_ = nullptr;
     ComfortWindow* comfort_ = nullptr;
     LiveWindow* live_ = nullptr;
     QSplitter* bands_ = nullptr;

@@ -3,10 +3,10 @@
 #include "comfort_window.h"
 #include "drop_bench.h"
 #include "gentle_keeper.h"
-#include "hand_window.h"
 #include "live_window.h"
 #include "main_window.h"
 #include "motion_bench.h"
+#include "motion_export_window.h"
 #include "picture_view.h"
 #include "places_window.h"
 #include "player.h"
@@ -41,7 +41,7 @@ MotionBench& MainWindow::showMotions()
 
 void MainWindow::showHandOn()
 {
-    raised(handWindow_, *session_, dialogs_, this);
+    raised(motionExport_, *session_, dialogs_, this);
 }
 
 void MainWindow::showComfort()

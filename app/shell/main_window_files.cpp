@@ -20,7 +20,7 @@
 #include "motion_bench.h"
 #include "notice_bar.h"
 #include "player.h"
-#include "work_sheet.h"
+#include "progress_dialog.h"
 
 namespace ember::app {
 
@@ -236,10 +236,10 @@ void MainWindow::openDemo()
             return;
         }
         auto wrong = std::make_shared<QString>();
-        const auto make = [wrong, program, folder = demo::folder()](const WorkSheet::Tell& tell) {
+        const auto make = [wrong, program, folder = demo::folder()](const ProgressDialog::Tell& tell) {
             *wrong = demo::make(program, folder, tell);
         };
-        WorkSheet sheet(tr("The demo"), tr("A night shift at a foundry is drawn and sounded."), make, this);
+        ProgressDialog sheet(tr("The demo"), tr("A night shift at a foundry is drawn and sounded."), make, this);
         if (!dialogs_.run(sheet))
             return;
         if (!wrong->isEmpty()) {

@@ -9,7 +9,7 @@
 #include "ember/film/find_strikes.h"
 #include "ember/project/shot_edits.h"
 #include "main_window.h"
-#include "work_sheet.h"
+#include "progress_dialog.h"
 
 namespace ember::app {
 
@@ -69,8 +69,8 @@ template <typename Found, typename Work>
 std::optional<Found> MainWindow::worked(const QString& title, const QString& doing, Work work)
 {
     auto found = std::make_shared<Result<Found>>(Error{ErrorCode::cancelled, "", ""});
-    WorkSheet sheet(
-        title, doing, [found, work = std::move(work)](const WorkSheet::Tell& tell) { *found = work(tell); }, this);
+    ProgressDialog sheet(
+        title, doing, [found, work = std::move(work)](const ProgressDialog::Tell& tell) { *found = work(tell); }, this);
     if (!dialogs_.run(sheet))
         return std::nullopt;
     if (!found->ok()) {
@@ -89,7 +89,7 @@ void MainWindow::splitAtCuts()
     alone.shots = {alone.shots[here->index]};
     const auto found = worked<std::vector<ShotChange>>(
         tr("Split at the film's cuts"), tr("Looking for cuts in shot %1").arg(here->index + 1),
-        [alone](const WorkSheet::Tell& tell) {
+        [alone](const ProgressDialog::Tell& tell) {
             auto film = openFilm(alone);
             return film ? findCuts(*film.value(), alone.rate, alone.length(), tell)
                         : Result<std::vector<ShotChange>>(film.error());
@@ -118,7 +118,7 @@ void MainWindow::conformAsked()
         return;
     const QString name = QFileInfo(path).fileName();
     auto found = worked<Conformed>(tr("Conform to a new edit"), tr("Holding %1 against the film").arg(name),
-                                   [project = session_->document.project(), path](const WorkSheet::Tell& tell) {
+                                   [project = session_->document.project(), path](const ProgressDialog::Tell& tell) {
                                        return conform(project, path.toStdString(), tell);
                                    });
     if (!found)

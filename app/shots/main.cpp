@@ -39,10 +39,10 @@
 #include "find_panel.h"
 #include "finder.h"
 #include "frame_store.h"
-#include "hand_window.h"
 #include "live_window.h"
 #include "main_window.h"
 #include "motion_bench.h"
+#include "motion_export_window.h"
 #include "motion_view.h"
 #include "pad_board.h"
 #include "picture_view.h"
@@ -308,7 +308,7 @@ void takeHandingOn(MainWindow& window, const QDir& folder)
             window.session().selection.set({strike.id});
     {
         ember::app::Dialogs dialogs = ember::app::Dialogs::standard();
-        ember::app::HandWindow hand(window.session(), dialogs);
+        ember::app::MotionExportWindow hand(window.session(), dialogs);
         hand.findChild<QComboBox*>(QStringLiteral("hand-part"))->setCurrentIndex(2);
         hand.findChild<QComboBox*>(QStringLiteral("hand-keys"))->setCurrentIndex(1);
         hand.show();

@@ -5,6 +5,7 @@
 #include <ostream>
 
 #include "command.h"
+#include "ember/core/text.h"
 #include "ember/film/film_inputs.h"
 #include "ember/film/hand_on.h"
 #include "ember/project/file.h"
@@ -131,9 +132,7 @@ private:
     {
         if (!format_.empty())
             return handFormatFromName(format_);
-        std::string ending = std::filesystem::path(output_).extension().string();
-        std::transform(ending.begin(), ending.end(), ending.begin(),
-                       [](unsigned char c) { return static_cast<char>(c < 128 ? std::tolower(c) : c); });
+        const std::string ending = fileEnding(output_);
         for (std::size_t i = 0; i < handFormatNames.size(); ++i)
             if (endingOf(static_cast<HandFormat>(i)) == ending)
                 return static_cast<HandFormat>(i);

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "ember/core/values.h"
+#include "ember/core/text.h"
 
 #include "value_list.h"
 
@@ -395,9 +396,7 @@ std::string valueText(const FieldSpec& spec, double value)
         return std::string(spec.choices[static_cast<std::size_t>(value)]);
     if (isColour(spec))
         return colourText(colourFromNumber(static_cast<std::uint32_t>(value)));
-    std::array<char, 32> text{};
-    const auto end = std::to_chars(text.data(), text.data() + text.size(), value).ptr;
-    return {text.data(), end};
+    return shortestText(value);
 }
 
 std::optional<double> valueFromText(const FieldSpec& spec, std::string_view text)

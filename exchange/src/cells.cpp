@@ -36,13 +36,6 @@ std::optional<double> ratioFrom(std::string_view text)
     return value ? std::optional(percent ? *value / 100 : *value) : std::nullopt;
 }
 
-std::string shortest(double value)
-{
-    std::array<char, 32> text{};
-    const auto end = std::to_chars(text.data(), text.data() + text.size(), value).ptr;
-    return {text.data(), end};
-}
-
 std::string timecodeText(double seconds, FrameRate rate)
 {
     const auto base = std::max<std::int64_t>(1, std::llround(rate.perSecond()));
@@ -64,14 +57,6 @@ std::string_view trimmed(std::string_view text)
     while (!text.empty() && space(text.back()))
         text.remove_suffix(1);
     return text;
-}
-
-std::string lowered(std::string_view text)
-{
-    std::string low(text);
-    std::transform(low.begin(), low.end(), low.begin(),
-                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
-    return low;
 }
 
 std::optional<std::string_view> columnFor(std::string_view heading)
@@ -219,7 +204,7 @@ std::string cellOf(const ListedStrike& strike, std::string_view column, FrameRat
     if (column == "frame")
         return std::to_string(std::llround(rate.frames(strike.seconds)));
     if (column == "seconds")
-        return shortest(strike.seconds);
+        return shortestText(strike.seconds);
     if (column == "timecode")
         return timecodeText(strike.seconds, rate);
     if (column == "kind")
@@ -227,9 +212,9 @@ std::string cellOf(const ListedStrike& strike, std::string_view column, FrameRat
     if (column == "name")
         return strike.name;
     if (column == "strength")
-        return shortest(strike.strength);
+        return shortestText(strike.strength);
     if (column == "direction")
-        return strike.direction ? shortest(*strike.direction) : "";
+        return strike.direction ? shortestText(*strike.direction) : "";
     if (column == "position")
         return strike.place ? placeText(*strike.place) : "";
     return strike.seed ? std::to_string(*strike.seed) : "";

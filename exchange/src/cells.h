@@ -4,6 +4,7 @@
 #include <array>
 #include <functional>
 
+#include "ember/core/text.h"
 #include "ember/exchange/strike_list.h"
 
 namespace ember {
@@ -32,6 +33,5 @@ std::optional<double> secondsFromTimecode(std::string_view text, FrameRate rate)
 std::string clockText(double seconds);
 
 std::string_view trimmed(std::string_view text);
-std::string lowered(std::string_view text);
 
 } // namespace ember

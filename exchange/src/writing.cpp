@@ -2,19 +2,17 @@
 #include "writing.h"
 
 #include <array>
-#include <charconv>
 #include <cmath>
 #include <numbers>
 
 #include "ember/core/shown_text.h"
+#include "ember/core/text.h"
 
 namespace ember {
 
 std::string numberText(double value)
 {
-    std::array<char, 40> text{};
-    const auto end = std::to_chars(text.data(), text.data() + text.size(), value + 0.0).ptr;
-    return {text.data(), end};
+    return shortestText(value + 0.0); // which has no minus before zero
 }
 
 std::string shortNumber(double value)

@@ -5,6 +5,7 @@
 #include <filesystem>
 
 #include "ember/core/motion.h"
+#include "ember/core/text.h"
 #include "ember/exchange/playable.h"
 #include "ember/exchange/reel.h"
 #include "ember/film/film_inputs.h"
@@ -159,13 +160,6 @@ Result<Handed> handedSheet(const Project& asked, const HandingOn& how, const std
                   std::to_string(sheets.size()) + (sheets.size() == 1 ? " page, A4 across." : " pages, A4 across.")};
 }
 
-std::string lowered(std::string text)
-{
-    for (char& c : text)
-        c = static_cast<char>(c >= 'A' && c <= 'Z' ? c - 'A' + 'a' : c);
-    return text;
-}
-
 } // namespace
 
 std::optional<HandFormat> handFormatFromName(std::string_view name)
@@ -257,7 +251,7 @@ Result<std::string> handOn(const Project& project, HandFormat format, const Hand
 {
     if (const Status may = mayBeWritten(project, out, overwrite, projectPath); !may)
         return may.error();
-    const auto made = handed(project, format, how, lowered(fs::path(out).extension().string()));
+    const auto made = handed(project, format, how, fileEnding(out));
     if (!made)
         return made.error();
     if (const Status written = writeFileSafely(out, made->bytes); !written)
@@ -308,7 +302,7 @@ Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat fo
         HandingOn one = how;
         one.part = entries[i].part;
         const std::string out = (fs::path(folder) / names[i]).string();
-        const auto made = handed(project, format, one, fs::path(out).extension().string());
+        const auto made = handed(project, format, one, fileEnding(out));
         if (!made && made.error().code == ErrorCode::unwritable) // one that moves nothing does not stop the others
             continue;
         if (!made)

@@ -2,11 +2,11 @@
 #include "ember/film/pose_table.h"
 
 #include <array>
-#include <charconv>
 #include <ostream>
 #include <string_view>
 
 #include "ember/core/axes.h"
+#include "ember/core/text.h"
 
 namespace ember {
 
@@ -16,9 +16,7 @@ constexpr std::array<std::string_view, 8> columns{"frame", "x", "y", "zoom", "ro
 
 void writeNumber(std::ostream& out, double value)
 {
-    std::array<char, 40> text{};
-    const auto end = std::to_chars(text.data(), text.data() + text.size(), value).ptr;
-    out << std::string_view(text.data(), static_cast<std::size_t>(end - text.data()));
+    out << shortestText(value);
 }
 
 template <typename Row>

@@ -8,6 +8,7 @@
 #include <filesystem>
 #include <unistd.h>
 
+#include "ember/core/text.h"
 #include "writers.h"
 
 namespace ember {
@@ -19,9 +20,7 @@ std::optional<FilmFormat> filmFormatOf(const std::string& path)
     std::error_code ignored;
     if (path.ends_with('/') || fs::is_directory(path, ignored))
         return FilmFormat::pngSequence;
-    std::string extension = fs::path(path).extension().string();
-    std::transform(extension.begin(), extension.end(), extension.begin(),
-                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    const std::string extension = fileEnding(path);
     constexpr std::array<std::pair<std::string_view, FilmFormat>, 7> known{{{".mp4", FilmFormat::mp4},
                                                                             {".mkv", FilmFormat::mkv},
                                                                             {".webm", FilmFormat::webm},

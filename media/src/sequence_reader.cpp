@@ -9,6 +9,7 @@
 
 #include "av.h"
 #include "ember/core/shown_text.h"
+#include "ember/core/text.h"
 #include "video_reader.h"
 
 namespace ember {
@@ -19,9 +20,7 @@ namespace {
 
 bool isPictureName(const std::string& name)
 {
-    std::string extension = fs::path(name).extension().string();
-    std::transform(extension.begin(), extension.end(), extension.begin(),
-                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    const std::string extension = fileEnding(name);
     constexpr std::array<std::string_view, 6> known{".png", ".jpg", ".jpeg", ".tif", ".tiff", ".exr"};
     return std::find(known.begin(), known.end(), extension) != known.end();
 }

@@ -11,6 +11,7 @@
 #include <span>
 
 #include "ember/core/shown_text.h"
+#include "ember/core/text.h"
 #include "picture_convert.h"
 #include "picture_index.h"
 
@@ -92,8 +93,7 @@ RateGuess guessRate(std::span<const Entry> index, AVRational clock, AVRational d
 /// photograph (a map of its lights, the other eye). A row of JPEG pictures is a film by its name only.
 bool isStill(const char* format, const std::string& path)
 {
-    std::string ending = std::filesystem::path(path).extension().string();
-    std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return std::tolower(c); });
+    const std::string ending = fileEnding(path);
     if (std::strstr(format, "_pipe") != nullptr)
         return ending != ".mjpeg" && ending != ".mjpg";
     return std::strcmp(format, "mjpeg") == 0 &&

@@ -6,19 +6,10 @@
 #include "ember/core/values.h"
 
 #include <algorithm>
-#include <array>
-#include <charconv>
 #include <cmath>
 #include <cstdio>
 
 namespace ember {
-
-std::string plainNumber(double value)
-{
-    std::array<char, 40> text{};
-    const auto end = std::to_chars(text.data(), text.data() + text.size(), value).ptr;
-    return {text.data(), end};
-}
 
 std::string prettyJson(const Json& json)
 {
@@ -106,7 +97,8 @@ double JsonObject::checked(const Json& value, const char* key, double min, doubl
     }
     const auto number = value.get<double>();
     if (!(std::isfinite(number) && number >= min && number <= max)) {
-        wrong(key, "is " + plainNumber(number) + ", which is outside " + plainNumber(min) + " to " + plainNumber(max));
+        wrong(key,
+              "is " + shortestText(number) + ", which is outside " + shortestText(min) + " to " + shortestText(max));
         return min;
     }
     return number;
@@ -144,7 +136,7 @@ double JsonObject::value(const std::string& key, const FieldSpec& spec, double f
     }
     const double number = this->number(key.c_str(), spec.min, spec.max, fallback);
     if (spec.whole && number != std::floor(number))
-        wrong(key, "is " + plainNumber(number) + ", but should be a whole number");
+        wrong(key, "is " + shortestText(number) + ", but should be a whole number");
     return number;
 }
 
@@ -185,7 +177,7 @@ std::int64_t JsonObject::needInteger(const char* key, std::int64_t min, std::int
         return min;
     const double number = checked(*value, key, static_cast<double>(min), static_cast<double>(max));
     if (number != std::floor(number))
-        wrong(key, "is " + plainNumber(number) + ", but should be a whole number");
+        wrong(key, "is " + shortestText(number) + ", but should be a whole number");
     return static_cast<std::int64_t>(number);
 }
 

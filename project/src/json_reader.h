@@ -9,6 +9,7 @@
 
 #include "ember/core/error.h"
 #include "ember/core/field.h"
+#include "ember/core/text.h"
 #include "ember/core/time.h"
 #include "ember/json/json.h"
 
@@ -78,8 +79,5 @@ private:
     JsonTrouble& trouble_;
     std::set<std::string> asked_;
 };
-
-/// A number as people write it, for messages.
-std::string plainNumber(double value);
 
 } // namespace ember

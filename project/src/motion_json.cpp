@@ -31,8 +31,8 @@ CapturedFrame readFrame(const Json& row, const std::string& place, JsonTrouble& 
         if (!(read[i] >= columns[i].min && read[i] <= columns[i].max))
             trouble.add(ErrorCode::badValue, place,
                         std::string("has ") + shownJson(row[i]) + " as its " + columns[i].name +
-                            ", but that should be a number from " + plainNumber(columns[i].min) + " to " +
-                            plainNumber(columns[i].max));
+                            ", but that should be a number from " + shortestText(columns[i].min) + " to " +
+                            shortestText(columns[i].max));
     }
     return {{read[0], read[1], read[2], read[3]}, read[4]};
 }

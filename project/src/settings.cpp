@@ -90,7 +90,7 @@ private:
             return setting;
         const auto old = numberFrom<double>(setting.second);
         return {currentKey(setting.first),
-                renamed->factor != 1 && old ? plainNumber(*old * renamed->factor) : setting.second};
+                renamed->factor != 1 && old ? shortestText(*old * renamed->factor) : setting.second};
     }
     static bool take(std::string_view& key, std::string_view prefix)
     {
@@ -159,7 +159,7 @@ private:
             const auto in = numberFrom<double>(setting_->second);
             const double last = static_cast<double>(shot.available) - static_cast<double>(shot.length) * shot.speed;
             if (!in || !(*in >= 0 && *in <= std::max(0.0, last)))
-                return wrong("a frame of the clip, 0 to " + plainNumber(std::max(0.0, last)) + " with this length");
+                return wrong("a frame of the clip, 0 to " + shortestText(std::max(0.0, last)) + " with this length");
             shot.in = *in;
         } else if (key == "speed" && shot.available > 0) {
             if (const auto speed = valueFor(shotfield::speed))

@@ -10,6 +10,7 @@
 #include <cairo-pdf.h>
 #include <cairo-svg.h>
 
+#include "ember/core/stretch.h"
 #include "pen.h"
 
 namespace ember {
@@ -52,18 +53,16 @@ struct Box {
 class Across {
 public:
     Across(const ShakeSheet& sheet, std::size_t count, const Box& box)
-        : first_(sheet.first), step_(sheet.step), low_(std::asinh(sheet.first / near)),
-          high_(
-              std::asinh((sheet.first + sheet.step * static_cast<double>(std::max<std::size_t>(2, count) - 1)) / near)),
+        : first_(sheet.first), step_(sheet.step), low_(stretched(sheet.first)),
+          high_(stretched(sheet.first + sheet.step * static_cast<double>(std::max<std::size_t>(2, count) - 1))),
           box_(box)
     {
     }
-    double of(double frame) const { return box_.x + box_.width * (std::asinh(frame / near) - low_) / (high_ - low_); }
+    double of(double frame) const { return box_.x + box_.width * (stretched(frame) - low_) / (high_ - low_); }
     double at(std::size_t i) const { return of(frame(i)); }
     double frame(std::size_t i) const { return first_ + step_ * static_cast<double>(i); }
 
 private:
-    static constexpr double near = 5; // frames
     double first_, step_, low_, high_;
     Box box_;
 };

@@ -1049,6 +1049,30 @@ private slots:
         QCOMPARE(QDir(folder_.path()).entryList({QStringLiteral("*real.mp4*")}, QDir::Files | QDir::Hidden),
                  QStringList());
     }
+    void itDescribesItself()
+    {
+        QCOMPARE(run({"--manual-page"}), 0);
+        const std::string page = out_;
+        QVERIFY(page.starts_with(".TH VAST\\-EMBER\\-BATCH 1"));
+        QCOMPARE(run({"--bash-completion"}), 0);
+        const std::string completion = out_;
+        QCOMPARE(run({"--help"}), 0);
+        // Every command of the help is in both, with its own options.
+        int commands = 0;
+        for (const QString& line : QString::fromStdString(out_).section(QStringLiteral("Subcommands:"), 1).split('\n'))
+            if (line.startsWith(QStringLiteral("  ")) && line.size() > 2 && !line[2].isSpace()) {
+                const std::string name = line.trimmed().section(QLatin1Char(' '), 0, 0).toStdString();
+                const std::string printed =
+                    QString::fromStdString(name).replace('-', QStringLiteral("\\-")).toStdString();
+                QVERIFY2(page.find(".B " + printed + "\n") != std::string::npos, name.c_str());
+                QVERIFY2(completion.find("    " + name + ") words=\"") != std::string::npos, name.c_str());
+                ++commands;
+            }
+        QVERIFY(commands >= 22);
+        QVERIFY(page.find(".B \\-o, \\-\\-output VALUE\n") != std::string::npos);
+        QVERIFY(completion.find("render) words=\"-h -o --help --version --output") != std::string::npos ||
+                completion.find("--resume") != std::string::npos);
+    }
 };
 
 EMBER_TEST(BatchTest)

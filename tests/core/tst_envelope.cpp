@@ -90,8 +90,8 @@ private slots:
             double before = intensityAt(e, e.start() - 0.01);
             for (double t = e.start(); t < e.end() + 1; t += 0.005) {
                 const double now = intensityAt(e, t);
-                QVERIFY(now >= 0 && now <= 1);
-                QVERIFY2(std::abs(now - before) < 0.06, qPrintable(QStringLiteral("jump at %1").arg(t)));
+                if (now < 0 || now > 1 || std::abs(now - before) >= 0.06) // half a million times: no macro each time
+                    QFAIL(qPrintable(QStringLiteral("%1 after %2 at %3").arg(now).arg(before).arg(t)));
                 before = now;
             }
         }

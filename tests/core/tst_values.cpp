@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <cmath>
 #include <cstring>
 
 #include <QTest>
@@ -6,6 +7,7 @@
 #include "ember/core/error.h"
 #include "ember/core/image.h"
 #include "ember/core/project.h"
+#include "ember/core/text.h"
 #include "pictures.h"
 #include "runner.h"
 
@@ -105,6 +107,40 @@ private slots:
             QVERIFY(!axisName(axis).empty());
             QVERIFY(amountLimit(axis) > 0);
         }
+    }
+    void endingsAreLowered_data()
+    {
+        QTest::addColumn<QString>("path");
+        QTest::addColumn<QString>("ending");
+        QTest::newRow("plain") << "a/b/film.MP4"
+                               << ".mp4";
+        QTest::newRow("two") << "film.tar.Gz"
+                             << ".gz";
+        QTest::newRow("none") << "a.b/film"
+                              << "";
+        QTest::newRow("hidden") << "a/.config"
+                                << "";
+        QTest::newRow("empty") << ""
+                               << "";
+        QTest::newRow("folder") << "a.b/"
+                                << "";
+        QTest::newRow("letters beyond ASCII") << QStringLiteral("bild.ÄB") << QStringLiteral(".Äb");
+    }
+    void endingsAreLowered()
+    {
+        QFETCH(QString, path);
+        QFETCH(QString, ending);
+        QCOMPARE(QString::fromStdString(fileEnding(path.toStdString())), ending);
+    }
+    void shortestTextsReadBack()
+    {
+        test::Random random(5);
+        for (int i = 0; i < 2000; ++i) {
+            const double value = random.between(-1, 1) * std::pow(10, random.whole(-12, 12));
+            QCOMPARE(std::stod(shortestText(value)), value);
+        }
+        QCOMPARE(shortestText(0.1), std::string("0.1"));
+        QCOMPARE(shortestText(24), std::string("24"));
     }
 };
 

@@ -29,6 +29,7 @@ Shot shotOf(const char* clip, std::int64_t length)
 Project film()
 {
     Project project;
+    project.addRecipe(Recipe());
     project.addShot(shotOf("hammer.mp4", 50));
     project.addShot(shotOf("crane.mp4", 50));
     for (const std::int64_t frame : {10, 20, 70})
@@ -133,6 +134,7 @@ private slots:
         dragTo(gesture, 12);
         document_->edit([](Project p) { return withShotAdded(std::move(p), shotOf("ladle.mp4", 30), 2).project; },
                         "added");
+        dragTo(gesture, 15); // and on
         drag_->cancel([&](Project p) { return gesture.withStrikesBack(std::move(p)); });
         QCOMPARE(frameOf(2), std::int64_t{70});
         QCOMPARE(project().shots.size(), std::size_t{3});

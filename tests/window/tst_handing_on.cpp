@@ -14,14 +14,14 @@
 #include <QTableWidget>
 
 #include "comfort_window.h"
-#include "desktop_wish.h"
 #include "ember/core/comfort.h"
 #include "ember/core/motion.h"
 #include "ember/exchange/handed_motion.h"
 #include "ember/media/clip.h"
 #include "ember/project/file.h"
-#include "hand_window.h"
+#include "motion_export_window.h"
 #include "preferences.h"
+#include "reduced_motion.h"
 #include "runner.h"
 #include "value_control.h"
 #include "value_field.h"
@@ -326,7 +326,7 @@ private slots:
             test::writeBytes(home.filePath(QLatin1String(file)).toStdString(), text);
             qputenv("XDG_CONFIG_HOME", home.path().toUtf8());
             askDesktopAgain();
-            return desktopWishesForLessMotion();
+            return desktopPrefersLessMotion();
         };
         QVERIFY(!wishes("nothing", ""));
         QVERIFY(!wishes("kdeglobals", "[KDE]\nAnimationDurationFactor=1\n"));

@@ -13,13 +13,13 @@
 #include "ember/project/file.h"
 #include "ember/project/shipped_recipes.h"
 #include "ember/project/shot_edits.h"
+#include "progress_dialog.h"
 #include "reel_geometry.h"
 #include "runner.h"
 #include "side_column.h"
 #include "value_control.h"
 #include "value_field.h"
 #include "window_fixture.h"
-#include "work_sheet.h"
 
 using namespace ember;
 using namespace ember::app;
@@ -356,7 +356,7 @@ private slots:
         openAnswer_ = edit;
         int sheets = 0;
         dialogAnswer_ = [&](QDialog& dialog) {
-            if (qobject_cast<WorkSheet*>(&dialog) != nullptr) {
+            if (qobject_cast<ProgressDialog*>(&dialog) != nullptr) {
                 QTRY_VERIFY(dialog.result() == QDialog::Accepted);
                 return;
             }
@@ -381,7 +381,7 @@ private slots:
         QCOMPARE(strikeFrames(), (Frames{20, 60, 100}));
         // Decided otherwise it stays where it was.
         dialogAnswer_ = [&](QDialog& dialog) {
-            if (qobject_cast<WorkSheet*>(&dialog) != nullptr) {
+            if (qobject_cast<ProgressDialog*>(&dialog) != nullptr) {
                 QTRY_VERIFY(dialog.result() == QDialog::Accepted);
                 return;
             }

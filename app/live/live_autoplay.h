@@ -13,10 +13,10 @@ namespace ember::app {
 class DropView;
 
 /// What strikes the live bench by itself: the notes of a MIDI file, and the bodies of a scene that falls.
-class LiveByItself : public QWidget {
+class LiveAutoplay : public QWidget {
     Q_OBJECT
 public:
-    LiveByItself(LiveRunner& runner, const Dialogs& dialogs, QWidget* parent = nullptr);
+    LiveAutoplay(LiveRunner& runner, const Dialogs& dialogs, QWidget* parent = nullptr);
     /// Puts the fall away once it is over.
     void endWhenDone();
 

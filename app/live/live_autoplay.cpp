@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "live_by_itself.h"
+#include "live_autoplay.h"
 
 #include <QFileInfo>
 #include <QLabel>
@@ -19,7 +19,7 @@ constexpr std::uintmax_t largestScene = 4 << 20;
 
 } // namespace
 
-LiveByItself::LiveByItself(LiveRunner& runner, const Dialogs& dialogs, QWidget* parent)
+LiveAutoplay::LiveAutoplay(LiveRunner& runner, const Dialogs& dialogs, QWidget* parent)
     : QWidget(parent), runner_(&runner), dialogs_(dialogs)
 {
     auto* column = new QVBoxLayout(this);
@@ -41,11 +41,11 @@ LiveByItself::LiveByItself(LiveRunner& runner, const Dialogs& dialogs, QWidget* 
         tr("The drop bench's sample, or the scene that was opened, falls, and each impact strikes the pad of its "
            "kind"),
         this);
-    connect(fall_, &QPushButton::clicked, this, &LiveByItself::letFall);
+    connect(fall_, &QPushButton::clicked, this, &LiveAutoplay::letFall);
     row->addWidget(fall_);
     auto* scene = smallButton(tr("Open scene"), QStringLiteral("live-scene"),
                               tr("Another scene of the drop bench falls from now on"), this);
-    connect(scene, &QPushButton::clicked, this, &LiveByItself::askScene);
+    connect(scene, &QPushButton::clicked, this, &LiveAutoplay::askScene);
     row->addWidget(scene);
     row->addStretch(1);
     column->addLayout(row);
@@ -53,16 +53,16 @@ LiveByItself::LiveByItself(LiveRunner& runner, const Dialogs& dialogs, QWidget* 
     falling_->setFixedHeight(180);
     falling_->hide();
     column->addWidget(falling_);
-    connect(runner_, &LiveRunner::stateChanged, this, &LiveByItself::refresh);
+    connect(runner_, &LiveRunner::stateChanged, this, &LiveAutoplay::refresh);
 }
 
-void LiveByItself::refresh()
+void LiveAutoplay::refresh()
 {
     notes_->setText(runner_->playingNotes() && runner_->dropSeconds() < 0 ? tr("Stop the notes")
                                                                           : tr("Play MIDI notes"));
 }
 
-void LiveByItself::endWhenDone()
+void LiveAutoplay::endWhenDone()
 {
     if (fall_->isChecked() && (runner_->dropSeconds() < 0 || !runner_->running())) {
         fall_->setChecked(false);
@@ -70,7 +70,7 @@ void LiveByItself::endWhenDone()
     }
 }
 
-void LiveByItself::askMidi()
+void LiveAutoplay::askMidi()
 {
     const QString path = dialogs_.openFile(this, tr("Play the notes of"), tr("Standard MIDI files (*.mid *.midi)"));
     if (path.isEmpty())
@@ -85,7 +85,7 @@ void LiveByItself::askMidi()
     runner_->playNotes(std::move(notes).value());
 }
 
-void LiveByItself::askScene()
+void LiveAutoplay::askScene()
 {
     const QString path = dialogs_.openFile(this, tr("Open a scene"), tr("Scenes (*.json)"));
     if (path.isEmpty())
@@ -100,7 +100,7 @@ void LiveByItself::askScene()
     emit said(tr("%1 falls from now on").arg(QFileInfo(path).fileName()));
 }
 
-void LiveByItself::letFall(bool on)
+void LiveAutoplay::letFall(bool on)
 {
     falling_->setVisible(on);
     if (!on)

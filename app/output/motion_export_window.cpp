@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "hand_window.h"
+#include "motion_export_window.h"
 
 #include <QApplication>
 #include <QClipboard>
@@ -30,24 +30,24 @@ struct FormatRow {
     const char* tip;
 };
 constexpr FormatRow formats[]{
-    {HandFormat::csv, QT_TRANSLATE_NOOP("HandWindow", "Table (CSV)"), "A row for each frame, or for each key"},
-    {HandFormat::json, QT_TRANSLATE_NOOP("HandWindow", "Table with its conventions (JSON)"),
+    {HandFormat::csv, QT_TRANSLATE_NOOP("MotionExportWindow", "Table (CSV)"), "A row for each frame, or for each key"},
+    {HandFormat::json, QT_TRANSLATE_NOOP("MotionExportWindow", "Table with its conventions (JSON)"),
      "The same numbers, and in words how they are meant"},
-    {HandFormat::gltf, QT_TRANSLATE_NOOP("HandWindow", "Camera (glTF 2.0)"),
+    {HandFormat::gltf, QT_TRANSLATE_NOOP("MotionExportWindow", "Camera (glTF 2.0)"),
      "An animated camera before the picture's plane, for 3D programs"},
-    {HandFormat::otio, QT_TRANSLATE_NOOP("HandWindow", "Timeline (OpenTimelineIO)"),
+    {HandFormat::otio, QT_TRANSLATE_NOOP("MotionExportWindow", "Timeline (OpenTimelineIO)"),
      "Shots as clips, strikes as markers, for editing programs"},
-    {HandFormat::css, QT_TRANSLATE_NOOP("HandWindow", "Style sheet (CSS)"),
+    {HandFormat::css, QT_TRANSLATE_NOOP("MotionExportWindow", "Style sheet (CSS)"),
      "Keyframes for an element, with the gentle version for those who wish for less motion"},
-    {HandFormat::page, QT_TRANSLATE_NOOP("HandWindow", "Page that plays it (HTML)"),
+    {HandFormat::page, QT_TRANSLATE_NOOP("MotionExportWindow", "Page that plays it (HTML)"),
      "The style sheet on a frame of the film"},
-    {HandFormat::svg, QT_TRANSLATE_NOOP("HandWindow", "Moving drawing (SVG)"),
+    {HandFormat::svg, QT_TRANSLATE_NOOP("MotionExportWindow", "Moving drawing (SVG)"),
      "A frame of the film that moves by itself"},
-    {HandFormat::vtt, QT_TRANSLATE_NOOP("HandWindow", "Cues (WebVTT)"), "Strikes as cues with their strength"},
-    {HandFormat::midi, QT_TRANSLATE_NOOP("HandWindow", "Notes (MIDI)"), "Strikes as notes with their strength"},
-    {HandFormat::sheet, QT_TRANSLATE_NOOP("HandWindow", "Shake sheet (PDF, SVG, PNG)"),
+    {HandFormat::vtt, QT_TRANSLATE_NOOP("MotionExportWindow", "Cues (WebVTT)"), "Strikes as cues with their strength"},
+    {HandFormat::midi, QT_TRANSLATE_NOOP("MotionExportWindow", "Notes (MIDI)"), "Strikes as notes with their strength"},
+    {HandFormat::sheet, QT_TRANSLATE_NOOP("MotionExportWindow", "Shake sheet (PDF, SVG, PNG)"),
      "One page on a strike, for whoever must rebuild it by hand"},
-    {HandFormat::recipe, QT_TRANSLATE_NOOP("HandWindow", "Recipe to be played (JSON)"),
+    {HandFormat::recipe, QT_TRANSLATE_NOOP("MotionExportWindow", "Recipe to be played (JSON)"),
      "For games and pages: played by the header or the module in the folder runtime"},
 };
 
@@ -84,7 +84,7 @@ Result<Handed> sheetShown(const Project& project, HandingOn wish)
 
 } // namespace
 
-HandWindow::HandWindow(Session& session, Dialogs& dialogs, QWidget* parent)
+MotionExportWindow::MotionExportWindow(Session& session, Dialogs& dialogs, QWidget* parent)
     : QDialog(parent), session_(session), dialogs_(dialogs)
 {
     setObjectName(QStringLiteral("hand-window"));
@@ -96,22 +96,22 @@ HandWindow::HandWindow(Session& session, Dialogs& dialogs, QWidget* parent)
     row->addWidget(buildChoices());
     row->addWidget(buildPreview(), 1);
     for (auto* combo : findChildren<QComboBox*>())
-        connect(combo, &QComboBox::currentIndexChanged, this, &HandWindow::refresh);
+        connect(combo, &QComboBox::currentIndexChanged, this, &MotionExportWindow::refresh);
     for (auto* button : {cover_, gentle_})
-        connect(button, &QPushButton::toggled, this, &HandWindow::refresh);
+        connect(button, &QPushButton::toggled, this, &MotionExportWindow::refresh);
     for (auto* button : findChildren<QPushButton*>()) // Enter in a field is the field's
         button->setAutoDefault(false);
-    connect(&session_.document, &OpenDocument::changed, this, &HandWindow::refresh);
-    connect(&session_.selection, &Selection::changed, this, &HandWindow::refresh);
-    connect(&session_.file, &ProjectFile::opened, this, &HandWindow::refresh);
+    connect(&session_.document, &OpenDocument::changed, this, &MotionExportWindow::refresh);
+    connect(&session_.selection, &Selection::changed, this, &MotionExportWindow::refresh);
+    connect(&session_.file, &ProjectFile::opened, this, &MotionExportWindow::refresh);
     connect(&session_.playhead, &Playhead::moved, this, [this] {
         if (part_->currentIndex() == static_cast<int>(HandedOf::shot))
             refresh();
     });
 }
 
-QComboBox* HandWindow::choice(QFormLayout* form, const QString& label, const QString& name, const QStringList& words,
-                              const QString& tip)
+QComboBox* MotionExportWindow::choice(QFormLayout* form, const QString& label, const QString& name,
+                                      const QStringList& words, const QString& tip)
 {
     auto* combo = new QComboBox(this);
     combo->setObjectName(name);
@@ -122,7 +122,7 @@ QComboBox* HandWindow::choice(QFormLayout* form, const QString& label, const QSt
     return combo;
 }
 
-ValueField* HandWindow::number(QFormLayout* form, const QString& name, const FieldSpec& spec, double value)
+ValueField* MotionExportWindow::number(QFormLayout* form, const QString& name, const FieldSpec& spec, double value)
 {
     auto* field = new ValueField(spec, this);
     field->setObjectName(name);
@@ -137,14 +137,14 @@ ValueField* HandWindow::number(QFormLayout* form, const QString& name, const Fie
     return field;
 }
 
-QPushButton* HandWindow::toggle(const QString& text, const QString& name, const QString& tip)
+QPushButton* MotionExportWindow::toggle(const QString& text, const QString& name, const QString& tip)
 {
     auto* button = smallToggle(text, name, tip, this);
     button->setProperty("tip", tip);
     return button;
 }
 
-QWidget* HandWindow::buildChoices()
+QWidget* MotionExportWindow::buildChoices()
 {
     auto* page = new QWidget(this);
     auto* column = new QVBoxLayout(page);
@@ -202,7 +202,7 @@ QWidget* HandWindow::buildChoices()
     return area;
 }
 
-QWidget* HandWindow::buildPreview()
+QWidget* MotionExportWindow::buildPreview()
 {
     auto* page = new QWidget(this);
     auto* column = new QVBoxLayout(page);
@@ -244,19 +244,19 @@ QWidget* HandWindow::buildPreview()
     auto* close = new QPushButton(tr("Close"), page);
     buttons->addWidget(close);
     column->addLayout(buttons);
-    connect(write_, &QPushButton::clicked, this, &HandWindow::write);
-    connect(all_, &QPushButton::clicked, this, &HandWindow::writeAll);
-    connect(copy_, &QPushButton::clicked, this, &HandWindow::copy);
+    connect(write_, &QPushButton::clicked, this, &MotionExportWindow::write);
+    connect(all_, &QPushButton::clicked, this, &MotionExportWindow::writeAll);
+    connect(copy_, &QPushButton::clicked, this, &MotionExportWindow::copy);
     connect(close, &QPushButton::clicked, this, &QDialog::close);
     return page;
 }
 
-HandFormat HandWindow::format() const
+HandFormat MotionExportWindow::format() const
 {
     return formats[std::max(0, format_->currentIndex())].format;
 }
 
-std::optional<HandingOn> HandWindow::how(QString& whyNot) const
+std::optional<HandingOn> MotionExportWindow::how(QString& whyNot) const
 {
     HandingOn wish;
     const auto of = isOfFilm(format()) ? HandedOf::film : static_cast<HandedOf>(part_->currentIndex());
@@ -292,7 +292,7 @@ std::optional<HandingOn> HandWindow::how(QString& whyNot) const
     return wish;
 }
 
-void HandWindow::showChoices()
+void MotionExportWindow::showChoices()
 {
     const HandFormat chosen = format();
     const bool motion = !isOfFilm(chosen) && chosen != HandFormat::sheet && chosen != HandFormat::recipe;
@@ -328,20 +328,20 @@ void HandWindow::showChoices()
         field->setBarred(camera ? QString() : !none.isEmpty() ? none : tr("Only a camera has these"));
 }
 
-void HandWindow::showText(const QString& head, const QString& summary)
+void MotionExportWindow::showText(const QString& head, const QString& summary)
 {
     shown_->setCurrentWidget(text_);
     text_->setPlainText(head);
     summary_->setText(summary);
 }
 
-void HandWindow::showEvent(QShowEvent* event)
+void MotionExportWindow::showEvent(QShowEvent* event)
 {
     QDialog::showEvent(event);
     refresh();
 }
 
-void HandWindow::refresh()
+void MotionExportWindow::refresh()
 {
     if (!isVisible())
         return;
@@ -412,14 +412,14 @@ void HandWindow::refresh()
     });
 }
 
-void HandWindow::tell(const QString& text, bool trouble)
+void MotionExportWindow::tell(const QString& text, bool trouble)
 {
     told_->setText(text);
     theme::dress(*told_, trouble ? QStringLiteral("color: @text; font-weight: bold") : QStringLiteral("color: @dim"));
     told_->setVisible(!text.isEmpty());
 }
 
-void HandWindow::write()
+void MotionExportWindow::write()
 {
     QString whyNot;
     const auto wish = how(whyNot);
@@ -453,7 +453,7 @@ void HandWindow::write()
         return tell(toQString(sentence(may.error())), true);
     Status done = Done{};
     if (chosen == HandFormat::sheet) // drawn anew, as what its name says
-        withProgress(tr("Drawing the sheet"), [&](const WorkSheet::Tell&) {
+        withProgress(tr("Drawing the sheet"), [&](const ProgressDialog::Tell&) {
             const auto drawn = handOn(session_.document.project(), chosen, *wish, out, true);
             done = drawn ? Status(Done{}) : Status(drawn.error());
         });
@@ -465,13 +465,13 @@ void HandWindow::write()
     emit session_.messages.told(tr("Handed on: %1").arg(QFileInfo(path).fileName()));
 }
 
-void HandWindow::withProgress(const QString& text, const std::function<void(const WorkSheet::Tell&)>& work)
+void MotionExportWindow::withProgress(const QString& text, const std::function<void(const ProgressDialog::Tell&)>& work)
 {
-    WorkSheet sheet(tr("Hand on"), text, work, this);
+    ProgressDialog sheet(tr("Hand on"), text, work, this);
     dialogs_.run(sheet);
 }
 
-void HandWindow::writeAll()
+void MotionExportWindow::writeAll()
 {
     const bool sheets = format() == HandFormat::sheet;
     const QString path =
@@ -486,7 +486,7 @@ void HandWindow::writeAll()
     QString ignored;
     const HandingOn wish = how(ignored).value_or(HandingOn{});
     std::optional<Result<std::vector<std::string>>> done;
-    withProgress(sheets ? tr("Drawing the sheets") : tr("Writing the recipes"), [&](const WorkSheet::Tell& told) {
+    withProgress(sheets ? tr("Drawing the sheets") : tr("Writing the recipes"), [&](const ProgressDialog::Tell& told) {
         done = handOnAll(session_.document.project(), format(), wish, path.toStdString(), {}, false, told,
                          session_.file.path().toStdString());
     });
@@ -497,7 +497,7 @@ void HandWindow::writeAll()
     tell(tr("%1 files written into %2").arg((*done)->size()).arg(path), false);
 }
 
-void HandWindow::copy()
+void MotionExportWindow::copy()
 {
     QApplication::clipboard()->setText(toQString(bytes_));
     tell(tr("Copied."), false);

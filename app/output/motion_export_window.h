@@ -8,8 +8,8 @@
 #include "dialogs.h"
 #include "ember/film/hand_on.h"
 #include "latest_work.h"
+#include "progress_dialog.h"
 #include "session.h"
-#include "work_sheet.h"
 
 class QComboBox;
 class QFormLayout;
@@ -24,10 +24,10 @@ namespace ember::app {
 class ValueField;
 
 /// Handing the motion on: what of it, how it is told, to which format, with what will be written shown beside it.
-class HandWindow : public QDialog {
+class MotionExportWindow : public QDialog {
     Q_OBJECT
 public:
-    HandWindow(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
+    MotionExportWindow(Session& session, Dialogs& dialogs, QWidget* parent = nullptr);
 
 protected:
     void showEvent(QShowEvent* event) override; ///< while it is hidden it does nothing
@@ -49,7 +49,7 @@ private:
     void showText(const QString& head, const QString& summary);
     void write();
     void writeAll();
-    void withProgress(const QString& text, const std::function<void(const WorkSheet::Tell&)>& work);
+    void withProgress(const QString& text, const std::function<void(const ProgressDialog::Tell&)>& work);
     void copy();
     void tell(const QString& text, bool trouble);
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "desktop_wish.h"
+#include "reduced_motion.h"
 
 #include <optional>
 
@@ -73,7 +73,7 @@ bool ask()
 
 } // namespace
 
-bool desktopWishesForLessMotion()
+bool desktopPrefersLessMotion()
 {
     if (!known())
         known() = ask();

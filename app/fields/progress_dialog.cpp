@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "work_sheet.h"
+#include "progress_dialog.h"
 
 #include <QHBoxLayout>
 #include <QLabel>
@@ -11,7 +11,8 @@
 
 namespace ember::app {
 
-WorkSheet::WorkSheet(const QString& title, const QString& text, std::function<void(const Tell&)> work, QWidget* parent)
+ProgressDialog::ProgressDialog(const QString& title, const QString& text, std::function<void(const Tell&)> work,
+                               QWidget* parent)
     : QDialog(parent), work_(std::move(work)), text_(new QLabel(text, this)), bar_(new QProgressBar(this))
 {
     setObjectName(QStringLiteral("work-sheet"));
@@ -29,29 +30,29 @@ WorkSheet::WorkSheet(const QString& title, const QString& text, std::function<vo
     auto* stop = smallButton(tr("Stop"), QStringLiteral("work-stop"), tr("Stops it; nothing is changed"), this);
     row->addWidget(stop);
     column->addLayout(row);
-    connect(stop, &QPushButton::clicked, this, &WorkSheet::reject);
-    connect(this, &WorkSheet::progressed, this,
+    connect(stop, &QPushButton::clicked, this, &ProgressDialog::reject);
+    connect(this, &ProgressDialog::progressed, this,
             [this](double share) { bar_->setValue(static_cast<int>(1000 * share)); });
-    connect(this, &WorkSheet::done, this, [this] {
+    connect(this, &ProgressDialog::done, this, [this] {
         if (!stop_)
             accept();
     });
 }
 
-WorkSheet::~WorkSheet()
+ProgressDialog::~ProgressDialog()
 {
     stop_ = true;
     if (thread_.joinable())
         thread_.join();
 }
 
-void WorkSheet::reject()
+void ProgressDialog::reject()
 {
     stop_ = true;
     QDialog::reject();
 }
 
-void WorkSheet::showEvent(QShowEvent* event)
+void ProgressDialog::showEvent(QShowEvent* event)
 {
     QDialog::showEvent(event);
     if (thread_.joinable())
