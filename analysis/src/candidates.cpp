@@ -44,6 +44,7 @@ std::vector<Pair> pairsOf(const std::vector<Onset>& onsets, const std::vector<Im
 double medianLate(const std::vector<Pair>& pairs)
 {
     std::vector<double> late;
+    late.reserve(pairs.size());
     for (const Pair& pair : pairs)
         late.push_back(pair.late);
     const auto middle = late.begin() + std::ssize(late) / 2;

@@ -297,8 +297,7 @@ FilmPrint FilmPrinter::finish()
     return std::move(film_);
 }
 
-Result<std::vector<FrameMatch>> matchFrames(const FilmPrint& before, const FilmPrint& after,
-                                            const std::function<bool(double)>& progress)
+Result<std::vector<FrameMatch>> matchFrames(const FilmPrint& before, const FilmPrint& after, const Progress& progress)
 {
     const auto m = static_cast<std::int64_t>(before.frames.size());
     const auto n = static_cast<std::int64_t>(after.frames.size());
@@ -307,8 +306,7 @@ Result<std::vector<FrameMatch>> matchFrames(const FilmPrint& before, const FilmP
         return matches;
     if (m > mostCells / n)
         return Error{ErrorCode::unsupported, "The two films",
-                     "they have " + std::to_string(m) + " and " + std::to_string(n) +
-                         " frames: too many to be held against each other"};
+                     Phrase("they have {} and {} frames: too many to be held against each other", m, n)};
     FilmPrint a = before;
     FilmPrint b = after;
     const auto look = [](auto& frame) -> auto&

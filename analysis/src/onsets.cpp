@@ -5,6 +5,7 @@
 #include <array>
 #include <cmath>
 #include <optional>
+#include <ranges>
 #include <set>
 
 #include "sound_levels.h"
@@ -324,17 +325,17 @@ std::vector<Onset> OnsetFinder::at(double sensitivity) const
     constexpr double longTail = 0.35;
     std::vector<Onset> onsets;
     double next = trace_->seconds;
-    for (auto one = heard_.rbegin(); one != heard_.rend(); ++one) {
-        if (one->score < least)
+    for (const Heard& one : heard_ | std::views::reverse) {
+        if (one.score < least)
             continue;
-        Onset onset = one->onset;
-        onset.confidence = 1 - std::exp(-one->score / 2);
+        Onset onset = one.onset;
+        onset.confidence = 1 - std::exp(-one.score / 2);
         onset.tail = std::min(onset.tail, next - onset.seconds);
         next = onset.seconds;
         // Long and broad: a blast. Short and low: a landing. Else a hit.
-        onset.kind = onset.tail > longTail && one->broad ? StrikeKind::blast
-                     : one->dull                         ? StrikeKind::landing
-                                                         : StrikeKind::hit;
+        onset.kind = onset.tail > longTail && one.broad ? StrikeKind::blast
+                     : one.dull                         ? StrikeKind::landing
+                                                        : StrikeKind::hit;
         onsets.push_back(onset);
     }
     std::reverse(onsets.begin(), onsets.end());

@@ -5,7 +5,7 @@
 #include <cstdint>
 #include <vector>
 
-#include "ember/core/image.h"
+#include "ember/image/image.h"
 
 namespace ember {
 

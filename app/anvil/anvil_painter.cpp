@@ -16,6 +16,8 @@ namespace ember::app {
 
 namespace {
 
+using F = EnvelopeField;
+
 QString tr(const char* text)
 {
     return QCoreApplication::translate("Anvil", text);
@@ -129,7 +131,6 @@ void paintEnvelope(QPainter& p, const AnvilLayout& layout, const AnvilPicture& p
 QString handleText(Handle handle, const Envelope& e, const std::function<QString(double)>& frames)
 {
     const auto number = [](double v) { return QString::number(v, 'g', 5); };
-    using F = EnvelopeField;
     switch (handle) {
     case Handle::none: return {};
     case Handle::lead: return e[F::lead] == 0 ? tr("pull for a lead") : tr("lead %1").arg(frames(e[F::lead]));

@@ -7,8 +7,8 @@
 #include <QString>
 
 #include "anvil_geometry.h"
-#include "ember/core/image.h"
 #include "ember/core/motion.h"
+#include "ember/image/image.h"
 
 class QPainter;
 

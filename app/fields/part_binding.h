@@ -17,30 +17,21 @@ template <typename Part>
 ControlGrid::Binding partBinding(OpenDocument& document, const std::function<const Part*(const Project&)>& part,
                                  const std::function<void(Project&, const Part&)>& put)
 {
-    const auto find = [](Part& held, const std::string& key) -> std::optional<Value> {
-        for (Value& value : valuesOf(held))
-            if (value.key == key)
-                return value;
-        return std::nullopt;
-    };
     ControlGrid::Binding binding;
-    binding.read = [&document, part, find](const std::string& key) -> std::optional<double> {
+    binding.read = [&document, part](const std::string& key) -> std::optional<double> {
         const Part* held = part(document.project());
-        if (held == nullptr)
-            return std::nullopt;
-        Part copy = *held;
-        const auto value = find(copy, key);
-        return value ? std::optional(value->get()) : std::nullopt;
+        const FieldOf<Part>* field = held != nullptr ? fieldIn(*held, key) : nullptr;
+        return field != nullptr ? std::optional(field->get(*held)) : std::nullopt;
     };
-    binding.write = [&document, part, put, find](const std::string& key, const FieldSpec& spec, double value,
-                                                 quint64 gesture) {
+    binding.write = [&document, part, put](const std::string& key, const FieldSpec& spec, double value,
+                                           quint64 gesture) {
         Project next = document.project();
         const Part* held = part(next);
         if (held == nullptr)
             return;
         Part changed = *held;
-        if (const auto place = find(changed, key))
-            place->set(value);
+        if (const FieldOf<Part>* field = fieldIn(changed, key))
+            field->set(changed, value);
         put(next, changed);
         document.edit(std::move(next), valueSentence(key, spec, value), gesture);
     };
@@ -57,14 +48,13 @@ ControlGrid::Binding memberBinding(OpenDocument& document, Part Project::*member
     return binding;
 }
 
+/// Some of a part's fields, with other labels than their own where these are not empty.
 template <typename Part>
-void addAll(ControlGrid& grid, Part sample, const std::vector<std::pair<const char*, QString>>& keys)
+void addAll(ControlGrid& grid, const std::vector<std::pair<const char*, QString>>& keys)
 {
-    const Values values = valuesOf(sample);
     for (const auto& [key, label] : keys)
-        for (const Value& value : values)
-            if (value.key == key)
-                grid.add(value.key, *value.spec, label);
+        if (const FieldOf<Part>* field = fieldOf<Part>(key); field != nullptr)
+            grid.add(key, *field->spec, label);
 }
 
 } // namespace ember::app

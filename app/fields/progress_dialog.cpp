@@ -11,7 +11,7 @@
 
 namespace ember::app {
 
-ProgressDialog::ProgressDialog(const QString& title, const QString& text, std::function<void(const Tell&)> work,
+ProgressDialog::ProgressDialog(const QString& title, const QString& text, std::function<void(const Progress&)> work,
                                QWidget* parent)
     : QDialog(parent), work_(std::move(work)), text_(new QLabel(text, this)), bar_(new QProgressBar(this))
 {
@@ -31,43 +31,25 @@ ProgressDialog::ProgressDialog(const QString& title, const QString& text, std::f
     row->addWidget(stop);
     column->addLayout(row);
     connect(stop, &QPushButton::clicked, this, &ProgressDialog::reject);
-    connect(this, &ProgressDialog::progressed, this,
-            [this](double share) { bar_->setValue(static_cast<int>(1000 * share)); });
-    connect(this, &ProgressDialog::done, this, [this] {
-        if (!stop_)
-            accept();
-    });
-}
-
-ProgressDialog::~ProgressDialog()
-{
-    stop_ = true;
-    if (thread_.joinable())
-        thread_.join();
+    connect(&task_, &Task::progressed, this, [this](double share) { bar_->setValue(static_cast<int>(1000 * share)); });
 }
 
 void ProgressDialog::reject()
 {
-    stop_ = true;
+    task_.drop();
     QDialog::reject();
 }
 
 void ProgressDialog::showEvent(QShowEvent* event)
 {
     QDialog::showEvent(event);
-    if (thread_.joinable())
+    if (task_.working())
         return;
-    thread_ = std::thread([this] {
-        int last = -1;
-        work_([&](double share) {
-            if (const int now = static_cast<int>(1000 * share); now != last) {
-                last = now;
-                emit progressed(share);
-            }
-            return !stop_.load();
-        });
-        emit done();
-    });
+    const auto work = [this](const Progress& progress) -> Status {
+        work_(progress);
+        return Done();
+    };
+    task_.begin(work, [this](const Status& status) { done(status ? Accepted : Rejected); });
 }
 
 } // namespace ember::app

@@ -1,11 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <atomic>
 #include <functional>
-#include <thread>
 
 #include <QDialog>
+
+#include "task.h"
 
 class QLabel;
 class QProgressBar;
@@ -17,29 +17,21 @@ namespace ember::app {
 class ProgressDialog : public QDialog {
     Q_OBJECT
 public:
-    /// `work` is given what it tells its progress, 0 to 1; that returns false when it is to stop. It begins when the
-    /// sheet is shown.
-    using Tell = std::function<bool(double)>;
-    ProgressDialog(const QString& title, const QString& text, std::function<void(const Tell&)> work,
+    /// It begins when the dialog is shown.
+    ProgressDialog(const QString& title, const QString& text, std::function<void(const Progress&)> work,
                    QWidget* parent = nullptr);
-    ~ProgressDialog() override; ///< stops it and waits
-    bool working() const { return thread_.joinable(); }
+    bool working() const { return task_.working(); }
 
     void reject() override;
-
-signals:
-    void progressed(double share);
-    void done();
 
 protected:
     void showEvent(QShowEvent* event) override;
 
 private:
-    std::function<void(const Tell&)> work_;
+    std::function<void(const Progress&)> work_;
     QLabel* text_;
     QProgressBar* bar_;
-    std::atomic<bool> stop_{false};
-    std::thread thread_;
+    Task task_; ///< goes first: it waits
 };
 
 } // namespace ember::app

@@ -9,6 +9,7 @@
 #include "background.h"
 #include "ember/film/film_reader.h"
 #include "ember/film/import_strikes.h"
+#include "text.h"
 #include "words.h"
 
 namespace ember::app {
@@ -52,7 +53,7 @@ private:
         if (result)
             place = std::make_shared<Trace>(std::move(result).value());
         else if (result.error().code != ErrorCode::cancelled)
-            trouble = QString::fromStdString(sentence(result.error()));
+            trouble = said(result.error());
     }
 };
 

@@ -16,6 +16,7 @@
 #include "background.h"
 #include "ember/film/import_strikes.h"
 #include "ember/project/file.h"
+#include "text.h"
 #include "theme.h"
 #include "value_control.h"
 
@@ -23,7 +24,6 @@ namespace ember::app {
 
 namespace {
 constexpr double picturesPerSecond = 60;
-constexpr std::uintmax_t largestScene = 4 << 20;
 constexpr double impactSeen = 0.4; ///< seconds an impact's ring is shown
 } // namespace
 
@@ -176,7 +176,7 @@ void DropBench::readScene()
     auto scene = drop::sceneFromJson(text_->toPlainText().toStdString(), "The scene");
     if (!scene) {
         scene_.reset();
-        says_->setText(QString::fromStdString(sentence(scene.error())));
+        says_->setText(said(scene.error()));
         allowBoth(tr("The scene cannot be read"));
         return;
     }
@@ -204,9 +204,9 @@ void DropBench::openScene()
     const QString path = dialogs_.openFile(this, tr("Open a scene"), tr("Scenes (*.json)"));
     if (path.isEmpty())
         return;
-    const auto text = readFile(path.toStdString(), largestScene, "a scene");
+    const auto text = readFile(path.toStdString(), drop::largestScene, "a scene");
     if (!text) {
-        says_->setText(QString::fromStdString(sentence(text.error())));
+        says_->setText(said(text.error()));
         return;
     }
     text_->setPlainText(QString::fromStdString(text.value()));
@@ -228,7 +228,7 @@ void DropBench::saveImpacts()
     const Status may = file_.mayWrite(path);
     const Status status = may ? writeFileSafely(path.toStdString(), impactLines()) : may;
     says_->setText(status ? tr("%1 impacts written to %2").arg(impacts_.size()).arg(QFileInfo(path).fileName())
-                          : QString::fromStdString(sentence(status.error())));
+                          : said(status.error()));
 }
 
 void DropBench::putStrikes()

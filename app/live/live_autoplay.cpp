@@ -8,6 +8,7 @@
 
 #include "drop_bench.h"
 #include "ember/project/file.h"
+#include "text.h"
 #include "value_control.h"
 
 namespace ember::app {
@@ -15,7 +16,6 @@ namespace ember::app {
 namespace {
 
 constexpr std::uintmax_t largestMidi = 16 << 20;
-constexpr std::uintmax_t largestScene = 4 << 20;
 
 } // namespace
 
@@ -77,10 +77,10 @@ void LiveAutoplay::askMidi()
         return;
     const auto bytes = readFile(path.toStdString(), largestMidi, "a MIDI file");
     if (!bytes)
-        return emit said(QString::fromStdString(sentence(bytes.error())));
+        return emit said(app::said(bytes.error()));
     auto notes = notesFromMidi(bytes.value());
     if (!notes)
-        return emit said(tr("%1, %2").arg(QFileInfo(path).fileName(), QString::fromStdString(sentence(notes.error()))));
+        return emit said(tr("%1, %2").arg(QFileInfo(path).fileName(), app::said(notes.error())));
     emit said(tr("%1 notes of %2").arg(notes->size()).arg(QFileInfo(path).fileName()));
     runner_->playNotes(std::move(notes).value());
 }
@@ -90,12 +90,12 @@ void LiveAutoplay::askScene()
     const QString path = dialogs_.openFile(this, tr("Open a scene"), tr("Scenes (*.json)"));
     if (path.isEmpty())
         return;
-    const auto text = readFile(path.toStdString(), largestScene, "a scene");
+    const auto text = readFile(path.toStdString(), drop::largestScene, "a scene");
     if (!text)
-        return emit said(QString::fromStdString(sentence(text.error())));
+        return emit said(app::said(text.error()));
     auto scene = drop::sceneFromJson(text.value(), path.toStdString());
     if (!scene)
-        return emit said(QString::fromStdString(sentence(scene.error())));
+        return emit said(app::said(scene.error()));
     scene_ = std::move(scene).value();
     emit said(tr("%1 falls from now on").arg(QFileInfo(path).fileName()));
 }

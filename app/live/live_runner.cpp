@@ -198,7 +198,7 @@ QString LiveRunner::listen(const OscAddress& address)
             this, [this] { drainOsc(); }, Qt::QueuedConnection);
     });
     if (!opened)
-        return QString::fromStdString(sentence(opened.error()));
+        return said(opened.error());
     listener_ = std::move(opened).value();
     emit stateChanged();
     return {};
@@ -214,7 +214,7 @@ QString LiveRunner::sendPoses(const OscAddress& address)
 {
     auto sender = OscSender::open(address);
     if (!sender)
-        return QString::fromStdString(sentence(sender.error()));
+        return said(sender.error());
     poses_ = std::move(sender).value();
     emit stateChanged();
     return {};

@@ -204,7 +204,7 @@ QWidget* LiveWindow::buildPlaying()
     rules_ = new ControlGrid(session_.document, session_.shaping,
                              memberBinding(session_.document, &Project::overlap, "overlap."), 3, box);
     rules_->setObjectName(QStringLiteral("live-rules"));
-    addAll(*rules_, Overlap{}, {{"rule", tr("Rule")}, {"ceiling", {}}, {"knee", {}}});
+    addAll<Overlap>(*rules_, {{"rule", tr("Rule")}, {"ceiling", {}}, {"knee", {}}});
     column->addWidget(rules_);
     auto* second = new QHBoxLayout;
     ControlGrid::Binding intensity;
@@ -214,9 +214,7 @@ QWidget* LiveWindow::buildPlaying()
     };
     auto* knob = new ControlGrid(session_.document, session_.shaping, std::move(intensity), 1, box);
     knob->setObjectName(QStringLiteral("live-intensity"));
-    for (Master sample; const Value& value : valuesOf(sample))
-        if (value.key == "intensity")
-            knob->add(value.key, *value.spec);
+    knob->add("intensity", *fieldOf<Master>("intensity")->spec);
     connect(runner_, &LiveRunner::stateChanged, knob, &ControlGrid::refresh);
     second->addWidget(knob, 1);
     auto* sounds = new QCheckBox(tr("Sounds"), box);
@@ -324,7 +322,7 @@ void LiveWindow::showStruck(int pad, const QString& what, const Outcome& outcome
     if (outcome.id != 0 || outcome.fate == Fate::ignored)
         text += QStringLiteral(": ") + toQString(fateName(outcome.fate));
     if (!outcome.why.empty())
-        text += QStringLiteral(", ") + QString::fromStdString(outcome.why);
+        text += QStringLiteral(", ") + QString::fromStdString(outcome.why.said());
     log_->insertItem(0, text);
     if (log_->count() > mostLogged)
         delete log_->takeItem(mostLogged);

@@ -13,6 +13,8 @@
 #include <QVariant>
 #include <QWidget>
 
+#include "ember/core/heat.h"
+
 // Resources of a static library are only linked in when asked for, and this cannot be asked from inside a namespace.
 static void loadResources()
 {
@@ -26,36 +28,18 @@ constexpr auto schemeKey = "view/light";
 
 struct Colours {
     QColor window, panel, raised, line, text, dim, faint, secondInk, copper;
-    std::array<QColor, 5> heat;
+    const HeatRamp& heat;
     QColor beyond; ///< above full heat
 };
 
 const Colours& coloursOf(Scheme scheme)
 {
-    static const Colours dark{{0x17, 0x14, 0x12},
-                              {0x1f, 0x1b, 0x18},
-                              {0x29, 0x24, 0x1f},
-                              {0x3a, 0x33, 0x2c},
-                              {0xd9, 0xd0, 0xc3},
-                              {0x9a, 0x8f, 0x80},
-                              {0x6b, 0x62, 0x57},
-                              {0x86, 0x7c, 0x6f},
-                              {0x6f, 0xb3, 0xa2},
-                              {QColor(0x58, 0x54, 0x6e), QColor(0x6e, 0x34, 0x3e), QColor(0xb2, 0x3a, 0x24),
-                               QColor(0xe8, 0x7a, 0x2c), QColor(0xff, 0xe8, 0xb0)},
-                              {0xff, 0xff, 0xff}};
-    static const Colours light{{0xec, 0xe6, 0xdb},
-                               {0xf4, 0xef, 0xe6},
-                               {0xe0, 0xd8, 0xca},
-                               {0xbd, 0xb3, 0xa2},
-                               {0x2a, 0x25, 0x21},
-                               {0x5f, 0x56, 0x4b},
-                               {0x96, 0x8b, 0x7c},
-                               {0x7a, 0x70, 0x63},
-                               {0x22, 0x63, 0x54},
-                               {QColor(0x8a, 0x87, 0xa3), QColor(0x8f, 0x4a, 0x55), QColor(0xb2, 0x3a, 0x24),
-                                QColor(0xe0, 0x6c, 0x1a), QColor(0xf2, 0xb4, 0x1e)},
-                               {0xff, 0xd4, 0x2a}};
+    static const Colours dark{{0x17, 0x14, 0x12}, {0x1f, 0x1b, 0x18}, {0x29, 0x24, 0x1f}, {0x3a, 0x33, 0x2c},
+                              {0xd9, 0xd0, 0xc3}, {0x9a, 0x8f, 0x80}, {0x6b, 0x62, 0x57}, {0x86, 0x7c, 0x6f},
+                              {0x6f, 0xb3, 0xa2}, heatRamp,           {0xff, 0xff, 0xff}};
+    static const Colours light{{0xec, 0xe6, 0xdb}, {0xf4, 0xef, 0xe6}, {0xe0, 0xd8, 0xca}, {0xbd, 0xb3, 0xa2},
+                               {0x2a, 0x25, 0x21}, {0x5f, 0x56, 0x4b}, {0x96, 0x8b, 0x7c}, {0x7a, 0x70, 0x63},
+                               {0x22, 0x63, 0x54}, heatRampOnLight,    {0xff, 0xd4, 0x2a}};
     return scheme == Scheme::dark ? dark : light;
 }
 
@@ -80,13 +64,8 @@ QColor heat(double intensity)
     const Colours& colours = coloursOf(current);
     if (intensity > 1.0)
         return colours.beyond;
-    const auto& ramp = colours.heat;
-    const double at = std::clamp(intensity, 0.0, 1.0) * 4;
-    const auto i = std::min<std::size_t>(3, static_cast<std::size_t>(at));
-    const double f = at - static_cast<double>(i);
-    const auto mix = [f](int a, int b) { return static_cast<int>(a + (b - a) * f + 0.5); };
-    return {mix(ramp[i].red(), ramp[i + 1].red()), mix(ramp[i].green(), ramp[i + 1].green()),
-            mix(ramp[i].blue(), ramp[i + 1].blue())};
+    const auto [r, g, b] = heatOf(colours.heat, intensity);
+    return {static_cast<int>(r + 0.5), static_cast<int>(g + 0.5), static_cast<int>(b + 0.5)};
 }
 
 Scheme scheme()

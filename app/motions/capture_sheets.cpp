@@ -190,7 +190,7 @@ void MotionTableSheet::readAgain()
         if (motion)
             motion_ = std::move(motion).value();
         else
-            wrong = QString::fromStdString(sentence(motion.error()));
+            wrong = said(motion.error());
     }
     view_->setMotion(motion_.value_or(CapturedMotion()));
     if (motion_) {

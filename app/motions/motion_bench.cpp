@@ -14,7 +14,6 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
-#include "capture_job.h"
 #include "motion_view.h"
 #include "recipe_list.h"
 #include "theme.h"
@@ -140,10 +139,7 @@ QWidget* MotionBench::buildList()
     bar_->setRange(0, 1000);
     bar_->setTextVisible(false);
     running->addWidget(bar_, 1);
-    cancel_ = button(tr("Stop"), "motion-cancel", tr("Stops reading; nothing is kept"), [this] {
-        if (job_)
-            job_->cancel();
-    });
+    cancel_ = button(tr("Stop"), "motion-cancel", tr("Stops reading; nothing is kept"), [this] { reading_.stop(); });
     running->addWidget(cancel_);
     bar_->hide();
     cancel_->hide();

@@ -12,6 +12,7 @@
 #include "open_document.h"
 #include "project_file.h"
 #include "selection.h"
+#include "task.h"
 
 class QCheckBox;
 class QComboBox;
@@ -23,7 +24,6 @@ class QPushButton;
 
 namespace ember::app {
 
-class CaptureJob;
 class MotionView;
 class ValueField;
 
@@ -40,7 +40,7 @@ public:
     void readFromClip();
     /// The motion that is shown, as it would be kept: trimmed and sifted.
     CapturedMotion shaped() const;
-    bool reading() const { return job_ != nullptr; }
+    bool reading() const { return reading_.working(); }
 
 private:
     QWidget* buildList();
@@ -72,7 +72,7 @@ private:
     int place_ = -1;
     std::size_t first_ = 0;
     std::size_t last_ = 0;
-    std::unique_ptr<CaptureJob> job_;
+    Task reading_;
     QListWidget* list_ = nullptr;
     MotionView* view_ = nullptr;
     QLineEdit* name_ = nullptr;

@@ -4,23 +4,38 @@
 #include <QProgressBar>
 #include <QPushButton>
 
-#include "capture_job.h"
 #include "capture_sheets.h"
 #include "ember/exchange/motion_table.h"
+#include "ember/film/capture_clip.h"
 #include "ember/project/bake.h"
 #include "ember/project/file.h"
 #include "motion_bench.h"
+#include "text.h"
 #include "value_control.h"
 
 namespace ember::app {
 
 namespace {
 constexpr std::uintmax_t largestTable = 64u << 20;
+
+/// The camera's motion in frames [first, last] of a clip; `last` -1 is its end.
+Result<CapturedMotion> captured(const std::string& path, std::int64_t first, std::int64_t last,
+                                const Progress& progress)
+{
+    auto reader = ClipReader::open(path);
+    if (!reader)
+        return reader.error();
+    const std::int64_t end = reader.value()->info().length - 1;
+    if (last > end)
+        return Error{ErrorCode::badValue, path,
+                     "its last frame is " + std::to_string(end) + ", so " + std::to_string(last) + " cannot be read"};
+    return captureClip(*reader.value(), first, last < 0 ? end : last, progress);
+}
 } // namespace
 
 void MotionBench::readFromClip()
 {
-    if (job_)
+    if (reading_.working())
         return;
     const QString clip = dialogs_.openFile(this, tr("Read the camera of a clip"), filter::clips());
     if (!clip.isEmpty())
@@ -32,36 +47,23 @@ void MotionBench::askRange(const QString& clip)
     ClipRangeSheet sheet(QFileInfo(clip).fileName(), this);
     if (!dialogs_.run(sheet))
         return;
-    job_ = std::make_unique<CaptureJob>(clip, sheet.first(), sheet.last());
     bar_->setValue(0);
     bar_->show();
     cancel_->show();
     allow(read_, tr("A clip is being read"));
     say(tr("Reading the camera of %1").arg(QFileInfo(clip).fileName()));
-    const auto over = [this] {
-        job_.reset();
+    const auto work = [path = clip.toStdString(), first = sheet.first(),
+                       last = sheet.last()](const Progress& progress) { return captured(path, first, last, progress); };
+    reading_.begin(work, [this, clip](const Result<CapturedMotion>& motion) {
         bar_->hide();
         cancel_->hide();
         allow(read_, {});
         read_->setToolTip(tr("Measures how the camera of any clip moved and keeps it here"));
-    };
-    connect(job_.get(), &CaptureJob::progressed, this,
-            [this](double share) { bar_->setValue(static_cast<int>(1000 * share)); });
-    connect(
-        job_.get(), &CaptureJob::failed, this,
-        [this, over](const QString& text) {
-            over();
-            say(text.isEmpty() ? tr("Stopped; nothing was kept") : text);
-        },
-        Qt::QueuedConnection);
-    connect(
-        job_.get(), &CaptureJob::read, this,
-        [this, over, clip](const std::shared_ptr<const CapturedMotion>& motion) {
-            over();
-            took(clip, *motion);
-        },
-        Qt::QueuedConnection);
-    job_->start();
+        if (motion)
+            took(clip, motion.value());
+        else
+            say(motion.error().code == ErrorCode::cancelled ? tr("Stopped; nothing was kept") : said(motion.error()));
+    });
 }
 
 void MotionBench::took(const QString& clip, const CapturedMotion& motion)
@@ -103,12 +105,12 @@ void MotionBench::importFile()
     if (file.suffix().compare(QLatin1String("json"), Qt::CaseInsensitive) == 0) {
         auto loaded = loadMotion(path.toStdString());
         if (!loaded)
-            return say(QString::fromStdString(sentence(loaded.error())));
+            return say(said(loaded.error()));
         kept = std::move(loaded).value();
     } else {
         const auto text = readFile(path.toStdString(), largestTable, "a motion");
         if (!text)
-            return say(QString::fromStdString(sentence(text.error())));
+            return say(said(text.error()));
         MotionTableSheet sheet(file.fileName(), text.value(), document_.project(), this);
         if (!dialogs_.run(sheet) || !sheet.motion())
             return;
@@ -132,13 +134,12 @@ void MotionBench::exportShown()
     if (path.isEmpty())
         return;
     if (const Status may = file_.mayWrite(path); !may)
-        return say(QString::fromStdString(sentence(may.error())));
+        return say(said(may.error()));
     const CapturedMotion motion = changed() ? shaped() : kept->motion;
     const auto status = path.endsWith(QLatin1String(".csv"), Qt::CaseInsensitive)
                             ? writeFileSafely(path.toStdString(), motionToCsv(motion, 0))
                             : saveMotion({kept->name, kept->about, rounded(motion)}, path.toStdString());
-    say(status ? tr("Written to %1").arg(QFileInfo(path).fileName())
-               : QString::fromStdString(sentence(status.error())));
+    say(status ? tr("Written to %1").arg(QFileInfo(path).fileName()) : said(status.error()));
 }
 
 void MotionBench::useAsDrift()
@@ -177,7 +178,7 @@ void MotionBench::cutOut()
     // It begins at rest: where the stretch begins.
     auto strand = strandCutOut(trimmed(shaped(), 0, last_ - first_), document_.project(), {});
     if (!strand)
-        return say(QString::fromStdString(sentence(strand.error())));
+        return say(said(strand.error()));
     strand.value().name = kept->name;
     Project next = document_.project();
     if (usersOf(next, strike->recipe) > 1)

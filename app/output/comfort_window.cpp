@@ -14,6 +14,7 @@
 #include <QVBoxLayout>
 
 #include "part_binding.h"
+#include "text.h"
 #include "theme.h"
 
 namespace ember::app {
@@ -179,11 +180,11 @@ QWidget* ComfortWindow::buildGentle()
     about->setWordWrap(true);
     column->addWidget(about);
     gentle_->setObjectName(QStringLiteral("gentle"));
-    addAll(*gentle_, Gentle{}, {{"strength", {}}, {"displacement", {}}});
+    addAll<Gentle>(*gentle_, {{"strength", {}}, {"displacement", {}}});
     gentle_->nextRow();
-    addAll(*gentle_, Gentle{}, {{"speed", tr("In a second")}, {"flash", {}}});
+    addAll<Gentle>(*gentle_, {{"speed", tr("In a second")}, {"flash", {}}});
     gentle_->nextRow();
-    addAll(*gentle_, Gentle{}, {{"roll", {}}});
+    addAll<Gentle>(*gentle_, {{"roll", {}}});
     column->addWidget(gentle_);
     auto* row = new QHBoxLayout;
     row->addWidget(beside_);
@@ -320,7 +321,7 @@ void ComfortWindow::checkFlashes()
             }));
         return [this, found, version] {
             if (!*found)
-                flashState_->setText(toQString(sentence(found->error())));
+                flashState_->setText(said(found->error()));
             else
                 showFlashes(found->value(), version);
         };

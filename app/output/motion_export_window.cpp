@@ -376,14 +376,14 @@ void MotionExportWindow::refresh()
                                         : handed(*project, chosen, wish, {}, [&stop] { return stop.load(); }));
         return [this, chosen, made] {
             if (!*made) {
-                const QString why = toQString(sentence(made->error()));
+                const QString why = said(made->error());
                 showText({}, why);
                 allow(write_, why);
                 allow(copy_, why);
                 return;
             }
             bytes_ = std::move(made->value().bytes);
-            const QString note = toQString(made->value().note);
+            const QString note = said(made->value().note);
             const QString size =
                 QLocale(QLocale::C).formattedDataSize(static_cast<qint64>(bytes_.size()), 1, QLocale::DataSizeSIFormat);
             allow(write_, {});
@@ -450,22 +450,22 @@ void MotionExportWindow::write()
     const std::string out = path.toStdString();
     if (const Status may = mayBeWritten(session_.document.project(), out, true, session_.file.path().toStdString());
         !may)
-        return tell(toQString(sentence(may.error())), true);
+        return tell(said(may.error()), true);
     Status done = Done{};
     if (chosen == HandFormat::sheet) // drawn anew, as what its name says
-        withProgress(tr("Drawing the sheet"), [&](const ProgressDialog::Tell&) {
+        withProgress(tr("Drawing the sheet"), [&](const Progress&) {
             const auto drawn = handOn(session_.document.project(), chosen, *wish, out, true);
             done = drawn ? Status(Done{}) : Status(drawn.error());
         });
     else
         done = writeFileSafely(out, bytes_);
     if (!done)
-        return tell(toQString(sentence(done.error())), true);
+        return tell(said(done.error()), true);
     tell(tr("Written: %1").arg(path), false);
     emit session_.messages.told(tr("Handed on: %1").arg(QFileInfo(path).fileName()));
 }
 
-void MotionExportWindow::withProgress(const QString& text, const std::function<void(const ProgressDialog::Tell&)>& work)
+void MotionExportWindow::withProgress(const QString& text, const std::function<void(const Progress&)>& work)
 {
     ProgressDialog sheet(tr("Hand on"), text, work, this);
     dialogs_.run(sheet);
@@ -486,14 +486,14 @@ void MotionExportWindow::writeAll()
     QString ignored;
     const HandingOn wish = how(ignored).value_or(HandingOn{});
     std::optional<Result<std::vector<std::string>>> done;
-    withProgress(sheets ? tr("Drawing the sheets") : tr("Writing the recipes"), [&](const ProgressDialog::Tell& told) {
+    withProgress(sheets ? tr("Drawing the sheets") : tr("Writing the recipes"), [&](const Progress& told) {
         done = handOnAll(session_.document.project(), format(), wish, path.toStdString(), {}, false, told,
                          session_.file.path().toStdString());
     });
     if (!done || (!*done && done->error().code == ErrorCode::cancelled))
         return tell(tr("Stopped."), false);
     if (!*done)
-        return tell(toQString(sentence(done->error())), true);
+        return tell(said(done->error()), true);
     tell(tr("%1 files written into %2").arg((*done)->size()).arg(path), false);
 }
 

@@ -49,7 +49,7 @@ private:
     void showText(const QString& head, const QString& summary);
     void write();
     void writeAll();
-    void withProgress(const QString& text, const std::function<void(const ProgressDialog::Tell&)>& work);
+    void withProgress(const QString& text, const std::function<void(const Progress&)>& work);
     void copy();
     void tell(const QString& text, bool trouble);
 

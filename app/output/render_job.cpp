@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "render_job.h"
-
-#include <new>
+#include "text.h"
 
 namespace ember::app {
 
@@ -13,28 +12,19 @@ RenderJob::RenderJob(Project project, QString out, RenderOptions options, QObjec
 
 void RenderJob::start()
 {
-    thread_ = std::thread([this] {
-        Result<std::string> result = noMemory();
-        try {
-            result = renderFilm(project_, out_.toStdString(), options_, [this](const RenderProgress& progress) {
-                emit progressed(progress);
-                return !stop_;
-            });
-        } catch (const std::bad_alloc&) { // said like any other trouble
-        }
+    const auto work = [this](const Progress& go) {
+        return renderFilm(project_, out_.toStdString(), options_, [&](const RenderProgress& progress) {
+            emit progressed(progress);
+            return go(static_cast<double>(progress.done) /
+                      static_cast<double>(std::max<std::int64_t>(1, progress.total)));
+        });
+    };
+    task_.begin(work, [this](const Result<Phrase>& result) {
         if (result)
-            emit finished(true, false, QString::fromStdString(result.value()));
+            emit finished(true, false, said(result.value()));
         else
-            emit finished(false, result.error().code == ErrorCode::cancelled,
-                          QString::fromStdString(sentence(result.error())));
+            emit finished(false, result.error().code == ErrorCode::cancelled, said(result.error()));
     });
-}
-
-RenderJob::~RenderJob()
-{
-    cancel();
-    if (thread_.joinable())
-        thread_.join();
 }
 
 } // namespace ember::app

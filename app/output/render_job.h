@@ -1,13 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <atomic>
-#include <thread>
-
 #include <QObject>
 #include <QString>
 
 #include "ember/film/render_film.h"
+#include "task.h"
 
 namespace ember::app {
 
@@ -16,11 +14,9 @@ class RenderJob : public QObject {
     Q_OBJECT
 public:
     RenderJob(Project project, QString out, RenderOptions options, QObject* parent = nullptr);
-    ~RenderJob() override; ///< cancels and waits
 
-    /// To be called when whoever wants to know is connected: it may be over at once.
     void start();
-    void cancel() { stop_ = true; }
+    void cancel() { task_.stop(); }
 
 signals:
     void progressed(const ember::RenderProgress& progress);
@@ -31,8 +27,7 @@ private:
     const Project project_;
     const QString out_;
     const RenderOptions options_;
-    std::atomic<bool> stop_{false};
-    std::thread thread_;
+    Task task_; ///< goes first: it waits
 };
 
 } // namespace ember::app

@@ -99,8 +99,8 @@ void FilmPage::buildMaster(QVBoxLayout& column)
     master_ = new ControlGrid(session_.document, session_.shaping,
                               memberBinding(session_.document, &Project::master, "master."), 4, this);
     master_->setObjectName(QStringLiteral("master"));
-    addAll(*master_, Master{},
-           {{"intensity", {}}, {"bypass", tr("Bypass")}, {"flat", tr("2D only")}, {"sounds", tr("Sounds")}});
+    addAll<Master>(*master_,
+                   {{"intensity", {}}, {"bypass", tr("Bypass")}, {"flat", tr("2D only")}, {"sounds", tr("Sounds")}});
     column.addWidget(master_);
     auto* row = new QHBoxLayout;
     row->setSpacing(3);
@@ -166,7 +166,7 @@ void FilmPage::buildMeeting(QVBoxLayout& column)
     overlap_ = new ControlGrid(session_.document, session_.shaping,
                                memberBinding(session_.document, &Project::overlap, "overlap."), 3, this);
     overlap_->setObjectName(QStringLiteral("overlap"));
-    addAll(*overlap_, Overlap{}, {{"rule", tr("Rule")}, {"ceiling", {}}, {"knee", {}}});
+    addAll<Overlap>(*overlap_, {{"rule", tr("Rule")}, {"ceiling", {}}, {"knee", {}}});
     column.addWidget(overlap_);
     groupColumn_ = new QVBoxLayout;
     groupColumn_->setSpacing(3);
@@ -225,37 +225,33 @@ void FilmPage::buildDrift(QVBoxLayout& column)
     drift_ = new ControlGrid(session_.document, session_.shaping,
                              memberBinding(session_.document, &Project::drift, "drift."), 4, this);
     drift_->setObjectName(QStringLiteral("drift"));
-    addAll(*drift_, Drift{},
-           {{"on", tr("On")},
-            {"rate", {}},
-            {"seed", {}},
-            {"amount.x", {}},
-            {"amount.y", {}},
-            {"amount.zoom", {}},
-            {"amount.roll", {}},
-            {"amount.pan", {}},
-            {"amount.tilt", {}},
-            {"octaves", {}},
-            {"gain", {}},
-            {"lacunarity", {}},
-            {"fade_in", {}},
-            {"fade_out", {}}});
+    addAll<Drift>(*drift_, {{"on", tr("On")},
+                            {"rate", {}},
+                            {"seed", {}},
+                            {"amount.x", {}},
+                            {"amount.y", {}},
+                            {"amount.zoom", {}},
+                            {"amount.roll", {}},
+                            {"amount.pan", {}},
+                            {"amount.tilt", {}},
+                            {"octaves", {}},
+                            {"gain", {}},
+                            {"lacunarity", {}},
+                            {"fade_in", {}},
+                            {"fade_out", {}}});
     column.addWidget(drift_);
     filmedDrift_ = new ControlGrid(session_.document, session_.shaping,
                                    memberBinding(session_.document, &Project::drift, "drift."), 4, this);
     filmedDrift_->setObjectName(QStringLiteral("filmed-drift"));
-    Drift filmed;
-    filmed.captured.motion = MotionLoop(KeptMotion{}); // any: the values it has are the same for all
-    addAll(*filmedDrift_, filmed,
-           {{"on", tr("On")},
-            {"speed", {}},
-            {"seed", {}},
-            {"amount.x", {}},
-            {"amount.y", {}},
-            {"amount.zoom", {}},
-            {"amount.roll", {}},
-            {"fade_in", {}},
-            {"fade_out", {}}});
+    addAll<Drift>(*filmedDrift_, {{"on", tr("On")},
+                                  {"speed", {}},
+                                  {"seed", {}},
+                                  {"amount.x", {}},
+                                  {"amount.y", {}},
+                                  {"amount.zoom", {}},
+                                  {"amount.roll", {}},
+                                  {"fade_in", {}},
+                                  {"fade_out", {}}});
     column.addWidget(filmedDrift_);
 }
 
@@ -338,7 +334,7 @@ void FilmPage::refreshGroups()
                 [index](const Project& p) { return index < p.groups.size() ? &p.groups[index].overlap : nullptr; },
                 [index](Project& p, const Overlap& o) { p.groups[index].overlap = o; }),
             3, row.box);
-        addAll(*row.values, Overlap{}, {{"rule", tr("Rule")}, {"ceiling", {}}, {"knee", {}}});
+        addAll<Overlap>(*row.values, {{"rule", tr("Rule")}, {"ceiling", {}}, {"knee", {}}});
         column->addWidget(row.values);
         groupColumn_->addWidget(row.box);
         groups_.push_back(row);

@@ -13,6 +13,7 @@
 
 #include "ember/film/layer_pictures.h"
 #include "part_binding.h"
+#include "text.h"
 #include "theme.h"
 
 namespace ember::app {
@@ -80,8 +81,8 @@ void FinishPage::buildCover(QVBoxLayout& column)
     cover_ = new ControlGrid(session_.document, session_.shaping,
                              memberBinding(session_.document, &Project::finish, "finish."), 4, this);
     cover_->setObjectName(QStringLiteral("finish-cover-values"));
-    addAll(*cover_, Finish{},
-           {{"edges", {}}, {"cover", {}}, {"cover_speed", tr("Speed")}, {"cover_bars", tr("Use the bars")}});
+    addAll<Finish>(*cover_,
+                   {{"edges", {}}, {"cover", {}}, {"cover_speed", tr("Speed")}, {"cover_bars", tr("Use the bars")}});
     column.addWidget(cover_);
     coverSays_ = dimLabel({}, this);
     coverSays_->setObjectName(QStringLiteral("cover-says"));
@@ -96,8 +97,8 @@ void FinishPage::buildShutter(QVBoxLayout& column)
     shutter_ = new ControlGrid(session_.document, session_.shaping,
                                memberBinding(session_.document, &Project::finish, "finish."), 2, this);
     shutter_->setObjectName(QStringLiteral("finish-shutter-values"));
-    addAll(*shutter_, Finish{},
-           {{"shutter_angle", {}}, {"exposure", {}}, {"instants", {}}, {"blur_above", {}}, {"rolling", {}}});
+    addAll<Finish>(*shutter_,
+                   {{"shutter_angle", {}}, {"exposure", {}}, {"instants", {}}, {"blur_above", {}}, {"rolling", {}}});
     column.addWidget(shutter_);
     when_ = new QComboBox(this);
     when_->setObjectName(QStringLiteral("finish-exposure-when"));
@@ -140,7 +141,7 @@ void FinishPage::buildBars(QVBoxLayout& column)
                                index == 0 ? tr("No letterbox") : tr("Letterbox %1").arg(ratio_->itemText(index)));
     });
     bars_->addNamed(tr("Usual"), ratio_);
-    addAll(*bars_, Finish{}, {{"letterbox", tr("Ratio")}});
+    addAll<Finish>(*bars_, {{"letterbox", tr("Ratio")}});
     column.addWidget(bars_);
     barsSay_ = dimLabel({}, this);
     barsSay_->setObjectName(QStringLiteral("bars-say"));
@@ -155,14 +156,13 @@ void FinishPage::buildShown(QVBoxLayout& column)
     shown_ = new ControlGrid(session_.document, session_.shaping,
                              memberBinding(session_.document, &Project::finish, "finish."), 7, this);
     shown_->setObjectName(QStringLiteral("finish-shown-values"));
-    addAll(*shown_, Finish{},
-           {{"show_blur", tr("Blur")},
-            {"show_streak", tr("Streak")},
-            {"show_radial", tr("Radial")},
-            {"show_fringe", tr("Fringe")},
-            {"show_flash", tr("Flash")},
-            {"show_flicker", tr("Flicker")},
-            {"show_layers", tr("Layers")}});
+    addAll<Finish>(*shown_, {{"show_blur", tr("Blur")},
+                             {"show_streak", tr("Streak")},
+                             {"show_radial", tr("Radial")},
+                             {"show_fringe", tr("Fringe")},
+                             {"show_flash", tr("Flash")},
+                             {"show_flicker", tr("Flicker")},
+                             {"show_layers", tr("Layers")}});
     column.addWidget(shown_);
 }
 
@@ -187,7 +187,7 @@ void FinishPage::addLayer()
     layer.picture = path.toStdString();
     layer.length = std::max<std::int64_t>(1, session_.document.length());
     if (const auto picture = layerPicture(layer); !picture) {
-        emit session_.messages.told(QString::fromStdString(sentence(picture.error())));
+        emit session_.messages.told(said(picture.error()));
         return;
     }
     Project next = session_.document.project();
@@ -223,23 +223,19 @@ void FinishPage::addLayerRow()
         [index](Project& p, const Layer& layer) { p.layers[index] = layer; });
     auto* values = new ControlGrid(session_.document, session_.shaping, binding, 4, widget);
     values->setObjectName(QStringLiteral("layer-values"));
-    addAll(*values, Layer{},
-           {{"depth", {}},
-            {"opacity", {}},
-            {"size", {}},
-            {"hidden", {}},
-            {"x", {}},
-            {"y", {}},
-            {"in", {}},
-            {"length", {}}});
+    addAll<Layer>(*values, {{"depth", {}},
+                            {"opacity", {}},
+                            {"size", {}},
+                            {"hidden", {}},
+                            {"x", {}},
+                            {"y", {}},
+                            {"in", {}},
+                            {"length", {}}});
     auto* axes = new ControlGrid(session_.document, session_.shaping, binding, 6, widget);
     axes->setObjectName(QStringLiteral("layer-axes"));
     for (const Axis axis : allAxes) {
         const std::string key = "axis." + std::string(axisName(axis));
-        Layer sample;
-        for (const Value& value : valuesOf(sample))
-            if (value.key == key)
-                axes->add(key, *value.spec);
+        axes->add(key, *fieldOf<Layer>(key)->spec);
     }
     column->addWidget(values);
     column->addWidget(axes);

@@ -63,14 +63,13 @@ LightBlock::LightBlock(OpenDocument& document, Shaping& shaping, QWidget* parent
     };
     grid_ = new ControlGrid(document, shaping, binding, columns, this);
     grid_->setObjectName(QStringLiteral("light"));
-    Effects sample;
-    std::string effect;
-    for (const Value& value : valuesOf(sample)) {
-        const std::string next = value.key.substr(0, value.key.find('.'));
+    std::string_view effect;
+    for (const FieldOf<Effects>& field : fieldsOf<Effects>()) {
+        const std::string_view next = field.key.substr(0, field.key.find('.'));
         if (next != effect)
             grid_->nextRow();
         effect = next;
-        grid_->add(value.key, *value.spec);
+        grid_->add(std::string(field.key), *field.spec);
     }
     column->addWidget(grid_);
 }

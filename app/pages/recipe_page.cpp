@@ -14,6 +14,7 @@
 #include "ember/project/shipped_recipes.h"
 #include "input_rules.h"
 #include "recipe_list.h"
+#include "text.h"
 #include "theme.h"
 #include "value_control.h"
 
@@ -436,9 +437,9 @@ void RecipePage::exportRecipe()
     if (QFileInfo(path).suffix().isEmpty())
         path += QStringLiteral(".json");
     if (const Status may = session_.file.mayWrite(path); !may)
-        emit session_.messages.trouble(QString::fromStdString(sentence(may.error())));
+        emit session_.messages.trouble(said(may.error()));
     else if (const auto status = saveRecipes({entry}, path.toStdString()); !status)
-        emit session_.messages.trouble(QString::fromStdString(sentence(status.error())));
+        emit session_.messages.trouble(said(status.error()));
     else
         emit session_.messages.told(tr("Recipe written to %1").arg(QFileInfo(path).fileName()));
 }
@@ -450,7 +451,7 @@ void RecipePage::importRecipes()
         return;
     const auto loaded = loadRecipes(path.toStdString());
     if (!loaded) {
-        emit session_.messages.trouble(QString::fromStdString(sentence(loaded.error())));
+        emit session_.messages.trouble(said(loaded.error()));
         return;
     }
     BookEntries entries = session_.book.entries();

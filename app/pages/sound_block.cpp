@@ -9,6 +9,7 @@
 
 #include "ember/core/values.h"
 #include "ember/media/sound_reader.h"
+#include "text.h"
 #include "theme.h"
 #include "value_control.h"
 
@@ -31,9 +32,8 @@ SoundBlock::SoundBlock(OpenDocument& document, Shaping& shaping, Messages& messa
     grid_ =
         new ControlGrid(document_, shaping_, recipeBinding(shaping_, [] { return std::string("sound."); }), 2, this);
     grid_->setObjectName(QStringLiteral("strike-sound"));
-    StrikeSound sample;
-    for (const Value& value : valuesOf(sample))
-        grid_->add(value.key, *value.spec);
+    for (const FieldOf<StrikeSound>& field : fieldsOf<StrikeSound>())
+        grid_->add(std::string(field.key), *field.spec);
     row->addWidget(grid_);
     file_ = smallButton(tr("Own sound"), QStringLiteral("sound-file"), {}, this);
     connect(file_, &QPushButton::clicked, this, &SoundBlock::chooseFile);
@@ -53,7 +53,7 @@ void SoundBlock::chooseFile()
     if (path.isEmpty())
         return;
     if (const auto sound = SoundReader::open(path.toStdString(), 0, {}); !sound) {
-        emit messages_.trouble(QString::fromStdString(sentence(sound.error())));
+        emit messages_.trouble(said(sound.error()));
         return;
     }
     Project next = document_.project();

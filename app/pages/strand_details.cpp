@@ -55,12 +55,7 @@ SwingTable::SwingTable(Session& session, std::function<std::string()> prefix, QW
         head->setFont(theme::words(11));
         grid->addWidget(head, 0, i + 1);
     }
-    Strand sample;
-    sample.source = Oscillation{};
-    const Values values = valuesOf(sample);
-    const auto specOf = [&](const std::string& key) {
-        return *std::find_if(values.begin(), values.end(), [&](const Value& v) { return v.key == key; })->spec;
-    };
+    const auto specOf = [](const std::string& key) { return *fieldOf<Strand>(key)->spec; };
     for (const Axis axis : allAxes) {
         const auto i = static_cast<std::size_t>(axis);
         const std::string name(axisName(axis));
@@ -165,13 +160,9 @@ void StrandDetails::build()
         const Strand* s = strand();
         return "strand." + (s != nullptr ? s->name : std::string()) + ".";
     };
-    Strand sample = *strand();
-    const Values values = valuesOf(sample);
     const auto addTo = [&](ControlGrid* grid, const char* key, const QString& label = {}, int span = 1) {
-        for (const Value& value : values)
-            if (value.key == key)
-                return grid->add(key, *value.spec, label, span);
-        return static_cast<ValueControl*>(nullptr);
+        const auto* field = fieldIn(*strand(), key);
+        return field != nullptr ? grid->add(key, *field->spec, label, span) : nullptr;
     };
     source_ =
         new ControlGrid(session_.document, session_.shaping, recipeBinding(session_.shaping, prefix), 3, content_);
@@ -196,6 +187,7 @@ void StrandDetails::build()
     column->addWidget(source_);
     values_ =
         new ControlGrid(session_.document, session_.shaping, recipeBinding(session_.shaping, prefix), 4, content_);
+    const Strand& sample = *strand();
     const bool drawn = std::holds_alternative<Drawn>(sample.source);
     const bool paced = std::holds_alternative<Jitter>(sample.source) || std::holds_alternative<Captured>(sample.source);
     if (std::holds_alternative<Captured>(sample.source)) {

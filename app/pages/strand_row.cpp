@@ -87,11 +87,9 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     column_->addLayout(head);
     auto* amounts = new QHBoxLayout;
     amounts->setSpacing(2);
-    Strand sample; // amounts are the same fields for every source
-    const Values values = valuesOf(sample);
     for (const Axis axis : allAxes) {
         const std::string axisKey = "amount." + std::string(axisName(axis));
-        const auto found = std::find_if(values.begin(), values.end(), [&](const Value& v) { return v.key == axisKey; });
+        const auto* found = fieldOf<Strand>(axisKey);
         auto* label = dimLabel(toQString(found->spec->label), this);
         label->setFont(theme::words(11));
         auto* field = new ValueField(*found->spec, this);

@@ -444,7 +444,7 @@ QWidget* StrikePage::buildBelow()
         if (strand)
             addStrand(strand.value());
         else
-            emit session_.messages.told(QString::fromStdString(sentence(strand.error())));
+            emit session_.messages.told(said(strand.error()));
     });
     row->addWidget(paste);
     row->addStretch(1);
@@ -452,10 +452,10 @@ QWidget* StrikePage::buildBelow()
     const auto whole = [] { return std::string(); };
     values_ = new ControlGrid(session_.document, session_.shaping, recipeBinding(session_.shaping, whole), 4, below_);
     values_->setObjectName(QStringLiteral("recipe-values"));
-    Recipe sample;
-    for (const Value& value : valuesOf(sample)) {
-        auto* control = values_->add(value.key, *value.spec, value.key == "variation" ? tr("Strikes") : QString());
-        if (value.key == "seed")
+    for (const FieldOf<Recipe>& field : fieldsOf<Recipe>()) {
+        auto* control =
+            values_->add(std::string(field.key), *field.spec, field.key == "variation" ? tr("Strikes") : QString());
+        if (field.key == "seed")
             recipeSeed_ = control;
     }
     group_ = new QComboBox(values_);

@@ -62,13 +62,13 @@ PlacesWindow::PlacesWindow(Session& session, QWidget* parent)
     world_ = new ControlGrid(session_.document, session_.shaping,
                              memberBinding(session_.document, &Project::world, "world."), 3, page);
     world_->setObjectName(QStringLiteral("world"));
-    addAll(*world_, World{}, {{"weaker", {}}, {"exponent", {}}, {"reference", {}}});
+    addAll<World>(*world_, {{"weaker", {}}, {"exponent", {}}, {"reference", {}}});
     world_->nextRow();
-    addAll(*world_, World{}, {{"cutoff", {}}});
+    addAll<World>(*world_, {{"cutoff", {}}});
     world_->nextRow();
-    addAll(*world_, World{}, {{"later", {}}, {"arrival", {}}, {"speed", {}}});
+    addAll<World>(*world_, {{"later", {}}, {"arrival", {}}, {"speed", {}}});
     world_->nextRow();
-    addAll(*world_, World{}, {{"directed", {}}});
+    addAll<World>(*world_, {{"directed", {}}});
     column->addWidget(world_);
     column->addWidget(rule(page));
     auto* head = new QHBoxLayout;

@@ -24,7 +24,7 @@ SoundFeed::~SoundFeed() = default;
 qint64 SoundFeed::bytesAvailable() const
 {
     // Silence is always available, so a device never believes the film has ended.
-    return static_cast<qint64>(room_ * sizeof(std::int16_t));
+    return static_cast<qint64>(room_) * static_cast<qint64>(sizeof(std::int16_t));
 }
 
 void SoundFeed::waitUntilFull()
@@ -68,7 +68,7 @@ qint64 SoundFeed::readData(char* data, qint64 size)
     }
     ringCount_ -= given;
     worker_.tell();
-    return static_cast<qint64>(wanted * sizeof(std::int16_t));
+    return static_cast<qint64>(wanted) * static_cast<qint64>(sizeof(std::int16_t));
 }
 
 } // namespace ember::app

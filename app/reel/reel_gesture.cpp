@@ -83,18 +83,18 @@ std::ptrdiff_t ReelGesture::shotIndex(const Project& project) const
     return place ? static_cast<std::ptrdiff_t>(place->index) : -1;
 }
 
-Project ReelGesture::withShotDropped(Project project, const ReelLayout& layout) const
+Project ReelGesture::withShotDropped(const Project& project, const ReelLayout& layout) const
 {
     const auto index = shotIndex(project);
     if (index < 0)
         return project;
     switch (part_) {
-    case ShotGrip::Part::in: return withInTrimmed(std::move(project), shot_, framesMoved(layout));
-    case ShotGrip::Part::out: return withOutTrimmed(std::move(project), shot_, framesMoved(layout));
+    case ShotGrip::Part::in: return withInTrimmed(project, shot_, framesMoved(layout));
+    case ShotGrip::Part::out: return withOutTrimmed(project, shot_, framesMoved(layout));
     case ShotGrip::Part::body: break;
     }
     const std::size_t to = dropIndex(layout, project.shots, static_cast<std::size_t>(index), last_.x());
-    return withShotMoved(std::move(project), shot_, to);
+    return withShotMoved(project, shot_, to);
 }
 
 } // namespace ember::app

@@ -45,7 +45,7 @@ public:
     /// Its place in the order; -1 once it is gone.
     std::ptrdiff_t shotIndex(const Project& project) const;
     /// The project as it is when the shot is let go here. The same when it is gone.
-    Project withShotDropped(Project project, const ReelLayout& layout) const;
+    Project withShotDropped(const Project& project, const ReelLayout& layout) const;
 
 private:
     std::int64_t framesMoved(const ReelLayout& layout) const;

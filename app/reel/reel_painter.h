@@ -6,9 +6,9 @@
 #include <span>
 
 #include "ember/analysis/candidates.h"
-#include "ember/core/image.h"
 #include "ember/core/sound.h"
 #include "ember/core/survey.h"
+#include "ember/image/image.h"
 #include "loop_range.h"
 #include "reel_geometry.h"
 

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "book_shelf.h"
+#include "text.h"
 
 namespace ember::app {
 
@@ -7,7 +8,7 @@ BookShelf::BookShelf(QObject* parent) : QObject(parent), path_(userBookPath())
 {
     UserBook book = openUserBook(path_);
     entries_ = std::move(book.entries);
-    trouble_ = QString::fromStdString(book.trouble);
+    trouble_ = said(book.trouble);
 }
 
 QString BookShelf::write(const BookEntries& entries)
@@ -21,7 +22,7 @@ QString BookShelf::write(const BookEntries& entries)
         return tr("Your recipe book was changed by another window; it has been read again. Please do that once more.");
     }
     const auto status = saveRecipes(entries, path_);
-    return status ? QString() : QString::fromStdString(sentence(status.error()));
+    return status ? QString() : said(status.error());
 }
 
 QString BookShelf::change(BookEntries entries, const QString& what)

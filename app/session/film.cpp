@@ -8,12 +8,14 @@
 #include <QGuiApplication>
 
 #include "background.h"
+#include "busy.h"
 #include "ember/film/layer_pictures.h"
 #include "ember/film/new_project.h"
 #include "frame_store.h"
 #include "messages.h"
 #include "open_document.h"
 #include "playhead.h"
+#include "text.h"
 #include "thumb_store.h"
 
 namespace ember::app {
@@ -50,9 +52,9 @@ std::vector<FileWatch::File> filesOf(const Project& project)
 
 } // namespace
 
-Film::Film(OpenDocument& document, Playhead& playhead, Messages& messages)
-    : document_(document), playhead_(playhead), messages_(messages), frames_(std::make_unique<FrameStore>()),
-      thumbs_(std::make_unique<ThumbStore>())
+Film::Film(OpenDocument& document, Playhead& playhead, Messages& messages, Busy& busy)
+    : document_(document), playhead_(playhead), messages_(messages), busy_(busy),
+      frames_(std::make_unique<FrameStore>()), thumbs_(std::make_unique<ThumbStore>())
 {
     connect(&document_, &OpenDocument::edited, this, [this](const Project&, const Change& change) {
         if (change.film)
@@ -127,7 +129,7 @@ void Film::reopen()
         return;
     }
     auto film = openFilm(project, false, known_);
-    clipTrouble_ = film ? QString() : QString::fromStdString(sentence(film.error()));
+    clipTrouble_ = film ? QString() : said(film.error());
     showClip(film ? std::move(film).value() : nullptr);
 }
 
@@ -139,7 +141,7 @@ void Film::fetchLayers()
         if (known == shelf_.end()) {
             auto picture = layerPicture(layer);
             if (!picture)
-                emit messages_.told(QString::fromStdString(sentence(picture.error())));
+                emit messages_.told(said(picture.error()));
             known = shelf_.emplace(layer.picture, picture ? picture.value() : nullptr).first;
         }
         layerPictures_.push_back(known->second);
@@ -150,21 +152,23 @@ void Film::lookAt(const QString& path, std::function<void(const ClipInfo&)> then
 {
     ClipOptions options;
     options.sequenceRate = document_.project().rate;
-    emit messages_.told(tr("Looking at %1").arg(QFileInfo(path).fileName()));
-    const auto look = [file = path.toStdString(), options]() -> Result<ClipInfo> {
-        const auto clip = ClipReader::open(file, options);
+    const auto look = [file = path.toStdString(), options](const Progress& progress) -> Result<ClipInfo> {
+        ClipOptions told = options;
+        told.progress = progress;
+        const auto clip = ClipReader::open(file, told);
         if (!clip)
             return clip.error();
         return clip.value()->info();
     };
-    inBackground(this, look, [this, then = std::move(then), film = shown_](const Result<ClipInfo>& info) {
-        if (shown_ != film) // another project was opened meanwhile
-            return;
-        if (info)
-            then(info.value());
-        else
-            emit messages_.trouble(QString::fromStdString(sentence(info.error())));
-    });
+    busy_.begin(tr("Reading %1").arg(QFileInfo(path).fileName()), look,
+                [this, then = std::move(then), film = shown_](const Result<ClipInfo>& info) {
+                    if (shown_ != film) // another project was opened meanwhile
+                        return;
+                    if (info)
+                        then(info.value());
+                    else
+                        messages_.wentWrong(info.error());
+                });
 }
 
 // --- files that somebody else writes anew ---
@@ -201,7 +205,7 @@ void Film::readAnew(const QStringList& files)
         } else if (film) {
             tookAnew(files, std::move(film).value());
         } else {
-            mediaTrouble_ = tr("%1 The film is shown as it was.").arg(QString::fromStdString(sentence(film.error())));
+            mediaTrouble_ = tr("%1 The film is shown as it was.").arg(said(film.error()));
             emit messages_.trouble(mediaTrouble_);
         }
     });

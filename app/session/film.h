@@ -19,6 +19,7 @@
 
 namespace ember::app {
 
+class Busy;
 class FrameStore;
 class Messages;
 class OpenDocument;
@@ -30,7 +31,7 @@ class ThumbStore;
 class Film : public QObject {
     Q_OBJECT
 public:
-    Film(OpenDocument& document, Playhead& playhead, Messages& messages);
+    Film(OpenDocument& document, Playhead& playhead, Messages& messages, Busy& busy);
     ~Film() override;
 
     bool hasClip() const { return open_; }
@@ -57,8 +58,8 @@ public:
     void show(std::unique_ptr<ClipReader> clip, const QString& trouble);
     /// What the playhead stands on is decoded.
     void wantFrame();
-    /// Looks at a clip on another thread; `then` is called with what it is, unless another project was opened
-    /// meanwhile.
+    /// Looks at a clip on another thread; `then` is called with what it is, unless it was stopped or another project
+    /// was opened meanwhile.
     void lookAt(const QString& path, std::function<void(const ClipInfo&)> then);
 
 signals:
@@ -83,6 +84,7 @@ private:
     OpenDocument& document_;
     Playhead& playhead_;
     Messages& messages_;
+    Busy& busy_;
     std::map<std::string, ImagePtr> shelf_; ///< layer pictures by their paths, null where one could not be read
     LayerPictures layerPictures_;
     QString clipTrouble_;

@@ -6,6 +6,7 @@
 #include <new>
 
 #include "ember/film/film_inputs.h"
+#include "text.h"
 
 namespace ember::app {
 
@@ -144,10 +145,10 @@ void FrameStore::decode(WaitingThread::Lock& held)
         return; // another clip came meanwhile
     clip_ = std::move(clip);
     if (damage.count > damagedBefore)
-        emit damageFound(QString::fromStdString(damageSentence(damage)));
+        emit damageFound(said(damageSentence(damage)));
     if (!image) {
         broken_ = frame;
-        emit failed(frame, QString::fromStdString(sentence(image.error())));
+        emit failed(frame, said(image.error()));
         return;
     }
     bytes_ += image.value()->bytes();

@@ -8,6 +8,7 @@
 #include <QStandardPaths>
 
 #include "background.h"
+#include "text.h"
 
 namespace ember::app {
 
@@ -87,11 +88,11 @@ void JournalKeeper::keep()
                 if (begun.ok())
                     work->journal = std::move(begun.value());
                 else
-                    trouble = QString::fromStdString(sentence(begun.error()));
+                    trouble = said(begun.error());
             }
             if (work->journal) {
                 if (const auto status = work->journal->keep(*project, path, title); !status)
-                    trouble = QString::fromStdString(sentence(status.error()));
+                    trouble = said(status.error());
                 else if (work->replaced)
                     discard(*std::exchange(work->replaced, std::nullopt));
             }

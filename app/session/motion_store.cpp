@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "motion_store.h"
+#include "text.h"
 
 #include <algorithm>
 
@@ -15,7 +16,7 @@ MotionStore::MotionStore(QObject* parent) : QObject(parent), folder_(userMotions
 void MotionStore::readAgain()
 {
     OwnMotions own = openMotions(folder_);
-    trouble_ = QString::fromStdString(own.trouble);
+    trouble_ = said(own.trouble);
     items_.clear();
     for (const KeptMotion& kept : shippedMotions())
         items_.push_back({MotionLoop(kept), {}});
@@ -40,7 +41,7 @@ std::string MotionStore::keep(KeptMotion kept, QString& wrong)
     kept.motion = rounded(kept.motion);
     const auto path = keepMotion(kept, folder_);
     if (!path) {
-        wrong = QString::fromStdString(sentence(path.error()));
+        wrong = said(path.error());
         return {};
     }
     readAgain();
@@ -58,7 +59,7 @@ QString MotionStore::rename(int place, const std::string& name)
     renamed.name = name;
     const auto status = saveMotion(renamed, item.path.toStdString());
     if (!status)
-        return QString::fromStdString(sentence(status.error()));
+        return said(status.error());
     readAgain();
     return {};
 }

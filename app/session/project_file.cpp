@@ -6,25 +6,26 @@
 
 #include <QFileInfo>
 
-#include "background.h"
+#include "busy.h"
 #include "ember/files/file_lock.h"
 #include "ember/film/film_inputs.h"
 #include "ember/film/film_reader.h"
 #include "ember/film/new_project.h"
 #include "ember/project/edits.h"
 #include "ember/project/file.h"
+#include "ember/project/shot_edits.h"
 #include "film.h"
 #include "messages.h"
 #include "open_document.h"
 #include "playhead.h"
 #include "preferences.h"
 #include "selection.h"
+#include "text.h"
 
 namespace ember::app {
 
 /// What comes back from the thread that opens files.
 struct ProjectFile::Opened {
-    std::uint64_t number = 0;
     QString path;
     std::optional<LeftBehind> left; ///< it is unsaved work
     bool isProject = false;
@@ -34,45 +35,44 @@ struct ProjectFile::Opened {
     FileStamp stamp;
     std::unique_ptr<ClipReader> clip;
     QString clipTrouble;
-    QString trouble;
 
-    void read();
+    Status read(const Progress& progress);
 };
 
-void ProjectFile::Opened::read()
+Status ProjectFile::Opened::read(const Progress& progress)
 {
     const std::string file = path.toStdString();
     const bool reel = path.endsWith(QStringLiteral(".otio"), Qt::CaseInsensitive);
     stamp = stampOf(file);
     if (isProject || reel) {
         auto loaded = left ? recovered(*left) : reel ? projectFromReel(file) : loadProject(file);
-        if (!loaded) {
-            trouble = QString::fromStdString(sentence(loaded.error()));
-            return;
-        }
+        if (!loaded)
+            return loaded.error();
         project = std::move(loaded).value();
-        auto film = openFilm(*project);
+        auto film = openFilm(*project, false, {}, progress);
         if (film)
             clip = std::move(film).value();
+        else if (film.error().code == ErrorCode::cancelled)
+            return film.error();
         else
-            clipTrouble = QString::fromStdString(sentence(film.error()));
-        return;
+            clipTrouble = said(film.error());
+        return Done();
     }
     ClipOptions options;
     options.neverSequence = alone;
     options.sequenceRate = stillRate;
+    options.progress = progress;
     auto opened = ClipReader::open(file, options);
-    if (!opened) {
-        trouble = QString::fromStdString(sentence(opened.error()));
-        return;
-    }
+    if (!opened)
+        return opened.error();
     clip = std::move(opened).value();
     project = projectForClip(clip->info());
+    return Done();
 }
 
 ProjectFile::ProjectFile(OpenDocument& document, Selection& selection, Playhead& playhead, Film& film,
-                         Messages& messages)
-    : document_(document), selection_(selection), playhead_(playhead), film_(film), messages_(messages)
+                         Messages& messages, Busy& busy)
+    : document_(document), selection_(selection), playhead_(playhead), film_(film), messages_(messages), busy_(busy)
 {
 }
 
@@ -105,20 +105,12 @@ void ProjectFile::openRecovered(const LeftBehind& left)
 
 void ProjectFile::start(const std::shared_ptr<Opened>& opened)
 {
-    opened->number = ++openings_;
-    opening_ = true;
-    emit openingChanged();
-    const auto read = [opened]() -> Status {
-        opened->read();
-        return Done();
-    };
-    inBackground(this, read, [this, opened](const Status& status) {
-        if (!status) {
-            opened->project.reset();
-            opened->clip.reset();
-            opened->trouble = QString::fromStdString(sentence(status.error()));
-        }
-        finish(opened);
+    const auto read = [opened](const Progress& progress) { return opened->read(progress); };
+    busy_.begin(tr("Reading %1").arg(QFileInfo(opened->path).fileName()), read, [this, opened](const Status& status) {
+        if (status)
+            finish(*opened);
+        else
+            messages_.wentWrong(status.error());
     });
 }
 
@@ -136,32 +128,24 @@ std::pair<StrikeIds, std::int64_t> firstSight(const Project& project)
 
 } // namespace
 
-void ProjectFile::finish(const std::shared_ptr<Opened>& opened)
+void ProjectFile::finish(Opened& opened)
 {
-    if (opened->number != openings_)
-        return; // something else was opened meanwhile
-    opening_ = false;
-    emit openingChanged();
-    if (!opened->project) {
-        emit messages_.trouble(opened->trouble);
-        return;
-    }
     emit aboutToReplace();
-    path_ = opened->isProject ? opened->path : QString();
-    stamp_ = opened->isProject ? opened->stamp : FileStamp();
-    Document document(std::move(*opened->project));
-    if (opened->left)
+    path_ = opened.isProject ? opened.path : QString();
+    stamp_ = opened.isProject ? opened.stamp : FileStamp();
+    Document document(std::move(*opened.project));
+    if (opened.left)
         document.markUnsaved();
-    replace(std::move(document), std::move(opened->clip), opened->clipTrouble);
-    if (!opened->clipTrouble.isEmpty()) {
-        emit messages_.trouble(opened->clipTrouble);
+    replace(std::move(document), std::move(opened.clip), opened.clipTrouble);
+    if (!opened.clipTrouble.isEmpty()) {
+        emit messages_.trouble(opened.clipTrouble);
         return;
     }
     QStringList notes;
-    for (const std::string& note : changedClips(document_.project(), *film_.clipInfo()))
-        notes << QString::fromStdString(note);
-    for (const std::string& note : film_.clipInfo()->notes)
-        notes << QString::fromStdString(note);
+    for (const Phrase& note : changedClips(document_.project(), *film_.clipInfo()))
+        notes << said(note);
+    for (const Phrase& note : film_.clipInfo()->notes)
+        notes << said(note);
     if (!notes.isEmpty())
         emit messages_.trouble(notes.join(QLatin1Char(' ')));
 }
@@ -183,8 +167,7 @@ void ProjectFile::replace(Document document, std::unique_ptr<ClipReader> clip, c
 
 void ProjectFile::close()
 {
-    ++openings_;
-    opening_ = false;
+    busy_.drop();
     emit aboutToReplace();
     path_.clear();
     stamp_ = {};
@@ -193,36 +176,38 @@ void ProjectFile::close()
 
 void ProjectFile::relinkClip(const QString& path)
 {
-    ClipOptions options;
-    options.sequenceRate = document_.project().rate;
-    auto clip = ClipReader::open(path.toStdString(), options);
-    if (!clip) {
-        emit messages_.trouble(QString::fromStdString(sentence(clip.error())));
-        return;
-    }
-    const Shot found = shotOf(clip.value()->info(), document_.project().rate);
-    const std::string missing = missingClip(document_.project());
-    Project next = document_.project();
-    if (next.shots.empty())
-        next.addShot(found);
-    for (Shot& shot : next.shots)
-        if (missing.empty() ? &shot == &next.shots.front() : shot.clip == missing) {
-            shot.clip = found.clip;
-            shot.still = found.still;
-            shot.format = found.format;
-            // It may go on further than it was known to; never less far than it is used.
-            if (shot.still) {
-                shot.in = 0;
-                shot.speed = 1;
-                shot.available = 0;
-            } else {
-                shot.available = std::max(shot.available, found.available);
-            }
-        }
-    document_.edit(std::move(next), tr("Clip found at %1").arg(path));
-    emit opened();
-    if (!film_.clipTrouble().isEmpty()) // another one is missing too
-        emit messages_.trouble(film_.clipTrouble());
+    // All clips are looked at, so that the film opens at once afterwards.
+    struct Found {
+        Shot shot;
+        std::string missing;
+        KnownClips clips; ///< that one
+    };
+    const auto look = [before = document_.snapshot(),
+                       file = path.toStdString()](const Progress& progress) -> Result<Found> {
+        ClipOptions options;
+        options.sequenceRate = before->rate;
+        options.progress = partOf(progress, 0, 0.5);
+        const auto clip = ClipReader::open(file, options);
+        if (!clip)
+            return clip.error();
+        Found found{shotOf(clip.value()->info(), before->rate), missingClip(*before), {}};
+        found.clips[{found.shot.clip, found.shot.still}] = clip.value()->info();
+        const auto film =
+            openFilm(withClipFound(*before, found.missing, found.shot), false, found.clips, partOf(progress, 0.5, 1));
+        if (!film && film.error().code == ErrorCode::cancelled)
+            return film.error();
+        return found;
+    };
+    busy_.begin(tr("Reading %1").arg(QFileInfo(path).fileName()), look, [this, path](const Result<Found>& found) {
+        if (!found)
+            return messages_.wentWrong(found.error());
+        film_.learn(found.value().shot, found.value().clips.begin()->second);
+        document_.edit(withClipFound(document_.project(), found.value().missing, found.value().shot),
+                       tr("Clip found at %1").arg(path));
+        emit opened();
+        if (!film_.clipTrouble().isEmpty()) // another one is missing too
+            emit messages_.trouble(film_.clipTrouble());
+    });
 }
 
 Status ProjectFile::mayWrite(const QString& path) const
@@ -247,7 +232,7 @@ bool ProjectFile::save(const QString& path)
         return saveProject(project, file);
     };
     if (const Status status = written(); !status) {
-        emit messages_.trouble(QString::fromStdString(sentence(status.error())));
+        emit messages_.trouble(said(status.error()));
         return false;
     }
     path_ = path;

@@ -14,6 +14,7 @@
 
 namespace ember::app {
 
+class Busy;
 class Film;
 class Messages;
 class OpenDocument;
@@ -24,15 +25,14 @@ class Selection;
 class ProjectFile : public QObject {
     Q_OBJECT
 public:
-    ProjectFile(OpenDocument& document, Selection& selection, Playhead& playhead, Film& film, Messages& messages);
+    ProjectFile(OpenDocument& document, Selection& selection, Playhead& playhead, Film& film, Messages& messages,
+                Busy& busy);
 
     /// Empty while there is none.
     const QString& path() const { return path_; }
     QString title() const;
-    bool opening() const { return opening_; }
-
-    /// A clip or a project, by its name. Runs on another thread; opened() or a message follows. `alone`: a picture that
-    /// looks like one of a numbered series is opened by itself.
+    /// A clip or a project, by its name, on another thread: see Busy. opened() or a message follows. `alone`: a picture
+    /// that looks like one of a numbered series is opened by itself.
     void open(const QString& path, bool alone = false);
     /// Unsaved work that was left behind: opened as it was, still unsaved.
     void openRecovered(const LeftBehind& left);
@@ -48,7 +48,6 @@ public:
 
 signals:
     void pathChanged();
-    void openingChanged();
     /// Another project takes the place of this one now: what is half done in this one is dropped.
     void aboutToReplace();
     /// Another project is there, or a clip that was missing.
@@ -57,7 +56,7 @@ signals:
 private:
     struct Opened;
     void start(const std::shared_ptr<Opened>& opened);
-    void finish(const std::shared_ptr<Opened>& opened);
+    void finish(Opened& opened);
     void replace(Document document, std::unique_ptr<ClipReader> clip, const QString& clipTrouble);
 
     OpenDocument& document_;
@@ -65,10 +64,9 @@ private:
     Playhead& playhead_;
     Film& film_;
     Messages& messages_;
+    Busy& busy_;
     QString path_;
     FileStamp stamp_; ///< of the file at path_, as it was read or written last
-    bool opening_ = false;
-    std::uint64_t openings_ = 0;
 };
 
 } // namespace ember::app

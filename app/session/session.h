@@ -2,6 +2,7 @@
 #pragma once
 
 #include "book_shelf.h"
+#include "busy.h"
 #include "film.h"
 #include "messages.h"
 #include "motion_store.h"
@@ -19,13 +20,14 @@ namespace ember::app {
 /// those that need nearly all of it take the session.
 struct Session {
     Messages messages;
+    Busy busy;
     OpenDocument document{messages};
     Selection selection{document};
     Playhead playhead{document};
     Shaping shaping{document, selection, messages};
-    Film film{document, playhead, messages};
-    ProjectFile file{document, selection, playhead, film, messages};
-    StrikeCommands strikes{document, selection, playhead, shaping, messages};
+    Film film{document, playhead, messages, busy};
+    ProjectFile file{document, selection, playhead, film, messages, busy};
+    StrikeCommands strikes{document, selection, playhead, shaping, messages, busy};
     ShotCommands shots{document, selection, playhead, film, file, messages};
     BookShelf book;
     MotionStore motions;

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "busy.h"
 #include "ember/core/values.h"
 #include "ember/project/bake.h"
 #include "ember/project/film_edits.h"
@@ -13,13 +14,15 @@
 #include "playhead.h"
 #include "selection.h"
 #include "shaping.h"
+#include "text.h"
 #include "words.h"
 
 namespace ember::app {
 
 StrikeCommands::StrikeCommands(OpenDocument& document, Selection& selection, Playhead& playhead, Shaping& shaping,
-                               Messages& messages)
-    : document_(document), selection_(selection), playhead_(playhead), shaping_(shaping), messages_(messages)
+                               Messages& messages, Busy& busy)
+    : document_(document), selection_(selection), playhead_(playhead), shaping_(shaping), messages_(messages),
+      busy_(busy)
 {
 }
 
@@ -179,34 +182,47 @@ void StrikeCommands::goTo(int direction)
     playhead_.setFrame(frame);
 }
 
-void StrikeCommands::takeBaked(Result<Baked> baked)
+void StrikeCommands::bake(const Bake& what)
 {
-    if (!baked.ok()) {
-        emit messages_.told(QString::fromStdString(sentence(baked.error())));
-        return;
-    }
-    document_.edit(std::move(baked.value().project), tr("%1 keys, off by %2 px and %3° at most")
-                                                         .arg(baked.value().keys)
-                                                         .arg(baked.value().pixelsOff, 0, 'f', 2)
-                                                         .arg(baked.value().degreesOff, 0, 'f', 3));
+    const auto before = document_.snapshot();
+    const auto work = [before, what](const Progress& progress) { return what(*before, progress); };
+    busy_.begin(tr("Making keys"), work, [this, before, what](Result<Baked> baked) {
+        if (before != document_.snapshot())
+            return bake(what);
+        if (!baked) {
+            emit messages_.told(said(baked.error()));
+            return;
+        }
+        Baked& made = baked.value();
+        document_.edit(std::move(made.project), tr("%1 keys, off by %2 px and %3° at most")
+                                                    .arg(made.keys)
+                                                    .arg(made.pixelsOff, 0, 'f', 2)
+                                                    .arg(made.degreesOff, 0, 'f', 3));
+    });
 }
 
 void StrikeCommands::bakeStrike(bool everyFrame)
 {
     if (const Strike* strike = selection_.strike())
-        takeBaked(withStrikeBaked(document_.project(), strike->id, {.everyFrame = everyFrame}));
+        bake([id = strike->id, everyFrame](const Project& project, const Progress& progress) {
+            return withStrikeBaked(project, id, {.everyFrame = everyFrame}, progress);
+        });
     else
         emit messages_.told(tr("Select one strike to turn its motion into keys"));
 }
 
 void StrikeCommands::bakeStrand(StrikeId strike, std::size_t strand)
 {
-    takeBaked(withStrandBaked(document_.project(), strike, strand, {}));
+    bake([strike, strand](const Project& project, const Progress& progress) {
+        return withStrandBaked(project, strike, strand, {}, progress);
+    });
 }
 
 void StrikeCommands::bakeFilm(bool everyFrame)
 {
-    takeBaked(withFilmBaked(document_.project(), {.everyFrame = everyFrame}));
+    bake([everyFrame](const Project& project, const Progress& progress) {
+        return withFilmBaked(project, {.everyFrame = everyFrame}, progress);
+    });
 }
 
 } // namespace ember::app

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <functional>
 #include <optional>
 
 #include <QObject>
@@ -12,6 +13,7 @@
 
 namespace ember::app {
 
+class Busy;
 class Messages;
 class OpenDocument;
 class Playhead;
@@ -23,7 +25,7 @@ class StrikeCommands : public QObject {
     Q_OBJECT
 public:
     StrikeCommands(OpenDocument& document, Selection& selection, Playhead& playhead, Shaping& shaping,
-                   Messages& messages);
+                   Messages& messages, Busy& busy);
 
     /// The kind that was put last.
     StrikeKind lastKind() const { return lastKind_; }
@@ -54,19 +56,22 @@ public:
     /// Ends what runs at the playhead: now, or eased home from there.
     void settleHere(SettleMode mode);
 
-    // --- motion as keys, see bake.h
+    // --- motion as keys, see bake.h; on another thread, see Busy
     void bakeStrike(bool everyFrame);
     void bakeStrand(StrikeId strike, std::size_t strand);
     void bakeFilm(bool everyFrame);
 
 private:
-    void takeBaked(Result<Baked> baked);
+    using Bake = std::function<Result<Baked>(const Project&, const Progress&)>;
+    /// Bakes what is there now; what is edited meanwhile is baked again.
+    void bake(const Bake& bake);
 
     OpenDocument& document_;
     Selection& selection_;
     Playhead& playhead_;
     Shaping& shaping_;
     Messages& messages_;
+    Busy& busy_;
     StrikeKind lastKind_ = StrikeKind::hit;
     std::optional<Strike> copied_;
 };

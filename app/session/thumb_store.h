@@ -7,8 +7,8 @@
 
 #include <QObject>
 
-#include "ember/core/image.h"
 #include "ember/core/project.h"
+#include "ember/image/image.h"
 #include "ember/media/clip.h"
 #include "waiting_thread.h"
 

@@ -34,7 +34,7 @@ QString program()
     return beside.isEmpty() ? QStandardPaths::findExecutable(name) : beside;
 }
 
-QString make(const QString& program, const QString& folder, const std::function<bool(double)>& tell)
+QString make(const QString& program, const QString& folder, const Progress& progress)
 {
     // Beside its place first: a half-made demo never looks like one.
     const QString unfinished = folder + QStringLiteral(".part");
@@ -52,7 +52,7 @@ QString make(const QString& program, const QString& folder, const std::function<
         said += process.readAllStandardOutput();
         const qsizetype end = said.lastIndexOf('\n');
         const qsizetype begin = said.lastIndexOf('\n', end - 1) + 1;
-        wanted = tell(end > begin ? said.mid(begin, end - begin).toDouble() / 100 : 0);
+        wanted = goesOn(progress, end > begin ? said.mid(begin, end - begin).toDouble() / 100 : 0);
         if (!wanted) {
             process.kill();
             process.waitForFinished();

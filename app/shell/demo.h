@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <functional>
-
 #include <QString>
+
+#include "ember/core/progress.h"
 
 namespace ember::app {
 
@@ -17,9 +17,9 @@ QString project();
 QString program();
 /// Where one that is made now goes.
 QString folder();
-/// Makes it. `tell` is told how far it is, 0 to 1, and returns false when it is to stop; then nothing is left behind.
-/// Returns what went wrong; empty when nothing did or it was stopped.
-QString make(const QString& program, const QString& folder, const std::function<bool(double)>& tell);
+/// Makes it; where it is stopped nothing is left behind. Returns what went wrong; empty when nothing did or it was
+/// stopped.
+QString make(const QString& program, const QString& folder, const Progress& progress);
 
 } // namespace demo
 

@@ -25,7 +25,7 @@ namespace ember::app {
 
 namespace {
 
-constexpr int mostShown = 500;
+constexpr int mostRowsShown = 500;
 
 } // namespace
 
@@ -146,7 +146,7 @@ void ImportSheet::readAgain()
         if (list)
             strikes_ = std::move(list).value();
         else
-            wrong = QString::fromStdString(sentence(list.error()));
+            wrong = said(list.error());
     }
     import_->setEnabled(wrong.isEmpty() && !strikes_.empty());
     if (wrong.isEmpty())
@@ -164,7 +164,7 @@ void ImportSheet::fillTable()
     std::set<std::int64_t> taken;
     for (const Strike& strike : project_.strikes)
         taken.insert(strike.frame.index);
-    const int count = static_cast<int>(std::min<std::size_t>(strikes_.size(), mostShown));
+    const int count = static_cast<int>(std::min<std::size_t>(strikes_.size(), mostRowsShown));
     table_->setRowCount(count);
     for (int i = 0; i < count; ++i) {
         const ListedStrike& strike = strikes_[static_cast<std::size_t>(i)];

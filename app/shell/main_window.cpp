@@ -28,6 +28,7 @@
 #include "action_finder.h"
 #include "anvil_view.h"
 #include "background.h"
+#include "busy_bar.h"
 #include "demo.h"
 #include "find_panel.h"
 #include "flow_layout.h"
@@ -47,6 +48,7 @@
 #include "tab_order.h"
 #include "takes.h"
 #include "tapper.h"
+#include "text.h"
 #include "theme.h"
 #include "value_control.h"
 
@@ -85,6 +87,7 @@ MainWindow::MainWindow(Dialogs dialogs)
     state_ = new QLabel(this);
     state_->setContentsMargins(0, 0, 10, 0);
     statusBar()->addWidget(told_, 1);
+    statusBar()->addPermanentWidget(new BusyBar(session_->busy, this));
     statusBar()->addPermanentWidget(state_);
     statusBar()->setSizeGripEnabled(false);
     connectSession();
@@ -319,12 +322,6 @@ void MainWindow::connectSession()
     connect(&session_->selection, &Selection::changed, this, &MainWindow::refreshActions);
     connect(&session_->file, &ProjectFile::pathChanged, this, &MainWindow::refreshActions);
     connect(&session_->playhead, &Playhead::loopChanged, this, &MainWindow::refreshTransport);
-    connect(&session_->file, &ProjectFile::openingChanged, this, [this] {
-        if (session_->file.opening())
-            say(tr("Reading …"));
-        else if (told_->text() == tr("Reading …"))
-            say({});
-    });
     connect(&session_->file, &ProjectFile::opened, this, [this] {
         notice_->hide();
         damageTold_ = false;
@@ -348,7 +345,7 @@ void MainWindow::connectSession()
             notice_->hide();
     });
     connect(&MemoryWatch::instance(), &MemoryWatch::lacking, this,
-            [this] { notice_->tell(QString::fromStdString(sentence(noMemory())), NoticeBar::About::trouble); });
+            [this] { notice_->tell(said(noMemory()), NoticeBar::About::trouble); });
     connect(&session_->film, &Film::damageFound, this, [this](const QString& text) {
         // Told once for a film; where it is still to be read, the count goes on.
         if (!damageTold_ || (notice_->about() == NoticeBar::About::damage && !notice_->isHidden()))

@@ -21,6 +21,7 @@
 #include "notice_bar.h"
 #include "player.h"
 #include "progress_dialog.h"
+#include "text.h"
 
 namespace ember::app {
 
@@ -97,7 +98,7 @@ bool MainWindow::mayWrite(const QString& path)
 {
     const Status may = session_->file.mayWrite(path);
     if (!may)
-        emit session_->messages.trouble(QString::fromStdString(sentence(may.error())));
+        emit session_->messages.trouble(said(may.error()));
     return may.ok();
 }
 
@@ -114,7 +115,7 @@ void MainWindow::exportPoses()
     std::ostringstream csv;
     writePosesCsv(csv, session_->document.motion(), {0, session_->document.length() - 1, 1});
     if (const auto status = writeFileSafely(path.toStdString(), csv.str()); !status)
-        emit session_->messages.trouble(QString::fromStdString(sentence(status.error())));
+        emit session_->messages.trouble(said(status.error()));
     else
         say(tr("Poses of %1 frames written to %2").arg(session_->document.length()).arg(QFileInfo(path).fileName()));
 }
@@ -127,7 +128,7 @@ void MainWindow::importStrikes()
         return;
     auto text = readListText(path.toStdString());
     if (!text) {
-        emit session_->messages.trouble(QString::fromStdString(sentence(text.error())));
+        emit session_->messages.trouble(said(text.error()));
         return;
     }
     ImportSheet sheet(session_->document.project(), QFileInfo(path).fileName(), std::move(text).value(), this);
@@ -153,7 +154,7 @@ void MainWindow::exportRumble()
         if (status)
             say(tr("How strongly it shakes, as a tone of %1 Hz: %2").arg(hertz).arg(QFileInfo(path).fileName()));
         else
-            emit session_->messages.trouble(QString::fromStdString(sentence(status.error())));
+            emit session_->messages.trouble(said(status.error()));
     });
 }
 
@@ -171,11 +172,11 @@ void MainWindow::exportStill()
     const auto render = [path, frame, project = session_->document.snapshot()] {
         return renderStill(*project, Frame{frame}, path.toStdString(), {.overwrite = true}); // the dialog has asked
     };
-    inBackground(this, render, [this, path, frame](const Result<std::string>& note) {
+    inBackground(this, render, [this, path, frame](const Result<Phrase>& note) {
         if (note && note.value().empty())
             say(tr("Frame %1 as it looks: %2").arg(frame).arg(QFileInfo(path).fileName()));
         else
-            emit session_->messages.trouble(QString::fromStdString(note ? note.value() : sentence(note.error())));
+            emit session_->messages.trouble(note ? said(note.value()) : said(note.error()));
     });
 }
 
@@ -190,7 +191,7 @@ void MainWindow::exportStrikes()
     if (!mayWrite(named))
         return;
     if (const Status status = writeStrikeList(session_->document.project(), named.toStdString()); !status)
-        emit session_->messages.trouble(QString::fromStdString(sentence(status.error())));
+        emit session_->messages.trouble(said(status.error()));
     else
         say(tr("%1 strikes written to %2")
                 .arg(session_->document.project().strikes.size())
@@ -236,7 +237,7 @@ void MainWindow::openDemo()
             return;
         }
         auto wrong = std::make_shared<QString>();
-        const auto make = [wrong, program, folder = demo::folder()](const ProgressDialog::Tell& tell) {
+        const auto make = [wrong, program, folder = demo::folder()](const Progress& tell) {
             *wrong = demo::make(program, folder, tell);
         };
         ProgressDialog sheet(tr("The demo"), tr("A night shift at a foundry is drawn and sounded."), make, this);

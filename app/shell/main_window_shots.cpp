@@ -10,6 +10,7 @@
 #include "ember/project/shot_edits.h"
 #include "main_window.h"
 #include "progress_dialog.h"
+#include "text.h"
 
 namespace ember::app {
 
@@ -70,11 +71,11 @@ std::optional<Found> MainWindow::worked(const QString& title, const QString& doi
 {
     auto found = std::make_shared<Result<Found>>(Error{ErrorCode::cancelled, "", ""});
     ProgressDialog sheet(
-        title, doing, [found, work = std::move(work)](const ProgressDialog::Tell& tell) { *found = work(tell); }, this);
+        title, doing, [found, work = std::move(work)](const Progress& tell) { *found = work(tell); }, this);
     if (!dialogs_.run(sheet))
         return std::nullopt;
     if (!found->ok()) {
-        emit session_->messages.trouble(QString::fromStdString(sentence(found->error())));
+        emit session_->messages.trouble(said(found->error()));
         return std::nullopt;
     }
     return std::move(*found).value();
@@ -89,7 +90,7 @@ void MainWindow::splitAtCuts()
     alone.shots = {alone.shots[here->index]};
     const auto found = worked<std::vector<ShotChange>>(
         tr("Split at the film's cuts"), tr("Looking for cuts in shot %1").arg(here->index + 1),
-        [alone](const ProgressDialog::Tell& tell) {
+        [alone](const Progress& tell) {
             auto film = openFilm(alone);
             return film ? findCuts(*film.value(), alone.rate, alone.length(), tell)
                         : Result<std::vector<ShotChange>>(film.error());
@@ -118,7 +119,7 @@ void MainWindow::conformAsked()
         return;
     const QString name = QFileInfo(path).fileName();
     auto found = worked<Conformed>(tr("Conform to a new edit"), tr("Holding %1 against the film").arg(name),
-                                   [project = session_->document.project(), path](const ProgressDialog::Tell& tell) {
+                                   [project = session_->document.project(), path](const Progress& tell) {
                                        return conform(project, path.toStdString(), tell);
                                    });
     if (!found)

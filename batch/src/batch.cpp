@@ -21,7 +21,7 @@ struct Entry {
     std::unique_ptr<Command> (*make)();
 };
 
-constexpr std::array<Entry, 22> entries{{
+constexpr std::array<Entry, 22> commandEntries{{
     {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
     {"info", "Describe a project as JSON", makeInfoCommand},
     {"poses", "List where the picture is at every frame", makePosesCommand},
@@ -77,7 +77,7 @@ int runBatch(const std::vector<std::string>& arguments, const BatchStreams& stre
     app.add_flag("--manual-page", alone, "Print the manual page, as man reads it");
     app.add_flag("--bash-completion", alone, "Print the completion for bash");
     std::vector<std::pair<CLI::App*, std::unique_ptr<Command>>> commands;
-    for (const Entry& entry : entries) {
+    for (const Entry& entry : commandEntries) {
         CLI::App* sub = app.add_subcommand(entry.name, entry.description);
         sub->set_version_flag("--version", version);
         commands.emplace_back(sub, entry.make());

@@ -37,8 +37,8 @@ public:
         std::int64_t end = project.length();
         if (shot_ > 0) {
             if (static_cast<std::size_t>(shot_) > project.shots.size())
-                return Error{ErrorCode::badValue, "--shot " + std::to_string(shot_),
-                             "the project has " + std::to_string(project.shots.size()) + " shots"};
+                return Error{ErrorCode::badValue, Phrase("--shot {}", shot_),
+                             Phrase("the project has {} shots", project.shots.size())};
             const ShotPlace place = project.placeOf(static_cast<std::size_t>(shot_) - 1);
             first = place.first;
             end = place.end;

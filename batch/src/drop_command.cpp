@@ -11,8 +11,6 @@ namespace ember {
 
 namespace {
 
-constexpr std::uintmax_t largestScene = 4 << 20;
-
 class DropCommand final : public Command {
 public:
     void declare(CLI::App& app) override
@@ -35,7 +33,7 @@ public:
         }
         if (path_.empty())
             return Error{ErrorCode::badValue, "SCENE", "it is missing; --sample writes one to begin with"};
-        const auto text = readFile(path_, largestScene, "a scene");
+        const auto text = readFile(path_, drop::largestScene, "a scene");
         if (!text)
             return text.error();
         const auto scene = drop::sceneFromJson(text.value(), path_);

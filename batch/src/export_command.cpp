@@ -78,8 +78,8 @@ public:
         const auto changed = changedClips(project.value());
         if (strict_ && !changed.empty())
             return strictError(changed);
-        for (const std::string& text : changed)
-            streams.err << text << '\n';
+        for (const Phrase& text : changed)
+            streams.err << text.said() << '\n';
         const bool folder = output_.ends_with('/');
         if (folder) {
             const auto files = handOnAll(project.value(), *format, how_, output_, "", force_, {}, path_);
@@ -93,7 +93,7 @@ public:
         if (!note)
             return forced(note.error());
         if (!note->empty())
-            streams.err << note.value() << '\n';
+            streams.err << note.value().said() << '\n';
         return Done{};
     }
 
@@ -108,8 +108,8 @@ private:
     Status choosePart(const Project& project)
     {
         const auto past = [](const std::string& option, std::int64_t asked, std::size_t count, const char* what) {
-            return Error{ErrorCode::badValue, option + " " + std::to_string(asked),
-                         "the project has " + std::to_string(count) + " " + what};
+            return Error{ErrorCode::badValue, Phrase("{} {}", option, asked),
+                         Phrase("the project has {} {}", count, what)};
         };
         if (strike_ > 0) {
             if (static_cast<std::size_t>(strike_) > project.strikes.size())
@@ -122,7 +122,8 @@ private:
         } else if (!recipe_.empty()) {
             const Recipe* recipe = project.recipeNamed(recipe_);
             if (recipe == nullptr)
-                return Error{ErrorCode::badValue, "--recipe " + recipe_, "the project has no recipe of this name"};
+                return Error{ErrorCode::badValue, Phrase("--recipe {}", recipe_),
+                             "the project has no recipe of this name"};
             how_.part = {HandedOf::recipe, recipe->id};
         }
         return Done{};

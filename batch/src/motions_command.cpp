@@ -27,7 +27,7 @@ public:
     {
         const OwnMotions own = openMotions(userMotionsFolder());
         if (!own.trouble.empty())
-            streams.err << "vast-ember-batch: " << own.trouble << '\n';
+            streams.err << "vast-ember-batch: " << own.trouble.said() << '\n';
         const auto shipped = shippedMotions().size();
         Json list = Json::array();
         std::size_t number = 0;

@@ -69,9 +69,8 @@ public:
         for (const auto& text : strikes_) {
             const auto strike = strikeFrom(text);
             if (strike->frame >= project.length())
-                return Error{ErrorCode::badValue, "--strike " + text,
-                             "frame " + std::to_string(strike->frame) + " is past the clip's last one, " +
-                                 std::to_string(project.length() - 1)};
+                return Error{ErrorCode::badValue, Phrase("--strike {}", text),
+                             Phrase("frame {} is past the clip's last one, {}", strike->frame, project.length() - 1)};
             auto [next, id] = withStrike(std::move(project), Frame{strike->frame}, strike->kind, strike->strength);
             project = std::move(next);
             if (chosen.value() != 0)
@@ -106,7 +105,7 @@ private:
         if (!clip)
             return clip.error();
         for (const auto& note : clip.value()->info().notes)
-            streams.err << note << '\n';
+            streams.err << note.said() << '\n';
         return projectForClip(clip.value()->info());
     }
 
@@ -151,7 +150,7 @@ private:
         std::string names;
         for (const BookEntry& entry : entries)
             names += (names.empty() ? "\"" : ", \"") + entry.recipe.name + "\"";
-        return Error{ErrorCode::badValue, "--recipe " + recipe_, "there are " + names};
+        return Error{ErrorCode::badValue, Phrase("--recipe {}", recipe_), Phrase("there are {}", names)};
     }
 
     std::string clip_;

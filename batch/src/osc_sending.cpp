@@ -25,7 +25,7 @@ Status sendInTime(const std::vector<TimedOsc>& messages, const OscAddress& addre
             std::this_thread::sleep_until(std::min(due, Clock::now() + std::chrono::milliseconds(100)));
         }
         if (!sender.value()->send(writeOsc(timed.message)))
-            return Error{ErrorCode::failed, address.host + ":" + std::to_string(address.port),
+            return Error{ErrorCode::failed, Phrase("{}:{}", address.host, address.port),
                          "the system did not take a message"};
     }
     const double seconds = std::chrono::duration<double>(Clock::now() - start).count();

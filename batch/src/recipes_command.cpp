@@ -50,7 +50,7 @@ BookEntries knownRecipes(std::ostream& err)
 {
     const UserBook user = openUserBook(userBookPath());
     if (!user.trouble.empty())
-        err << "vast-ember-batch: " << user.trouble << '\n';
+        err << "vast-ember-batch: " << user.trouble.said() << '\n';
     return allRecipes(user.entries);
 }
 

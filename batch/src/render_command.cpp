@@ -85,7 +85,7 @@ public:
             return error;
         }
         if (!note.value().empty())
-            streams.err << note.value() << '\n';
+            streams.err << note.value().said() << '\n';
         return Done{};
     }
 

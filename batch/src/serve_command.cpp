@@ -126,14 +126,14 @@ private:
             const auto& wish = std::get<OscStrike>(message);
             auto strike = strikeOf(wish, project, board, 0);
             if (!strike)
-                return text + ": ignored, " + strike.error().detail;
+                return text + ": ignored, " + strike.error().detail.said();
             if (!wish.seed)
                 strike->seed = pressSeed(1, presses);
             ++presses;
             const Outcome outcome = bench.strike(std::move(strike).value(), now);
             text += ": " + std::string(fateName(outcome.fate));
             if (!outcome.why.empty())
-                text += ", " + outcome.why;
+                text += ", " + outcome.why.said();
         }
         return text;
     }

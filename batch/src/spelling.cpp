@@ -50,8 +50,8 @@ Result<FrameRange> frameRange(const std::string& text, std::int64_t length)
     if (!range)
         return Error{ErrorCode::badValue, text, "frames are written A-B"};
     if (range->last >= length)
-        return Error{ErrorCode::badValue, "Frames " + text,
-                     "frame " + std::to_string(range->last) + " is past the last one, " + std::to_string(length - 1)};
+        return Error{ErrorCode::badValue, Phrase("Frames {}", text),
+                     Phrase("frame {} is past the last one, {}", range->last, length - 1)};
     return *range;
 }
 

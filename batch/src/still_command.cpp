@@ -30,8 +30,8 @@ public:
         if (gentle_)
             project = gentled(project.value());
         if (frame_ < 0 || frame_ >= project->length())
-            return Error{ErrorCode::badValue, "--frame " + std::to_string(frame_),
-                         "the film has frames 0 to " + std::to_string(project->length() - 1)};
+            return Error{ErrorCode::badValue, Phrase("--frame {}", frame_),
+                         Phrase("the film has frames 0 to {}", project->length() - 1)};
         if (filmFormatOf(output_) != FilmFormat::pngSequence || output_.ends_with('/'))
             return Error{ErrorCode::unsupported, output_, "a still is a file that ends in .png"};
         RenderOptions options;
@@ -46,7 +46,7 @@ public:
             return error;
         }
         if (!note.value().empty())
-            streams.err << note.value() << '\n';
+            streams.err << note.value().said() << '\n';
         return Done{};
     }
 

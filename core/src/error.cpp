@@ -10,24 +10,38 @@ namespace {
 constexpr std::size_t longestSubject = 400; // a path
 constexpr std::size_t longestDetail = 600;
 
-std::string lead(ErrorCode code, const std::string& subject)
+/// With and without a detail.
+struct Lead {
+    const char* alone;
+    const char* before;
+};
+
+Lead leadOf(ErrorCode code)
 {
-    std::string name = subject.empty() ? "It" : inQuotes(subject, longestSubject);
     switch (code) {
-    case ErrorCode::notFound: return name + " does not exist";
-    case ErrorCode::unreadable: return name + " cannot be read";
-    case ErrorCode::unwritable: return name + " cannot be written";
-    case ErrorCode::exists: return name + " exists already";
-    case ErrorCode::notMedia: return name + " holds no picture or sound that can be read";
-    case ErrorCode::noPicture: return name + " has no picture";
-    case ErrorCode::damaged: return name + " is damaged or cut short";
-    case ErrorCode::unsupported: return name + " is of a kind that is not supported";
-    case ErrorCode::badValue: return name + " has a value that cannot be used";
-    case ErrorCode::badFormat: return name + " does not follow its format";
-    case ErrorCode::cancelled: return subject.empty() ? "Cancelled" : name + " was cancelled";
-    case ErrorCode::failed: return subject.empty() ? "It failed" : name + " failed";
+    case ErrorCode::notFound: return {"{} does not exist.", "{} does not exist: {}."};
+    case ErrorCode::unreadable: return {"{} cannot be read.", "{} cannot be read: {}."};
+    case ErrorCode::unwritable: return {"{} cannot be written.", "{} cannot be written: {}."};
+    case ErrorCode::exists: return {"{} exists already.", "{} exists already: {}."};
+    case ErrorCode::notMedia:
+        return {"{} holds no picture or sound that can be read.", "{} holds no picture or sound that can be read: {}."};
+    case ErrorCode::noPicture: return {"{} has no picture.", "{} has no picture: {}."};
+    case ErrorCode::damaged: return {"{} is damaged or cut short.", "{} is damaged or cut short: {}."};
+    case ErrorCode::unsupported:
+        return {"{} is of a kind that is not supported.", "{} is of a kind that is not supported: {}."};
+    case ErrorCode::badValue: return {"{} has a value that cannot be used.", "{} has a value that cannot be used: {}."};
+    case ErrorCode::badFormat: return {"{} does not follow its format.", "{} does not follow its format: {}."};
+    case ErrorCode::cancelled: return {"{} was cancelled.", "{} was cancelled: {}."};
+    case ErrorCode::failed: break;
     }
-    return name;
+    return {"{} failed.", "{} failed: {}."};
+}
+
+/// What came from outside may be endless.
+Phrase noLonger(const Phrase& phrase, std::size_t longest)
+{
+    const std::string words = phrase.said();
+    return words.size() > longest ? Phrase(shownText(words, longest)) : phrase;
 }
 
 } // namespace
@@ -37,12 +51,23 @@ Error noMemory()
     return {ErrorCode::failed, "", "there is not enough memory; close other programs, or work at a smaller size"};
 }
 
-std::string sentence(const Error& error)
+Phrase phraseOf(const Error& error)
 {
-    std::string text = lead(error.code, error.subject);
-    if (!error.detail.empty())
-        text += ": " + shownText(error.detail, longestDetail);
-    return text + ".";
+    if (error.code == ErrorCode::cancelled && error.subject.empty() && error.detail.empty())
+        return "Cancelled.";
+    const Phrase subject =
+        error.subject.empty() ? Phrase("It") : Phrase("\"{}\"", noLonger(error.subject, longestSubject));
+    const Lead lead = leadOf(error.code);
+    return error.detail.empty() ? Phrase(lead.alone, subject)
+                                : Phrase(lead.before, subject, noLonger(error.detail, longestDetail));
+}
+
+std::string sentence(const Error& error, const Tongue& tongue)
+{
+    std::string words = shownText(phraseOf(error).said(tongue), 2 * (longestSubject + longestDetail));
+    if (words.ends_with("..") && !words.ends_with("...")) // the detail is a sentence itself
+        words.pop_back();
+    return words;
 }
 
 } // namespace ember

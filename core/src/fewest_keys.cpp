@@ -276,13 +276,14 @@ DrawnKeys fewestLooseKeys(const SampledCurve& curve, double first, double step, 
     return keysWith(curve, spots.size(), first, step, [&](std::size_t n) { return partOf(spots[n], spots[n + 1]); });
 }
 
-DrawnKeys fewestKeys(const std::function<double(double)>& value, double first, double last, double tolerance)
+DrawnKeys fewestKeys(const std::function<double(double)>& value, double first, double last, double tolerance,
+                     const Stopped& stopped)
 {
     SampledCurve curve{{}, tolerance};
     const auto count = static_cast<std::size_t>(std::lround((last - first) / keyGrid)) + 1;
     for (std::size_t i = 0; i < count; ++i)
         curve.values.push_back(value(first + keyGrid * static_cast<double>(i)));
-    return keysAtPlaces(curve, fewestPlaces({&curve, 1}, KeyJoin::curve), KeyJoin::curve, first, keyGrid);
+    return keysAtPlaces(curve, fewestPlaces({&curve, 1}, KeyJoin::curve, stopped), KeyJoin::curve, first, keyGrid);
 }
 
 } // namespace ember

@@ -126,24 +126,29 @@ constexpr FieldSpec layerDepth{"depth", "Depth", "x", 0,
 constexpr FieldSpec layerHidden = choiceField("hidden", "Hidden", offOn, 0, "Not shown");
 
 /// The values of one effect, their keys behind its name.
-class EffectValues {
+template <auto effect>
+class EffectFields {
 public:
-    EffectValues(Values& values, std::string_view effect) : values_(values), prefix_(std::string(effect) + ".") {}
-    template <typename T>
-    void add(const FieldSpec& spec, T& place)
+    EffectFields(FieldTable<Effects>& table, std::string_view name) : table_(table), prefix_(std::string(name) + ".") {}
+    template <auto... path>
+    EffectFields& with(const FieldSpec& spec)
     {
-        values_.push_back({prefix_ + std::string(spec.key), &spec, ValuePlace(place)});
+        // Keys of a table stay as long as the program runs.
+        static const std::string key = prefix_ + std::string(spec.key);
+        table_.template add<At<effect, path...>>(spec, nullptr, key);
+        return *this;
     }
-    void add(Course& course, const FieldSpec& rise, const FieldSpec& fall)
+    template <auto course>
+    EffectFields& withCourse(const FieldSpec& rise, const FieldSpec& fall)
     {
-        add(courseBy, course.by);
-        add(rise, course.rise);
-        add(stay, course.hold);
-        add(fall, course.fall);
+        return with<course, &Course::by>(courseBy)
+            .template with<course, &Course::rise>(rise)
+            .template with<course, &Course::hold>(stay)
+            .template with<course, &Course::fall>(fall);
     }
 
 private:
-    Values& values_;
+    FieldTable<Effects>& table_;
     std::string prefix_;
 };
 
@@ -154,75 +159,83 @@ const FieldSpec in{"in", "In", "frames", 0, 100'000'000, 0, 1, "First frame it i
 const FieldSpec length{"length", "For", "frames", 1, 100'000'000, 240, 1, "Frames it is seen for", {}, true};
 } // namespace layerfield
 
-Values valuesOf(Finish& finish)
+template <>
+std::span<const FieldOf<Finish>> fieldsOf<Finish>()
 {
-    Values values;
-    add(values, edges, finish.edges);
-    add(values, cover, finish.cover);
-    add(values, coverBars, finish.coverBars);
-    add(values, coverSpeed, finish.coverSpeed);
-    add(values, shutterAngle, finish.shutterAngle);
-    add(values, exposure, finish.exposureShift);
-    add(values, instants, finish.instants);
-    add(values, blurAbove, finish.blurAbove);
-    add(values, rolling, finish.rolling);
-    add(values, letterbox, finish.letterbox);
-    add(values, showBlur, finish.shown.blur);
-    add(values, showStreak, finish.shown.streak);
-    add(values, showRadial, finish.shown.radial);
-    add(values, showFringe, finish.shown.fringe);
-    add(values, showFlash, finish.shown.flash);
-    add(values, showFlicker, finish.shown.flicker);
-    add(values, showLayers, finish.shown.layers);
-    return values;
+    static const auto fields = FieldTable<Finish>()
+                                   .with<&Finish::edges>(edges)
+                                   .with<&Finish::cover>(cover)
+                                   .with<&Finish::coverBars>(coverBars)
+                                   .with<&Finish::coverSpeed>(coverSpeed)
+                                   .with<&Finish::shutterAngle>(shutterAngle)
+                                   .with<&Finish::exposureShift>(exposure)
+                                   .with<&Finish::instants>(instants)
+                                   .with<&Finish::blurAbove>(blurAbove)
+                                   .with<&Finish::rolling>(rolling)
+                                   .with<&Finish::letterbox>(letterbox)
+                                   .with<&Finish::shown, &ShownEffects::blur>(showBlur)
+                                   .with<&Finish::shown, &ShownEffects::streak>(showStreak)
+                                   .with<&Finish::shown, &ShownEffects::radial>(showRadial)
+                                   .with<&Finish::shown, &ShownEffects::fringe>(showFringe)
+                                   .with<&Finish::shown, &ShownEffects::flash>(showFlash)
+                                   .with<&Finish::shown, &ShownEffects::flicker>(showFlicker)
+                                   .with<&Finish::shown, &ShownEffects::layers>(showLayers)
+                                   .done();
+    return fields;
 }
 
-Values valuesOf(Effects& effects)
+template <>
+std::span<const FieldOf<Effects>> fieldsOf<Effects>()
 {
-    Values values;
-    EffectValues streak(values, "streak");
-    streak.add(streakLength, effects.streak.length);
-    streak.add(streakToward, effects.streak.toward);
-    streak.add(streakAngle, effects.streak.angle);
-    streak.add(effects.streak.course, riseOfOne, streakFall);
-    EffectValues radial(values, "radial");
-    radial.add(radialLength, effects.radial.length);
-    radial.add(radialX, effects.radial.x);
-    radial.add(radialY, effects.radial.y);
-    radial.add(effects.radial.course, riseOfOne, radialFall);
-    EffectValues fringe(values, "fringe");
-    fringe.add(fringeAmount, effects.fringe.amount);
-    fringe.add(fringeToward, effects.fringe.toward);
-    fringe.add(fringeAngle, effects.fringe.angle);
-    fringe.add(effects.fringe.course, riseOfNone, fringeFall);
-    EffectValues flash(values, "flash");
-    flash.add(flashStrength, effects.flash.strength);
-    flash.add(flashColour, effects.flash.colour);
-    flash.add(flashBlend, effects.flash.blend);
-    flash.add(effects.flash.course, riseOfNone, flashFall);
-    EffectValues flicker(values, "flicker");
-    flicker.add(flickerEvery, effects.flicker.every);
-    flicker.add(flickerCount, effects.flicker.count);
-    flicker.add(flickerStreak, effects.flicker.streak);
-    flicker.add(flickerRadial, effects.flicker.radial);
-    flicker.add(flickerFringe, effects.flicker.fringe);
-    flicker.add(flickerFlash, effects.flicker.flash);
-    return values;
+    static const auto fields = [] {
+        FieldTable<Effects> table;
+        EffectFields<&Effects::streak>(table, "streak")
+            .with<&Streak::length>(streakLength)
+            .with<&Streak::toward>(streakToward)
+            .with<&Streak::angle>(streakAngle)
+            .withCourse<&Streak::course>(riseOfOne, streakFall);
+        EffectFields<&Effects::radial>(table, "radial")
+            .with<&RadialStreak::length>(radialLength)
+            .with<&RadialStreak::x>(radialX)
+            .with<&RadialStreak::y>(radialY)
+            .withCourse<&RadialStreak::course>(riseOfOne, radialFall);
+        EffectFields<&Effects::fringe>(table, "fringe")
+            .with<&Fringe::amount>(fringeAmount)
+            .with<&Fringe::toward>(fringeToward)
+            .with<&Fringe::angle>(fringeAngle)
+            .withCourse<&Fringe::course>(riseOfNone, fringeFall);
+        EffectFields<&Effects::flash>(table, "flash")
+            .with<&Flash::strength>(flashStrength)
+            .with<&Flash::colour>(flashColour)
+            .with<&Flash::blend>(flashBlend)
+            .withCourse<&Flash::course>(riseOfNone, flashFall);
+        EffectFields<&Effects::flicker>(table, "flicker")
+            .with<&Flicker::every>(flickerEvery)
+            .with<&Flicker::count>(flickerCount)
+            .with<&Flicker::streak>(flickerStreak)
+            .with<&Flicker::radial>(flickerRadial)
+            .with<&Flicker::fringe>(flickerFringe)
+            .with<&Flicker::flash>(flickerFlash);
+        return table.done();
+    }();
+    return fields;
 }
 
-Values valuesOf(Layer& layer)
+template <>
+std::span<const FieldOf<Layer>> fieldsOf<Layer>()
 {
-    Values values;
-    add(values, layerfield::in, layer.in);
-    add(values, layerfield::length, layer.length);
-    add(values, layerX, layer.x);
-    add(values, layerY, layer.y);
-    add(values, layerSize, layer.size);
-    add(values, layerOpacity, layer.opacity);
-    add(values, layerDepth, layer.depth);
-    addAxes(values, axisSwitches(), layer.axis);
-    add(values, layerHidden, layer.hidden);
-    return values;
+    static const auto fields = FieldTable<Layer>()
+                                   .with<&Layer::in>(layerfield::in)
+                                   .with<&Layer::length>(layerfield::length)
+                                   .with<&Layer::x>(layerX)
+                                   .with<&Layer::y>(layerY)
+                                   .with<&Layer::size>(layerSize)
+                                   .with<&Layer::opacity>(layerOpacity)
+                                   .with<&Layer::depth>(layerDepth)
+                                   .addAxes<At<&Layer::axis>>(axisSwitches())
+                                   .with<&Layer::hidden>(layerHidden)
+                                   .done();
+    return fields;
 }
 
 } // namespace ember

@@ -114,15 +114,17 @@ void stopTurning(Recipe& recipe)
 
 } // namespace
 
-Values valuesOf(Gentle& gentle)
+template <>
+std::span<const FieldOf<Gentle>> fieldsOf<Gentle>()
 {
-    Values values;
-    add(values, strengthField, gentle.strength);
-    add(values, flashField, gentle.flash);
-    add(values, rollField, gentle.roll);
-    add(values, displacementField, gentle.displacement);
-    add(values, speedField, gentle.speed);
-    return values;
+    static const auto fields = FieldTable<Gentle>()
+                                   .with<&Gentle::strength>(strengthField)
+                                   .with<&Gentle::flash>(flashField)
+                                   .with<&Gentle::roll>(rollField)
+                                   .with<&Gentle::displacement>(displacementField)
+                                   .with<&Gentle::speed>(speedField)
+                                   .done();
+    return fields;
 }
 
 Project gentled(const Project& project)

@@ -112,18 +112,20 @@ double framesUntilMet(const Project& project, const WorldPoint& at, FrameTime ev
 
 } // namespace
 
-Values valuesOf(World& world)
+template <>
+std::span<const FieldOf<World>> fieldsOf<World>()
 {
-    Values values;
-    add(values, weakerField, world.weaker);
-    add(values, exponentField, world.exponent);
-    add(values, referenceField, world.reference);
-    add(values, cutoffField, world.cutoff);
-    add(values, laterField, world.later);
-    add(values, arrivalField, world.arrival);
-    add(values, speedField, world.speed);
-    add(values, directedField, world.directed);
-    return values;
+    static const auto fields = FieldTable<World>()
+                                   .with<&World::weaker>(weakerField)
+                                   .with<&World::exponent>(exponentField)
+                                   .with<&World::reference>(referenceField)
+                                   .with<&World::cutoff>(cutoffField)
+                                   .with<&World::later>(laterField)
+                                   .with<&World::arrival>(arrivalField)
+                                   .with<&World::speed>(speedField)
+                                   .with<&World::directed>(directedField)
+                                   .done();
+    return fields;
 }
 
 double shareAt(const World& world, double metres)

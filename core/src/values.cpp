@@ -85,6 +85,14 @@ constexpr FieldSpec bypass = choiceField("bypass", "Bypass", offOn, 0, "All shak
 constexpr FieldSpec sounds = choiceField("sounds", "Sounds", offOn, 1, "Whether strikes are heard");
 constexpr FieldSpec soundKind = choiceField("kind", "Sound", soundKindWords, 0, "What is heard when it strikes");
 constexpr FieldSpec soundLevel{"level", "Level", "dB", -60, 12, 0, 1, "How loud it is against the others"};
+constexpr FieldSpec strikeSeed{"seed", "Variation", "", 0, largestSeed, 0, 1, "The number its motion grows from",
+                               {},     true};
+constexpr FieldSpec locked = choiceField("locked", "Variation locked", offOn, 0, "Its variation stays as it is");
+constexpr FieldSpec pinned = choiceField("pinned", "Pinned to the film", offOn, 0, "Stays where it is when shots move");
+constexpr FieldSpec onCut = choiceField("on_cut", "On the cut", offOn, 0, "Goes with the cut it stands on");
+constexpr FieldSpec placeWeaker = choiceField("weaker", "Weaker with distance", offOn, 1, "Weaker the further away");
+constexpr FieldSpec placeLater = choiceField("later", "Delayed by distance", offOn, 1, "Felt when it arrives");
+constexpr FieldSpec placeDirected = choiceField("directed", "Directed from place", offOn, 1, "Comes from its place");
 constexpr FieldSpec flat = choiceField("flat", "2D only", offOn, 0, "Roll, pan and tilt off");
 FieldSpec amountField(Axis axis)
 {
@@ -114,57 +122,63 @@ const AxisFields amounts = perAxis("amount", amountField);
 const AxisFields ratios = perAxis("ratio", [](Axis axis) { return named(ratio, axis); });
 const AxisFields phases = perAxis("phase", [](Axis axis) { return named(phase, axis); });
 const AxisFields backs = perAxis("back", [](Axis axis) { return named(back, axis); });
-void addAmounts(Values& values, AxisValues& amount)
+
+template <typename Kind>
+bool isKind(const Strand& strand)
 {
-    for (const Axis axis : allAxes) {
-        const auto& field = amounts[static_cast<std::size_t>(axis)];
-        values.push_back({field.key, &field.spec, ValuePlace(amount[axis])});
+    return std::holds_alternative<Kind>(strand.source);
+}
+
+bool isNoise(const Drift& drift)
+{
+    return drift.captured.motion.empty();
+}
+
+bool isCaptured(const Drift& drift)
+{
+    return !isNoise(drift);
+}
+
+constexpr FieldOf<Strand> kindOfSource{sourceField.key, &sourceField,
+                                       [](const Strand& strand) { return static_cast<double>(strand.source.index()); },
+                                       [](Strand& strand, double kind) {
+                                           if (strand.source.index() != static_cast<std::size_t>(kind))
+                                               strand.source = sourceOfKind(static_cast<std::size_t>(kind));
+                                       }};
+
+constexpr FieldOf<Strand> envelopeOfItsOwn{ownEnvelope.key, &ownEnvelope,
+                                           [](const Strand& strand) { return strand.envelope.has_value() ? 1.0 : 0.0; },
+                                           [](Strand& strand, double on) {
+                                               if (on == 0)
+                                                   strand.envelope.reset();
+                                               else if (!strand.envelope)
+                                                   strand.envelope.emplace();
+                                           }};
+
+/// The fields of one kind of source, at places in it.
+template <typename Kind>
+struct SourceFields {
+    FieldTable<Strand>& table;
+    template <auto... path>
+    SourceFields& with(const FieldSpec& spec)
+    {
+        table.add<AtSource<Kind, path...>>(spec, isKind<Kind>);
+        return *this;
     }
-}
-
-void addNoise(Values& values, Noise& noise)
-{
-    add(values, octaves, noise.octaves);
-    add(values, gain, noise.gain);
-    add(values, lacunarity, noise.lacunarity);
-}
-
-ValuePlace sourcePlace(Source& source)
-{
-    return {&source, [](const void* p) { return static_cast<double>(static_cast<const Source*>(p)->index()); },
-            [](void* p, double kind) {
-                auto& held = *static_cast<Source*>(p);
-                if (held.index() != static_cast<std::size_t>(kind))
-                    held = sourceOfKind(static_cast<std::size_t>(kind));
-            }};
-}
-
-ValuePlace ownEnvelopePlace(std::optional<Envelope>& envelope)
-{
-    using Held = std::optional<Envelope>;
-    return {&envelope, [](const void* p) { return static_cast<const Held*>(p)->has_value() ? 1.0 : 0.0; },
-            [](void* p, double on) {
-                auto& held = *static_cast<Held*>(p);
-                if (on == 0)
-                    held.reset();
-                else if (!held)
-                    held.emplace();
-            }};
-}
-
-std::optional<Value> find(Values values, std::string_view key)
-{
-    for (Value& value : values)
-        if (value.key == key)
-            return std::move(value);
-    return std::nullopt;
-}
+    template <auto... path>
+    SourceFields& withAxes(const AxisFields& fields)
+    {
+        table.addAxes<AtSource<Kind, path...>>(fields, isKind<Kind>);
+        return *this;
+    }
+};
 
 /// "Kick.amount.x" split where the longest strand name that fits ends.
-Strand* strandOf(Recipe& recipe, std::string_view& key)
+template <typename AnyRecipe>
+auto* strandOf(AnyRecipe& recipe, std::string_view& key)
 {
-    Strand* found = nullptr;
-    for (Strand& strand : recipe.strands)
+    decltype(&recipe.strands.front()) found = nullptr;
+    for (auto& strand : recipe.strands)
         if (key.size() > strand.name.size() && key.starts_with(strand.name) && key[strand.name.size()] == '.' &&
             (found == nullptr || strand.name.size() > found->name.size()))
             found = &strand;
@@ -178,130 +192,198 @@ constexpr std::string_view lightPrefix = "light.";
 constexpr std::string_view soundPrefix = "sound.";
 constexpr std::string_view strandPrefix = "strand.";
 
+/// Calls use(part, field) with the part of a recipe that has the value of this key. False where none has.
+template <typename AnyRecipe, typename Use>
+bool withField(AnyRecipe& recipe, std::string_view key, const Use& use)
+{
+    const auto of = [&](auto& part, std::string_view rest) {
+        const auto* field = fieldIn(part, rest);
+        if (field == nullptr)
+            return false;
+        use(part, *field);
+        return true;
+    };
+    if (key.starts_with(envelopePrefix))
+        return of(recipe.envelope, key.substr(envelopePrefix.size()));
+    if (key.starts_with(lightPrefix))
+        return of(recipe.effects, key.substr(lightPrefix.size()));
+    if (key.starts_with(soundPrefix))
+        return of(recipe.sound, key.substr(soundPrefix.size()));
+    if (!key.starts_with(strandPrefix))
+        return of(recipe, key);
+    key.remove_prefix(strandPrefix.size());
+    auto* strand = strandOf(recipe, key);
+    if (strand == nullptr)
+        return false;
+    if (!key.starts_with(envelopePrefix))
+        return of(*strand, key);
+    return strand->envelope && of(*strand->envelope, key.substr(envelopePrefix.size()));
+}
+
 } // namespace
 
-Values valuesOf(Envelope& envelope)
+template <>
+std::span<const FieldOf<Envelope>> fieldsOf<Envelope>()
 {
-    Values values;
-    envelope.visit([&](const FieldSpec& spec, double& place) { add(values, spec, place); });
-    return values;
-}
-
-Values valuesOf(Source& source)
-{
-    Values values;
-    if (auto* kick = std::get_if<Kick>(&source)) {
-        add(values, damping, kick->damping);
-    } else if (auto* noise = std::get_if<Noise>(&source)) {
-        addNoise(values, *noise);
-        add(values, loop, noise->loop);
-    } else if (auto* jitter = std::get_if<Jitter>(&source)) {
-        add(values, every, jitter->every);
-    } else if (auto* swing = std::get_if<Oscillation>(&source)) {
-        add(values, wave, swing->wave);
-        add(values, phaseStart, swing->start);
-        addAxes(values, ratios, swing->ratio);
-        addAxes(values, phases, swing->phase);
-        addAxes(values, backs, swing->back);
-    } else if (auto* drawn = std::get_if<Drawn>(&source)) {
-        add(values, asDrawn, drawn->asDrawn);
-    } else if (auto* captured = std::get_if<Captured>(&source)) {
-        add(values, speed, captured->speed);
+    static const auto fields = []<std::size_t... i>(std::index_sequence<i...>)
+    {
+        const auto one = []<std::size_t n>() {
+            constexpr auto which = static_cast<EnvelopeField>(n);
+            const FieldSpec& spec = specOf(which);
+            return FieldOf<Envelope>{spec.key, &spec, [](const Envelope& envelope) { return envelope[which]; },
+                                     [](Envelope& envelope, double value) { envelope.set(which, value); }};
+        };
+        std::vector<FieldOf<Envelope>> all{one.template operator()<i>()...};
+        std::vector<FieldOf<Envelope>> inOrder;
+        for (const EnvelopeField field : envelopeFields())
+            inOrder.push_back(all[static_cast<std::size_t>(field)]);
+        return inOrder;
     }
-    return values;
+    (std::make_index_sequence<envelopeFieldCount>());
+    return fields;
 }
 
-Values valuesOf(Strand& strand)
+template <>
+std::span<const FieldOf<Strand>> fieldsOf<Strand>()
 {
-    Values values;
-    values.push_back({"source", &sourceField, sourcePlace(strand.source)});
-    for (Value& value : valuesOf(strand.source))
-        values.push_back(std::move(value));
-    add(values, ratePeak, strand.rate.peakHz);
-    add(values, rateRest, strand.rate.restHz);
-    add(values, rateFall, strand.rate.fall);
-    addAmounts(values, strand.amount);
-    add(values, intermittent, strand.intermittent.mode);
-    add(values, moves, strand.intermittent.moves);
-    add(values, rests, strand.intermittent.rests);
-    add(values, unevenness, strand.intermittent.unevenness);
-    add(values, muted, strand.muted);
-    add(values, solo, strand.solo);
-    add(values, salt, strand.salt);
-    values.push_back({"own_envelope", &ownEnvelope, ownEnvelopePlace(strand.envelope)});
-    return values;
+    static const auto fields = [] {
+        FieldTable<Strand> table;
+        table.add(kindOfSource);
+        SourceFields<Kick>{table}.with<&Kick::damping>(damping);
+        SourceFields<Noise>{table}
+            .with<&Noise::octaves>(octaves)
+            .with<&Noise::gain>(gain)
+            .with<&Noise::lacunarity>(lacunarity)
+            .with<&Noise::loop>(loop);
+        SourceFields<Jitter>{table}.with<&Jitter::every>(every);
+        SourceFields<Oscillation>{table}
+            .with<&Oscillation::wave>(wave)
+            .with<&Oscillation::start>(phaseStart)
+            .withAxes<&Oscillation::ratio>(ratios)
+            .withAxes<&Oscillation::phase>(phases)
+            .withAxes<&Oscillation::back>(backs);
+        SourceFields<Drawn>{table}.with<&Drawn::asDrawn>(asDrawn);
+        SourceFields<Captured>{table}.with<&Captured::speed>(speed);
+        table.with<&Strand::rate, &Rate::peakHz>(ratePeak)
+            .with<&Strand::rate, &Rate::restHz>(rateRest)
+            .with<&Strand::rate, &Rate::fall>(rateFall)
+            .addAxes<At<&Strand::amount>>(amounts)
+            .with<&Strand::intermittent, &Intermittent::mode>(intermittent)
+            .with<&Strand::intermittent, &Intermittent::moves>(moves)
+            .with<&Strand::intermittent, &Intermittent::rests>(rests)
+            .with<&Strand::intermittent, &Intermittent::unevenness>(unevenness)
+            .with<&Strand::muted>(muted)
+            .with<&Strand::solo>(solo)
+            .with<&Strand::salt>(salt)
+            .add(envelopeOfItsOwn);
+        return table.done();
+    }();
+    return fields;
 }
 
-Values valuesOf(Recipe& recipe)
+template <>
+std::span<const FieldOf<Recipe>> fieldsOf<Recipe>()
 {
-    Values values;
-    add(values, position, recipe.position);
-    add(values, rotation, recipe.rotation);
-    add(values, variation, recipe.variation);
-    add(values, seed, recipe.seed);
-    return values;
+    static const auto fields = FieldTable<Recipe>()
+                                   .with<&Recipe::position>(position)
+                                   .with<&Recipe::rotation>(rotation)
+                                   .with<&Recipe::variation>(variation)
+                                   .with<&Recipe::seed>(seed)
+                                   .done();
+    return fields;
 }
 
-Values valuesOf(Overlap& overlap)
+template <>
+std::span<const FieldOf<Strike>> fieldsOf<Strike>()
 {
-    Values values;
-    add(values, rule, overlap.rule);
-    add(values, ceiling, overlap.ceiling);
-    add(values, knee, overlap.knee);
-    return values;
+    static const auto fields = FieldTable<Strike>()
+                                   .with<&Strike::strength>(strikefield::strength)
+                                   .with<&Strike::seed>(strikeSeed)
+                                   .with<&Strike::locked>(locked)
+                                   .with<&Strike::pinned>(pinned)
+                                   .with<&Strike::onCut>(onCut)
+                                   .done();
+    return fields;
 }
 
-Values valuesOf(Drift& drift)
+template <>
+std::span<const FieldOf<Place>> fieldsOf<Place>()
 {
-    Values values;
-    add(values, driftOn, drift.on);
-    if (drift.captured.motion.empty()) {
-        add(values, driftRate, drift.rate);
-        addNoise(values, drift.noise);
-    } else {
-        add(values, speed, drift.captured.speed);
-    }
-    addAmounts(values, drift.amount);
-    add(values, seed, drift.seed);
-    add(values, fadeIn, drift.fadeIn);
-    add(values, fadeOut, drift.fadeOut);
-    return values;
+    static const auto fields = FieldTable<Place>()
+                                   .with<&Place::weaker>(placeWeaker)
+                                   .with<&Place::later>(placeLater)
+                                   .with<&Place::directed>(placeDirected)
+                                   .done();
+    return fields;
 }
 
-Values valuesOf(Master& master)
+template <>
+std::span<const FieldOf<Overlap>> fieldsOf<Overlap>()
 {
-    Values values;
-    add(values, intensity, master.intensity);
-    add(values, bypass, master.bypass);
-    add(values, flat, master.flat);
-    add(values, sounds, master.sounds);
-    addAxes(values, axisSwitches(), master.axis);
-    return values;
+    static const auto fields = FieldTable<Overlap>()
+                                   .with<&Overlap::rule>(rule)
+                                   .with<&Overlap::ceiling>(ceiling)
+                                   .with<&Overlap::knee>(knee)
+                                   .done();
+    return fields;
 }
 
-Values valuesOf(BeatGrid& beats)
+template <>
+std::span<const FieldOf<Drift>> fieldsOf<Drift>()
 {
-    Values values;
-    add(values, beatfield::bpm, beats.bpm);
-    add(values, beatfield::firstBeat, beats.firstBeat);
-    add(values, beatfield::barBeats, beats.barBeats);
-    add(values, beatfield::barStart, beats.barStart);
-    return values;
+    static const auto fields = FieldTable<Drift>()
+                                   .with<&Drift::on>(driftOn)
+                                   .with<&Drift::rate>(driftRate, isNoise)
+                                   .with<&Drift::noise, &Noise::octaves>(octaves, isNoise)
+                                   .with<&Drift::noise, &Noise::gain>(gain, isNoise)
+                                   .with<&Drift::noise, &Noise::lacunarity>(lacunarity, isNoise)
+                                   .with<&Drift::captured, &Captured::speed>(speed, isCaptured)
+                                   .addAxes<At<&Drift::amount>>(amounts)
+                                   .with<&Drift::seed>(seed)
+                                   .with<&Drift::fadeIn>(fadeIn)
+                                   .with<&Drift::fadeOut>(fadeOut)
+                                   .done();
+    return fields;
 }
 
-Values valuesOf(Soundtrack& sound)
+template <>
+std::span<const FieldOf<Master>> fieldsOf<Master>()
 {
-    Values values;
-    add(values, soundfield::offset, sound.offset);
-    return values;
+    static const auto fields = FieldTable<Master>()
+                                   .with<&Master::intensity>(intensity)
+                                   .with<&Master::bypass>(bypass)
+                                   .with<&Master::flat>(flat)
+                                   .with<&Master::sounds>(sounds)
+                                   .addAxes<At<&Master::axis>>(axisSwitches())
+                                   .done();
+    return fields;
 }
 
-Values valuesOf(StrikeSound& sound)
+template <>
+std::span<const FieldOf<BeatGrid>> fieldsOf<BeatGrid>()
 {
-    Values values;
-    add(values, soundKind, sound.kind);
-    add(values, soundLevel, sound.level);
-    return values;
+    static const auto fields = FieldTable<BeatGrid>()
+                                   .with<&BeatGrid::bpm>(beatfield::bpm)
+                                   .with<&BeatGrid::firstBeat>(beatfield::firstBeat)
+                                   .with<&BeatGrid::barBeats>(beatfield::barBeats)
+                                   .with<&BeatGrid::barStart>(beatfield::barStart)
+                                   .done();
+    return fields;
+}
+
+template <>
+std::span<const FieldOf<Soundtrack>> fieldsOf<Soundtrack>()
+{
+    static const auto fields = FieldTable<Soundtrack>().with<&Soundtrack::offset>(soundfield::offset).done();
+    return fields;
+}
+
+template <>
+std::span<const FieldOf<StrikeSound>> fieldsOf<StrikeSound>()
+{
+    static const auto fields =
+        FieldTable<StrikeSound>().with<&StrikeSound::kind>(soundKind).with<&StrikeSound::level>(soundLevel).done();
+    return fields;
 }
 
 const AxisFields& axisSwitches()
@@ -317,75 +399,48 @@ bool isColour(const FieldSpec& spec)
     return spec.unit == "colour";
 }
 
-std::optional<Value> valueOf(Recipe& recipe, std::string_view key)
-{
-    if (key.starts_with(envelopePrefix))
-        return find(valuesOf(recipe.envelope), key.substr(envelopePrefix.size()));
-    if (key.starts_with(lightPrefix))
-        return find(valuesOf(recipe.effects), key.substr(lightPrefix.size()));
-    if (key.starts_with(soundPrefix))
-        return find(valuesOf(recipe.sound), key.substr(soundPrefix.size()));
-    if (!key.starts_with(strandPrefix))
-        return find(valuesOf(recipe), key);
-    key.remove_prefix(strandPrefix.size());
-    Strand* strand = strandOf(recipe, key);
-    if (strand == nullptr)
-        return std::nullopt;
-    if (!key.starts_with(envelopePrefix))
-        return find(valuesOf(*strand), key);
-    if (!strand->envelope)
-        return std::nullopt;
-    return find(valuesOf(*strand->envelope), key.substr(envelopePrefix.size()));
-}
-
 bool setValue(Recipe& recipe, std::string_view key, double value)
 {
-    const auto place = valueOf(recipe, key);
-    if (!place)
-        return false;
-    std::string_view rest = key;
-    if (place->spec == &ownEnvelope) {
-        rest.remove_prefix(strandPrefix.size());
-        Strand& strand = *strandOf(recipe, rest);
-        if (value != 0 && !strand.envelope) {
-            strand.envelope = recipe.envelope;
-            return true;
-        }
-    }
-    place->set(value);
-    return true;
+    return withField(recipe, key, [&]<typename Part>(Part& part, const FieldOf<Part>& field) {
+        if constexpr (std::is_same_v<Part, Strand>)
+            if (field.spec == &ownEnvelope && value != 0 && !part.envelope) {
+                part.envelope = recipe.envelope;
+                return;
+            }
+        field.set(part, value);
+    });
 }
 
 std::optional<double> readValue(const Recipe& recipe, std::string_view key)
 {
-    // Only looked at: the place is not written to.
-    const auto value = valueOf(const_cast<Recipe&>(recipe), key);
-    return value ? std::optional(value->get()) : std::nullopt;
+    std::optional<double> value;
+    withField(recipe, key, [&](const auto& part, const auto& field) { value = field.get(part); });
+    return value;
 }
 
 const FieldSpec* specOfValue(const Recipe& recipe, std::string_view key)
 {
-    const auto value = valueOf(const_cast<Recipe&>(recipe), key);
-    return value ? value->spec : nullptr;
+    const FieldSpec* spec = nullptr;
+    withField(recipe, key, [&](const auto&, const auto& field) { spec = field.spec; });
+    return spec;
 }
 
 std::vector<std::string> keysOf(const Recipe& recipe)
 {
     std::vector<std::string> keys;
-    auto& held = const_cast<Recipe&>(recipe);
-    const auto take = [&](const std::string& prefix, const Values& values) {
-        for (const Value& value : values)
-            keys.push_back(prefix + value.key);
+    const auto take = [&](const std::string& prefix, const auto& part) {
+        for (const Value& value : valuesOf(part))
+            keys.push_back(prefix + std::string(value.key));
     };
-    take("", valuesOf(held));
-    take(std::string(envelopePrefix), valuesOf(held.envelope));
-    take(std::string(lightPrefix), valuesOf(held.effects));
-    take(std::string(soundPrefix), valuesOf(held.sound));
-    for (Strand& strand : held.strands) {
+    take("", recipe);
+    take(std::string(envelopePrefix), recipe.envelope);
+    take(std::string(lightPrefix), recipe.effects);
+    take(std::string(soundPrefix), recipe.sound);
+    for (const Strand& strand : recipe.strands) {
         const std::string prefix = std::string(strandPrefix) + strand.name + ".";
-        take(prefix, valuesOf(strand));
+        take(prefix, strand);
         if (strand.envelope)
-            take(prefix + std::string(envelopePrefix), valuesOf(*strand.envelope));
+            take(prefix + std::string(envelopePrefix), *strand.envelope);
     }
     return keys;
 }
@@ -396,7 +451,7 @@ std::string valueText(const FieldSpec& spec, double value)
         return std::string(spec.choices[static_cast<std::size_t>(value)]);
     if (isColour(spec))
         return colourText(colourFromNumber(static_cast<std::uint32_t>(value)));
-    return shortestText(value);
+    return spec.whole ? std::to_string(static_cast<std::int64_t>(value)) : shortestText(value);
 }
 
 std::optional<double> valueFromText(const FieldSpec& spec, std::string_view text)
@@ -423,18 +478,18 @@ std::optional<double> valueFromText(const FieldSpec& spec, std::string_view text
     return inRange(spec, value) ? std::optional(value) : std::nullopt;
 }
 
-std::string valueWanted(const FieldSpec& spec)
+Phrase valueWanted(const FieldSpec& spec)
 {
     if (!spec.choices.empty()) {
         std::string words;
         for (const auto word : spec.choices)
-            words += (words.empty() ? "one of " : ", ") + std::string(word);
-        return words;
+            words += (words.empty() ? "" : ", ") + std::string(word);
+        return {"one of {}", words};
     }
     if (isColour(spec))
         return "a colour such as #1a2b3c";
-    return std::string(spec.whole ? "a whole number from " : "a number from ") + valueText(spec, spec.min) + " to " +
-           valueText(spec, spec.max);
+    return {spec.whole ? "a whole number from {} to {}" : "a number from {} to {}", valueText(spec, spec.min),
+            valueText(spec, spec.max)};
 }
 
 } // namespace ember

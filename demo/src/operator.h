@@ -5,7 +5,7 @@
 #include <string_view>
 
 #include "ember/core/captured.h"
-#include "ember/core/image.h"
+#include "ember/image/image.h"
 
 namespace ember::demo {
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "ember/core/image.h"
+#include "ember/image/image.h"
 
 namespace ember::demo {
 

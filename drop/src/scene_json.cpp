@@ -28,7 +28,7 @@ public:
         if (json_.is_object())
             for (const auto& [key, value] : json_.items())
                 if (std::find(known_.begin(), known_.end(), key) == known_.end())
-                    wrong("has \"" + key + "\", which is not known");
+                    wrong(Phrase("has \"{}\", which is not known", key));
     }
 
     const Json* find(const char* key)
@@ -44,7 +44,7 @@ public:
         const double read = found->is_number() ? found->get<double>() : NAN;
         if (!(read >= min && read <= max)) {
             std::string range = Json(min).dump() + " to " + Json(max).dump();
-            wrong(std::string(key) + " should be a number from " + range);
+            wrong(Phrase("{} should be a number from {}", std::string(key), range));
             return;
         }
         value = read;
@@ -55,7 +55,7 @@ public:
             if (found->is_string())
                 value = found->get<std::string>();
             else
-                wrong(std::string(key) + " should be a text");
+                wrong(Phrase("{} should be a text", std::string(key)));
         }
     }
     void flag(const char* key, bool& value)
@@ -64,10 +64,10 @@ public:
             if (found->is_boolean())
                 value = found->get<bool>();
             else
-                wrong(std::string(key) + " should be true or false");
+                wrong(Phrase("{} should be true or false", std::string(key)));
         }
     }
-    void wrong(const std::string& what)
+    void wrong(const Phrase& what)
     {
         if (!error_)
             error_ = Error{ErrorCode::badValue, place_, what};
@@ -89,7 +89,7 @@ Body bodyFrom(const Json& json, std::size_t number, std::optional<Error>& error)
     reader.text("name", body.name);
     reader.text("shape", shape);
     if (shape != "box" && shape != "ball")
-        reader.wrong("shape is \"" + shape + "\", but should be box or ball");
+        reader.wrong(Phrase("shape is \"{}\", but should be box or ball", shape));
     body.shape = shape == "ball" ? Shape::ball : Shape::box;
     reader.number("width", body.width, 0.01, 1000);
     reader.number("height", body.height, 0.01, 1000);
@@ -147,8 +147,8 @@ Result<Scene> sceneFromJson(std::string_view text, const std::string& name)
                 scene.bodies.push_back(bodyFrom(body, scene.bodies.size() + 1, error));
     }
     if (error) {
-        if (!error->subject.starts_with(name))
-            error->subject = name + ", " + error->subject;
+        if (!error->subject.said().starts_with(name))
+            error->subject = Phrase("{}, {}", name, error->subject);
         return *error;
     }
     return scene;

@@ -143,7 +143,8 @@ Result<ListedStrike> strikeFromCells(const std::function<std::string(std::string
                                      const ListReading& reading, const std::string& where)
 {
     const auto wrong = [&](std::string_view column, const std::string& text, const char* wanted) {
-        return Error{ErrorCode::badValue, where, std::string(column) + " is \"" + text + "\", but should be " + wanted};
+        return Error{ErrorCode::badValue, where,
+                     Phrase("{} is \"{}\", but should be {}", std::string(column), text, wanted)};
     };
     ListedStrike strike;
     // The most exact one that is there counts: seconds, then timecode, then frame.

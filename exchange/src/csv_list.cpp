@@ -51,7 +51,7 @@ Result<StrikeList> strikesFromCsv(std::string_view text, const ListReading& read
         places[*column] = static_cast<std::size_t>(found - heading.begin());
     }
     if (!places.contains("frame") && !places.contains("seconds") && !places.contains("timecode"))
-        return Error{ErrorCode::badFormat, "line " + std::to_string(rows->front().line),
+        return Error{ErrorCode::badFormat, Phrase("line {}", rows->front().line),
                      "no heading is frame, seconds or timecode; say which column it is"};
     StrikeList strikes;
     for (std::size_t i = 1; i < rows->size(); ++i) {

@@ -66,7 +66,7 @@ Result<std::vector<CsvRow>> csvRows(std::string_view text)
         }
     }
     if (quoted)
-        return Error{ErrorCode::badFormat, "line " + std::to_string(row.line), "a quotation mark is never closed"};
+        return Error{ErrorCode::badFormat, Phrase("line {}", row.line), "a quotation mark is never closed"};
     endRow();
     return rows;
 }

@@ -46,7 +46,7 @@ Result<Alone> spanOf(Project project, std::string title)
     const StrikeSpan span = motion.spans().front();
     if (span.end - span.start > static_cast<double>(longestAlone))
         return Error{ErrorCode::badValue, title,
-                     "it lasts longer than " + std::to_string(longestAlone) + " frames; give its rumble an end"};
+                     Phrase("it lasts longer than {} frames; give its rumble an end", longestAlone)};
     return Alone{std::move(project),
                  {static_cast<std::int64_t>(std::floor(span.start)), static_cast<std::int64_t>(std::ceil(span.end))},
                  std::move(title)};

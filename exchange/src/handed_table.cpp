@@ -116,7 +116,7 @@ std::string handedToJson(const HandedMotion& motion, const std::vector<DrawnKeys
 
 Result<HandedMotion> handedFromJson(std::string_view text)
 {
-    const auto wrong = [](const std::string& what) { return Error{ErrorCode::badFormat, "The motion", what}; };
+    const auto wrong = [](const Phrase& what) { return Error{ErrorCode::badFormat, "The motion", what}; };
     const auto parsed = parsedJson(text, "The motion");
     if (!parsed)
         return parsed.error();
@@ -166,12 +166,12 @@ Result<HandedMotion> handedFromJson(std::string_view text)
                     channel.curve.values.push_back(valueOfKeys(keys, static_cast<double>(motion.first + i)));
             }
             if (static_cast<std::int64_t>(channel.curve.values.size()) != frames)
-                return wrong("channel \"" + channel.name + "\" has another number of values than there are frames");
+                return wrong(Phrase("channel \"{}\" has another number of values than there are frames", channel.name));
             motion.channels.push_back(std::move(channel));
         }
         motion.poses.resize(static_cast<std::size_t>(frames));
     } catch (const Json::exception& error) {
-        return wrong("it cannot be read: " + wordsFor(error));
+        return wrong(Phrase("it cannot be read: {}", wordsFor(error)));
     } catch (const std::exception&) { // a rate that is no number
         return wrong("its rate is not one that a film has");
     }

@@ -110,8 +110,8 @@ void readMeta(Bytes& track, Ticks now, Score& score)
 std::optional<Error> readTrack(std::string_view data, const std::string& name, Score& score)
 {
     Bytes track(data);
-    const auto wrong = [&](const std::string& what) {
-        return Error{ErrorCode::damaged, name + ", byte " + std::to_string(track.place()), what};
+    const auto wrong = [&](const Phrase& what) {
+        return Error{ErrorCode::damaged, Phrase("{}, byte {}", name, track.place()), what};
     };
     Ticks now = 0;
     std::uint8_t status = 0;
@@ -209,11 +209,10 @@ Result<std::pair<Score, std::uint16_t>> scoreFrom(std::string_view bytes)
     const std::uint32_t tracks = header.number(2);
     const auto division = static_cast<std::uint16_t>(header.number(2));
     if (file.cut() || header.cut())
-        return Error{ErrorCode::damaged, "byte " + std::to_string(file.place()), "its header is cut short"};
+        return Error{ErrorCode::damaged, Phrase("byte {}", file.place()), "its header is cut short"};
     if (format > 1)
         return Error{ErrorCode::unsupported, "byte 8",
-                     "it is of format " + std::to_string(format) +
-                         ", of songs one after the other; formats 0 and 1 are read"};
+                     Phrase("it is of format {}, of songs one after the other; formats 0 and 1 are read", format)};
     Score score;
     std::uint32_t read = 0;
     while (!file.atEnd() && read < tracks) {
@@ -227,12 +226,11 @@ Result<std::pair<Score, std::uint16_t>> scoreFrom(std::string_view bytes)
                 return *error;
         }
         if (file.cut())
-            return Error{ErrorCode::damaged, "byte " + std::to_string(file.place()), "the file is cut short there"};
+            return Error{ErrorCode::damaged, Phrase("byte {}", file.place()), "the file is cut short there"};
     }
     if (read < tracks)
-        return Error{ErrorCode::damaged, "byte " + std::to_string(file.place()),
-                     "the file is cut short there: it should have " + std::to_string(tracks) + " tracks, but " +
-                         std::to_string(read) + " are there"};
+        return Error{ErrorCode::damaged, Phrase("byte {}", file.place()),
+                     Phrase("the file is cut short there: it should have {} tracks, but {} are there", tracks, read)};
     return std::pair(std::move(score), division);
 }
 
@@ -249,7 +247,7 @@ Result<std::vector<PlayedNote>> notesFromMidi(std::string_view bytes)
     for (const Score::NoteOn& on : score.played) {
         const double seconds = clock.seconds(on.at);
         if (seconds > longestSeconds)
-            return Error{ErrorCode::badValue, "note " + std::to_string(notes.size() + 1),
+            return Error{ErrorCode::badValue, Phrase("note {}", notes.size() + 1),
                          "it comes more than eleven days after the start"};
         notes.push_back({seconds, on.note, on.velocity / fullVelocity});
     }
@@ -270,7 +268,7 @@ Result<StrikeList> strikesFromMidi(std::string_view bytes)
         ListedStrike strike;
         strike.seconds = clock.seconds(ticks);
         if (strike.seconds > longestSeconds)
-            return Error{ErrorCode::badValue, "note " + std::to_string(strikes.size() + 1),
+            return Error{ErrorCode::badValue, Phrase("note {}", strikes.size() + 1),
                          "it comes more than eleven days after the start"};
         strike.kind = StrikeKind::beat;
         strike.strength = velocity / fullVelocity;

@@ -76,7 +76,7 @@ Result<Places> placesOf(const CsvRow& heading, const MotionReading& reading)
         const auto found = std::find_if(heading.cells.begin(), heading.cells.end(),
                                         [wanted = &theirs](const auto& h) { return trimmed(h) == trimmed(*wanted); });
         if (found == heading.cells.end())
-            return Error{ErrorCode::badValue, std::string(nameOf(column)) + "=" + theirs,
+            return Error{ErrorCode::badValue, Phrase("{}={}", std::string(nameOf(column)), theirs),
                          "the table has no such heading"};
         places[column] = static_cast<std::size_t>(found - heading.cells.begin());
     }
@@ -107,8 +107,8 @@ public:
                 std::string names;
                 for (const MotionUnit& u : units)
                     names += (names.empty() ? "" : ", ") + std::string(u.name);
-                return Error{ErrorCode::badValue, std::string(nameOf(column)) + " in " + told->second,
-                             "its unit should be one of " + names};
+                return Error{ErrorCode::badValue, Phrase("{} in {}", std::string(nameOf(column)), told->second),
+                             Phrase("its unit should be one of {}", names)};
             }
             units_[column] = *unit;
         }
@@ -125,8 +125,8 @@ public:
         double value = 0;
         const auto read = std::from_chars(cell.data(), cell.data() + cell.size(), value);
         if (read.ec != std::errc() || read.ptr != cell.data() + cell.size() || !std::isfinite(value))
-            return Error{ErrorCode::badValue, "line " + std::to_string(row.line),
-                         "its " + std::string(nameOf(column)) + " is \"" + std::string(cell) + "\", not a number"};
+            return Error{ErrorCode::badValue, Phrase("line {}", row.line),
+                         Phrase("its {} is \"{}\", not a number", std::string(nameOf(column)), std::string(cell))};
         const auto unit = units_.find(column);
         if (unit == units_.end())
             return value;
@@ -145,7 +145,7 @@ public:
             return value.error();
         const double frames = counted ? value.value() : reading_.rate.frames(value.value());
         if (std::abs(frames) > 1e9)
-            return Error{ErrorCode::badValue, "line " + std::to_string(row.line), "no motion is as long"};
+            return Error{ErrorCode::badValue, Phrase("line {}", row.line), "no motion is as long"};
         return std::llround(frames);
     }
 
@@ -160,7 +160,7 @@ public:
             if (!*value)
                 return value->error();
         if (!(zoom.value() > 0))
-            return Error{ErrorCode::badValue, "line " + std::to_string(row.line), "its zoom should be above 0"};
+            return Error{ErrorCode::badValue, Phrase("line {}", row.line), "its zoom should be above 0"};
         return CapturedFrame{{x.value(), y.value(), roll.value(), zoom.value()},
                              std::clamp(confidence.value(), 0.0, 1.0)};
     }
@@ -233,11 +233,9 @@ Result<CapturedMotion> motionFromCsv(std::string_view text, const MotionReading&
             const std::string line = "line " + std::to_string(row.line);
             if (steps <= 0)
                 return Error{ErrorCode::badValue, line,
-                             "it is frame " + std::to_string(frame.value()) + ", which does not come after frame " +
-                                 std::to_string(last)};
+                             Phrase("it is frame {}, which does not come after frame {}", frame.value(), last)};
             if (static_cast<std::int64_t>(motion.frames.size()) + steps > longestMotion)
-                return Error{ErrorCode::badValue, line,
-                             "the motion is longer than " + std::to_string(longestMotion) + " frames"};
+                return Error{ErrorCode::badValue, line, Phrase("the motion is longer than {} frames", longestMotion)};
             const Similarity from = motion.frames.back().moved;
             for (std::int64_t k = 1; k < steps; ++k) // rows that are missing
                 motion.frames.push_back(

@@ -8,6 +8,7 @@
 #include "cells.h"
 #include "ember/json/json.h"
 #include "formats.h"
+#include "otio.h"
 
 namespace ember {
 
@@ -21,14 +22,6 @@ const Json& member(const Json& object, const char* key)
     return object.is_object() && object.contains(key) ? object[key] : none;
 }
 
-/// The schema's name without its version: "Clip.2" is "Clip".
-std::string schemaOf(const Json& item)
-{
-    const Json& schema = member(item, "OTIO_SCHEMA");
-    const std::string text = schema.is_string() ? schema.get<std::string>() : std::string();
-    return text.substr(0, text.find('.'));
-}
-
 std::optional<double> secondsOf(const Json& time)
 {
     const Json& value = member(time, "value");
@@ -38,20 +31,20 @@ std::optional<double> secondsOf(const Json& time)
     return value.get<double>() / rate.get<double>();
 }
 
-struct Range {
+struct SeenRange {
     double start = 0;
     double length = 0;
 };
 
-std::optional<Range> rangeOf(const Json& range)
+std::optional<SeenRange> rangeOf(const Json& range)
 {
     const auto start = secondsOf(member(range, "start_time"));
     const auto length = secondsOf(member(range, "duration"));
-    return start && length ? std::optional(Range{*start, *length}) : std::nullopt;
+    return start && length ? std::optional(SeenRange{*start, *length}) : std::nullopt;
 }
 
 /// What of an item is seen: its source range, else what its medium has.
-std::optional<Range> seenOf(const Json& item)
+std::optional<SeenRange> seenOf(const Json& item)
 {
     if (const auto range = rangeOf(member(item, "source_range")))
         return range;
@@ -71,7 +64,7 @@ public:
     {
         if (depth > deepest)
             return Error{ErrorCode::badFormat, "The list", "its stacks lie too deep in each other"};
-        const std::string schema = schemaOf(item);
+        const std::string schema = otioSchema(item);
         const auto seen = seenOf(item);
         const double start = seen ? seen->start : 0;
         for (const Json& marker : member(item, "markers"))
@@ -79,7 +72,7 @@ public:
                 return read.error();
         double inside = 0;
         for (const Json& child : member(item, "children")) {
-            if (schemaOf(child) == "Transition") // lies over its neighbours and takes no time
+            if (otioSchema(child) == "Transition") // lies over its neighbours and takes no time
                 continue;
             auto length = visit(child, at - start + (schema == "Track" ? inside : 0), depth + 1);
             if (!length)
@@ -131,13 +124,20 @@ Json timeOf(double value, double rate)
 
 } // namespace
 
+std::string otioSchema(const Json& item)
+{
+    const Json& schema = member(item, "OTIO_SCHEMA");
+    const std::string text = schema.is_string() ? schema.get<std::string>() : std::string();
+    return text.substr(0, text.find('.'));
+}
+
 Result<StrikeList> strikesFromOtio(std::string_view text, const ListReading& reading)
 {
     const auto parsed = parsedJson(text, "The list");
     if (!parsed)
         return parsed.error();
     const Json& json = parsed.value();
-    const std::string schema = schemaOf(json);
+    const std::string schema = otioSchema(json);
     if (schema.empty())
         return Error{ErrorCode::badFormat, "The list", "it is JSON, but names no OTIO_SCHEMA"};
     Walk walk(reading);

@@ -5,6 +5,7 @@
 
 #include "ember/core/shown_text.h"
 #include "ember/json/json.h"
+#include "otio.h"
 
 namespace ember {
 
@@ -105,14 +106,6 @@ Json itemOf(const Shot& shot, const FrameRate& rate)
     return item;
 }
 
-std::string schemaOf(const Json& item)
-{
-    if (!item.is_object() || !item.contains("OTIO_SCHEMA") || !item["OTIO_SCHEMA"].is_string())
-        return {};
-    const auto text = item["OTIO_SCHEMA"].get<std::string>();
-    return text.substr(0, text.find('.'));
-}
-
 struct Time {
     double value = 0;
     double rate = 0;
@@ -141,7 +134,7 @@ std::optional<FrameRate> rateFor(double perSecond)
 const Json* pictureTrack(const Json& stack)
 {
     for (const Json& track : stack.at("children"))
-        if (schemaOf(track) == "Track" && track.value("kind", std::string("Video")) != "Audio")
+        if (otioSchema(track) == "Track" && track.value("kind", std::string("Video")) != "Audio")
             return &track;
     return nullptr;
 }
@@ -150,7 +143,7 @@ Shot shotFrom(const Json& item, const FrameRate& rate)
 {
     Shot shot;
     const Json* medium = nullptr;
-    if (schemaOf(item) == "Clip") {
+    if (otioSchema(item) == "Clip") {
         if (const auto many = item.find("media_references"); many != item.end() && many->is_object()) {
             const auto key = item.value("active_media_reference_key", std::string("DEFAULT_MEDIA"));
             if (many->contains(key))
@@ -168,7 +161,7 @@ Shot shotFrom(const Json& item, const FrameRate& rate)
     if (!(frames >= 0.5 && frames <= static_cast<double>(longestShot)))
         throw std::runtime_error("an item lasts " + std::to_string(frames) + " frames");
     shot.length = std::llround(frames);
-    if (medium == nullptr || schemaOf(*medium) != "ExternalReference")
+    if (medium == nullptr || otioSchema(*medium) != "ExternalReference")
         return shot;
     shot.clip = pathOf(medium->at("target_url").get<std::string>());
     shot.in = start.value / start.rate * rate.perSecond();
@@ -185,7 +178,7 @@ Shot shotFrom(const Json& item, const FrameRate& rate)
             shot.still = known->value("still", false);
     if (const auto effects = item.find("effects"); effects != item.end())
         for (const Json& effect : *effects)
-            if (schemaOf(effect) == "LinearTimeWarp")
+            if (otioSchema(effect) == "LinearTimeWarp")
                 shot.speed = clampTo(shotfield::speed, effect.at("time_scalar").get<double>());
     return shot;
 }
@@ -225,7 +218,7 @@ std::string itemName(const Json& item, std::size_t number)
 
 Result<ListedReel> reelFromOtio(std::string_view text)
 {
-    const auto wrong = [](const std::string& what) { return Error{ErrorCode::badFormat, "The timeline", what}; };
+    const auto wrong = [](const Phrase& what) { return Error{ErrorCode::badFormat, "The timeline", what}; };
     const auto parsed = parsedJson(text, "The timeline");
     if (!parsed)
         return parsed.error();
@@ -233,7 +226,7 @@ Result<ListedReel> reelFromOtio(std::string_view text)
     std::string at = "the timeline"; // what is read now
     ListedReel reel;
     try {
-        if (schemaOf(json) != "Timeline")
+        if (otioSchema(json) != "Timeline")
             return wrong("it is JSON, but no OpenTimelineIO timeline");
         const Json* track = pictureTrack(json.at("tracks"));
         if (track == nullptr)
@@ -250,13 +243,13 @@ Result<ListedReel> reelFromOtio(std::string_view text)
         std::size_t number = 0;
         for (const Json& item : track->at("children")) {
             at = itemName(item, ++number);
-            if (schemaOf(item) != "Transition") // lies over its neighbours and takes no time
+            if (otioSchema(item) != "Transition") // lies over its neighbours and takes no time
                 reel.shots.push_back(shotFrom(item, reel.rate));
         }
     } catch (const Json::exception& error) {
-        return wrong(at + " cannot be read: " + wordsFor(error));
+        return wrong(Phrase("{} cannot be read: {}", at, wordsFor(error)));
     } catch (const std::exception& error) { // ours, in words
-        return wrong(at + " cannot be read: " + error.what());
+        return wrong(Phrase("{} cannot be read: {}", at, std::string(error.what())));
     }
     if (reel.shots.empty())
         return wrong("its track is empty");

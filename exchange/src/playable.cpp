@@ -15,7 +15,7 @@ constexpr int playableVersion = 2;
 constexpr double fullStrength = 4;
 
 template <typename Part>
-Json valuesOfPart(Part part)
+Json valuesOfPart(const Part& part)
 {
     Json json = Json::object();
     for (const Value& value : valuesOf(part)) {
@@ -27,9 +27,9 @@ Json valuesOfPart(Part part)
         }
         Json& place = (*at)[std::string(key)];
         if (!value.spec->choices.empty())
-            place = valueText(*value.spec, value.get());
+            place = valueText(*value.spec, value.value);
         else
-            place = value.get();
+            place = value.value;
     }
     return json;
 }

@@ -100,8 +100,8 @@ Result<StrikeList> strikesFromVtt(std::string_view text, const ListReading& read
         } else if (const auto arrow = here.find("-->"); arrow != std::string_view::npos) {
             const auto seconds = secondsFromTimecode(here.substr(0, arrow), reading.rate);
             if (!seconds || *seconds > longestSeconds)
-                return Error{ErrorCode::badFormat, "line " + std::to_string(number),
-                             "\"" + std::string(here) + "\" does not begin with a time such as 00:01:02.500"};
+                return Error{ErrorCode::badFormat, Phrase("line {}", number),
+                             Phrase("\"{}\" does not begin with a time such as 00:01:02.500", std::string(here))};
             strikes.emplace_back().seconds = *seconds;
             inCue = true;
         } else if (inCue && strikes.back().name.empty()) {

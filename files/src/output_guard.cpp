@@ -51,7 +51,7 @@ Status OutputGuard::mayWrite(const std::string& path, bool replace, const std::s
 {
     const auto refused = [&](const std::string& what) {
         return Error{ErrorCode::unwritable, path,
-                     "it is " + what + ", which is never written over; choose another name"};
+                     Phrase("it is {}, which is never written over; choose another name", what)};
     };
     if (const auto identity = identityOf(path)) {
         if (const auto found = files_.find(*identity); found != files_.end())

@@ -14,7 +14,7 @@ namespace ember {
 
 namespace {
 
-constexpr int widest = 480;
+constexpr int widestWatched = 480;
 
 } // namespace
 
@@ -27,7 +27,7 @@ Result<std::vector<FlashViolation>> flashesOf(const Project& project, Frame firs
     auto pictures = layerPictures(project);
     if (!pictures)
         return pictures.error();
-    const double scale = std::min(1.0, static_cast<double>(widest) / project.width);
+    const double scale = std::min(1.0, static_cast<double>(widestWatched) / project.width);
     const int width = std::max(1, static_cast<int>(std::lround(project.width * scale)));
     const int height = std::max(1, static_cast<int>(std::lround(project.height * scale)));
     const Motion motion(project);

@@ -31,29 +31,29 @@ std::string rateText(FrameRate rate)
 }
 
 /// What a shot says of its clip against what the clip is.
-std::string changeOf(const Project& project, const Shot& shot, const ClipInfo& info)
+Phrase changeOf(const Project& project, const Shot& shot, const ClipInfo& info)
 {
     const Shot now = shotOf(info, project.rate);
-    std::vector<std::string> parts;
+    std::vector<Phrase> parts;
     if (shot.available > 0 && !shot.still && now.available < shot.available) {
-        std::string text =
-            "it has " + std::to_string(now.available) + " frames and had " + std::to_string(shot.available);
         const auto used = static_cast<std::int64_t>(std::ceil(shot.clipFrame(static_cast<double>(shot.length)) - 1e-6));
         if (used > now.available)
-            text += "; its last picture stands for the " + std::to_string(used - now.available) + " that are missing";
-        parts.push_back(text);
+            parts.push_back({"it has {} frames and had {}; its last picture stands for the {} that are missing",
+                             now.available, shot.available, used - now.available});
+        else
+            parts.push_back({"it has {} frames and had {}", now.available, shot.available});
     }
     if (shot.format.width > 0 && (shot.format.width != info.width || shot.format.height != info.height))
-        parts.push_back("it is " + sizeText(info.width, info.height) + " pixels large and was " +
-                        sizeText(shot.format.width, shot.format.height));
+        parts.push_back({"it is {} pixels large and was {}", sizeText(info.width, info.height),
+                         sizeText(shot.format.width, shot.format.height)});
     if (shot.format.rate && info.kind == ClipKind::video && *shot.format.rate != info.rate)
-        parts.push_back("it has " + rateText(info.rate) + " frames a second and had " + rateText(*shot.format.rate));
+        parts.push_back({"it has {} frames a second and had {}", rateText(info.rate), rateText(*shot.format.rate)});
     if (parts.empty())
         return {};
-    std::string text = nameOf(shot.clip) + " is not as it was: ";
-    for (std::size_t i = 0; i < parts.size(); ++i)
-        text += (i == 0 ? "" : ", and ") + parts[i];
-    return text + ".";
+    Phrase all = parts.front();
+    for (std::size_t i = 1; i < parts.size(); ++i)
+        all = {"{}, and {}", all, parts[i]};
+    return {"{} is not as it was: {}.", nameOf(shot.clip), all};
 }
 
 } // namespace
@@ -80,42 +80,40 @@ OutputGuard guardOf(const Project& project, const std::string& projectPath)
     return guard;
 }
 
-std::vector<std::string> changedClips(const Project& project, const ClipInfo& film)
+std::vector<Phrase> changedClips(const Project& project, const ClipInfo& film)
 {
-    std::vector<std::string> sentences;
+    std::vector<Phrase> sentences;
     for (std::size_t i = 0; i < project.shots.size(); ++i) {
         const Shot& shot = project.shots[i];
         if (shot.gap() || (!film.shots.empty() && i >= film.shots.size()))
             continue;
-        const std::string text = changeOf(project, shot, film.shots.empty() ? film : film.shots[i]);
+        const Phrase text = changeOf(project, shot, film.shots.empty() ? film : film.shots[i]);
         if (!text.empty() && std::find(sentences.begin(), sentences.end(), text) == sentences.end())
             sentences.push_back(text);
     }
     return sentences;
 }
 
-std::vector<std::string> changedClips(const Project& project)
+std::vector<Phrase> changedClips(const Project& project)
 {
     const auto film = openFilm(project);
-    return film ? changedClips(project, film.value()->info()) : std::vector<std::string>();
+    return film ? changedClips(project, film.value()->info()) : std::vector<Phrase>();
 }
 
-std::string damageSentence(const Damage& damage)
+Phrase damageSentence(const Damage& damage)
 {
     if (damage.count == 0)
         return {};
-    return nameOf(damage.path) + " is damaged: " + std::to_string(damage.count) +
-           (damage.count == 1 ? " of its pictures that were read is not whole, number "
-                              : " of its pictures that were read are not whole, from number ") +
-           std::to_string(damage.first) + (damage.count == 1 ? "." : " on.");
+    if (damage.count == 1)
+        return {"{} is damaged: 1 of its pictures that were read is not whole, number {}.", nameOf(damage.path),
+                damage.first};
+    return {"{} is damaged: {} of its pictures that were read are not whole, from number {} on.", nameOf(damage.path),
+            damage.count, damage.first};
 }
 
-Error strictError(const std::vector<std::string>& sentences)
+Error strictError(const std::vector<Phrase>& sentences)
 {
-    std::string text = sentences.empty() ? std::string() : sentences.front();
-    if (text.ends_with('.'))
-        text.pop_back();
-    return {ErrorCode::damaged, "", text};
+    return {ErrorCode::damaged, "", sentences.empty() ? Phrase() : sentences.front()};
 }
 
 } // namespace ember

@@ -14,9 +14,11 @@ namespace {
 
 constexpr std::size_t mostOpen = 4; ///< clips at once
 
-Result<std::unique_ptr<ClipReader>> openClip(const Project& project, const Shot& shot, bool deep)
+Result<std::unique_ptr<ClipReader>> openClip(const Project& project, const Shot& shot, bool deep,
+                                             const Progress& progress = {})
 {
     ClipOptions options;
+    options.progress = progress;
     options.sequenceRate = project.rate;
     options.neverSequence = shot.still;
     options.deep = deep;
@@ -79,7 +81,7 @@ public:
     {
         const auto place = project_.shotAt(Frame{index});
         if (!place)
-            return Error{ErrorCode::badValue, "The film", "it has no frame " + std::to_string(index)};
+            return Error{ErrorCode::badValue, "The film", Phrase("it has no frame {}", index)};
         const Shot& shot = project_.shots[place->index];
         if (shot.gap()) {
             if (!black_) {
@@ -179,23 +181,26 @@ bool sameFilm(const Project& a, const Project& b)
     return sameSize(a, b) && std::equal(a.shots.begin(), a.shots.end(), b.shots.begin(), b.shots.end(), sameShown);
 }
 
-Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool deep, const KnownClips& known)
+Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool deep, const KnownClips& known,
+                                             const Progress& progress)
 {
     if (project.shots.empty())
         return Error{ErrorCode::failed, "The project", "it has no clip"};
     std::vector<ClipInfo> clips;
     KnownClips seen = known;
+    const auto shots = static_cast<double>(project.shots.size());
     for (const Shot& shot : project.shots) {
         if (shot.gap()) {
             clips.emplace_back();
             continue;
         }
+        const auto done = static_cast<double>(clips.size());
         const bool whole = project.shots.size() == 1 && shot.in == 0 && shot.speed == 1;
         if (const auto one = seen.find({shot.clip, shot.still}); one != seen.end() && !whole) {
             clips.push_back(one->second);
             continue;
         }
-        auto clip = openClip(project, shot, deep);
+        auto clip = openClip(project, shot, deep, partOf(progress, done / shots, (done + 1) / shots));
         if (!clip)
             return clip.error();
         const ClipInfo& info = clip.value()->info();

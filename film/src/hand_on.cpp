@@ -23,7 +23,7 @@ namespace {
 constexpr std::array<std::string_view, handFormatNames.size()> endings{
     ".csv", ".json", ".gltf", ".otio", ".css", ".html", ".svg", ".vtt", ".mid", ".pdf", ".json"};
 
-Error cannot(const std::string& what, const std::string& why)
+Error cannot(const Phrase& what, const Phrase& why)
 {
     return {ErrorCode::unwritable, what, why};
 }
@@ -47,19 +47,19 @@ std::string pictureOf(const Project& project, std::int64_t frame)
 }
 
 /// `few`: the keys of each channel, where the file has these and their number can be told.
-std::string noteOf(const HandedMotion& motion, const std::vector<DrawnKeys>& few)
+std::vector<Phrase> notesOf(const HandedMotion& motion, const std::vector<DrawnKeys>& few)
 {
-    std::string note = std::to_string(motion.frames()) + " frames";
-    if (!few.empty()) {
+    std::vector<Phrase> notes;
+    if (few.empty()) {
+        notes.push_back({"{} frames.", motion.frames()});
+    } else {
         const KeyCount count = countOf(few, motion);
-        note += ", " + std::to_string(count.keys) + " keys instead of " + std::to_string(count.dense);
+        notes.push_back({"{} frames, {} keys instead of {}.", motion.frames(), count.keys, count.dense});
     }
-    note += ".";
     if (motion.farthestOff > 0.05)
-        note += " Pan and tilt with it: a camera shows a corner up to " +
-                std::to_string(static_cast<int>(std::ceil(motion.farthestOff * 10)) / 10.0).substr(0, 4) +
-                " px beside its place.";
-    return note;
+        notes.push_back({"Pan and tilt with it: a camera shows a corner up to {} px beside its place.",
+                         std::to_string(static_cast<int>(std::ceil(motion.farthestOff * 10)) / 10.0).substr(0, 4)});
+    return notes;
 }
 
 bool anyDeep(const HandedMotion& motion)
@@ -128,7 +128,7 @@ Result<Handed> handedSheet(const Project& asked, const HandingOn& how, const std
                                : ending == ".png" ? SheetFormat::png
                                                   : SheetFormat::pdf;
     if (!ending.empty() && ending != ".svg" && ending != ".png" && ending != ".pdf")
-        return Error{ErrorCode::unsupported, "A sheet that ends in " + ending, "it is .svg, .pdf or .png"};
+        return Error{ErrorCode::unsupported, Phrase("A sheet that ends in {}", ending), "it is .svg, .pdf or .png"};
     const Project project = how.gentle ? gentled(asked) : asked;
     std::vector<StrikeId> strikes{how.part.id};
     if (how.part.of == HandedOf::film) { // a page for each
@@ -209,7 +209,8 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
     motion->stopped = stopped;
     const bool table = format == HandFormat::csv || format == HandFormat::json;
     const auto few = table && how.sparse ? handedKeys(motion.value()) : std::vector<DrawnKeys>();
-    Handed out{{}, noteOf(motion.value(), few)};
+    Handed out;
+    std::vector<Phrase> notes = notesOf(motion.value(), few);
     const std::int64_t shown = motion->first - how.frameOffset;
     std::optional<HandedMotion> gentle;
     if ((format == HandFormat::css || format == HandFormat::page) && !how.gentle) {
@@ -231,10 +232,11 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
     default:
         out.bytes = handedToSvg(motion.value(), picture());
         if (anyDeep(motion.value()))
-            out.note += " SVG has no depth: pan and tilt are left out.";
+            notes.emplace_back("SVG has no depth: pan and tilt are left out.");
     }
     if (stopped && stopped())
         return Error{ErrorCode::cancelled, "Handing on", ""};
+    out.note = Phrase::joined(notes, " ");
     return out;
 }
 
@@ -246,8 +248,8 @@ Status mayBeWritten(const Project& project, const std::string& out, bool overwri
     return guardOf(project, projectPath).mayWrite(out, overwrite, "");
 }
 
-Result<std::string> handOn(const Project& project, HandFormat format, const HandingOn& how, const std::string& out,
-                           bool overwrite, const std::string& projectPath)
+Result<Phrase> handOn(const Project& project, HandFormat format, const HandingOn& how, const std::string& out,
+                      bool overwrite, const std::string& projectPath)
 {
     if (const Status may = mayBeWritten(project, out, overwrite, projectPath); !may)
         return may.error();
@@ -261,7 +263,7 @@ Result<std::string> handOn(const Project& project, HandFormat format, const Hand
 
 Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat format, const HandingOn& how,
                                            const std::string& folder, const std::string& ending, bool overwrite,
-                                           const std::function<bool(double)>& tell, const std::string& projectPath)
+                                           const Progress& progress, const std::string& projectPath)
 {
     if (format != HandFormat::sheet && format != HandFormat::recipe)
         return cannot(folder, "only sheets and recipes are written into a folder, one file for each");
@@ -297,7 +299,7 @@ Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat fo
     }
     std::vector<std::string> written;
     for (std::size_t i = 0; i < entries.size(); ++i) {
-        if (tell && !tell(static_cast<double>(i) / static_cast<double>(entries.size())))
+        if (!goesOn(progress, static_cast<double>(i) / static_cast<double>(entries.size())))
             return Error{ErrorCode::cancelled, "Handing on", ""};
         HandingOn one = how;
         one.part = entries[i].part;

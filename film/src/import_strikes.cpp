@@ -40,7 +40,7 @@ Result<StrikeList> readStrikeList(const std::string& path, const ListReading& re
         return text.error();
     auto list = strikesFromText(text->format, text->text, reading);
     if (!list)
-        return Error{list.error().code, path + ", " + list.error().subject, list.error().detail};
+        return Error{list.error().code, Phrase("{}, {}", path, list.error().subject), list.error().detail};
     return list;
 }
 

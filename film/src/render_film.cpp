@@ -218,7 +218,7 @@ public:
     }
 
     /// How loud it was (EBU R 128), where strikes were heard; else empty.
-    std::string loudness() const
+    Phrase loudness() const
     {
         if (!meter_)
             return {};
@@ -232,9 +232,12 @@ public:
         }
         if (!std::isfinite(lufs) || peak <= 0)
             return {};
-        std::array<char, 96> text{};
-        std::snprintf(text.data(), text.size(), "Sound: %.1f LUFS, true peak %.1f dB.", lufs, 20 * std::log10(peak));
-        return text.data();
+        const auto tenths = [](double value) {
+            std::array<char, 32> text{};
+            std::snprintf(text.data(), text.size(), "%.1f", value);
+            return std::string(text.data());
+        };
+        return {"Sound: {} LUFS, true peak {} dB.", tenths(lufs), tenths(20 * std::log10(peak))};
     }
 
 private:
@@ -278,29 +281,26 @@ RenderOptions wholeFilm(const Project& project)
     return options;
 }
 
-Result<std::string> renderFilm(const Project& project, const std::string& out, const RenderOptions& asked,
-                               const RenderWatcher& watcher)
+Result<Phrase> renderFilm(const Project& project, const std::string& out, const RenderOptions& asked,
+                          const RenderWatcher& watcher)
 {
     const auto format = filmFormatOf(out);
     if (!format)
         return Error{ErrorCode::unsupported, out, filmFormatWords};
     if (asked.first > asked.last || asked.first < Frame{0})
         return Error{ErrorCode::badValue, out,
-                     "there are no frames between " + std::to_string(asked.first.index) + " and " +
-                         std::to_string(asked.last.index)};
+                     Phrase("there are no frames between {} and {}", asked.first.index, asked.last.index)};
     const bool mayBeDeep = holdsDepth(*format) && asked.depth != Depth::eight;
     auto clip = openFilm(project, mayBeDeep);
     if (!clip)
         return clip.error();
-    std::string note;
-    const auto tell = [&note](const std::string& text) { note += (note.empty() ? "" : "\n") + text; };
+    std::vector<Phrase> told;
     if (const Status may = mayRender(project, out, asked, *format); !may)
         return may.error();
     const auto changed = changedClips(project, clip.value()->info());
     if (asked.strict && !changed.empty())
         return strictError(changed);
-    for (const std::string& text : changed)
-        tell(text);
+    told.insert(told.end(), changed.begin(), changed.end());
 
     auto pictures = layerPictures(project);
     if (!pictures)
@@ -308,8 +308,7 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
     RenderOptions options = asked;
     fitToFormat(*format, options.width, options.height);
     if (options.width != asked.width || options.height != asked.height)
-        tell("This format needs even sizes: the film is " + std::to_string(options.width) + " x " +
-             std::to_string(options.height) + " pixels.");
+        told.push_back({"This format needs even sizes: the film is {} x {} pixels.", options.width, options.height});
 
     const ClipInfo info = clip.value()->info();
     if (!project.sound.file.empty()) // a sound that was asked for is not left out in silence
@@ -347,7 +346,7 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
             frames.push_back(f);
     }
     if (frames.size() < there.size())
-        tell(std::to_string(there.size() - frames.size()) + " pictures were there already and were kept.");
+        told.push_back({"{} pictures were there already and were kept.", there.size() - frames.size()});
     FrameSupply supply(project, std::move(clip).value(), std::move(pictures).value(), options, std::move(frames),
                        settings.depth);
     RenderProgress progress;
@@ -376,20 +375,19 @@ Result<std::string> renderFilm(const Project& project, const std::string& out, c
         if (!watcher(progress))
             return Error{ErrorCode::cancelled, "The render", ""};
     }
-    if (const std::string damage = damageSentence(supply.damage()); !damage.empty()) {
+    if (const Phrase damage = damageSentence(supply.damage()); !damage.empty()) {
         if (asked.strict)
             return strictError({damage});
-        tell(damage);
+        told.push_back(damage);
     }
     if (auto status = writer.value()->finish(); !status)
         return status.error();
-    if (const std::string loudness = sound.loudness(); !loudness.empty())
-        tell(loudness);
-    return note;
+    if (const Phrase loudness = sound.loudness(); !loudness.empty())
+        told.push_back(loudness);
+    return Phrase::joined(told, "\n");
 }
 
-Result<std::string> renderStill(const Project& project, Frame frame, const std::string& out,
-                                const RenderOptions& options)
+Result<Phrase> renderStill(const Project& project, Frame frame, const std::string& out, const RenderOptions& options)
 {
     if (const Status may = guardOf(project, options.projectPath).mayWrite(out, options.overwrite, sayReplace); !may)
         return may.error();
@@ -403,7 +401,7 @@ Result<std::string> renderStill(const Project& project, Frame frame, const std::
     if (!source)
         return source.error();
     auto told = changedClips(project, clip.value()->info());
-    if (std::string damage = damageSentence(clip.value()->damage()); !damage.empty())
+    if (Phrase damage = damageSentence(clip.value()->damage()); !damage.empty())
         told.push_back(std::move(damage));
     if (options.strict && !told.empty())
         return strictError(told);
@@ -414,10 +412,7 @@ Result<std::string> renderStill(const Project& project, Frame frame, const std::
     const ImagePtr picture = renderFrame(source.value(), look, project.width, project.height);
     if (const Status saved = savePicture(*picture, out, options.overwrite); !saved)
         return saved.error();
-    std::string note;
-    for (const std::string& text : told)
-        note += (note.empty() ? "" : "\n") + text;
-    return note;
+    return Phrase::joined(told, "\n");
 }
 
 } // namespace ember

@@ -40,7 +40,7 @@ std::string trimmedNumber(double value)
 /// A value as it stands on a page: percent where that is its unit, words as they are.
 std::string shown(const Value& value)
 {
-    const double number = value.get();
+    const double number = value.value;
     if (!value.spec->choices.empty() || isColour(*value.spec))
         return valueText(*value.spec, number);
     const bool percent = value.spec->unit == "%";
@@ -59,21 +59,21 @@ std::string axisText(double value, Axis axis)
 }
 
 template <typename Part>
-SheetGroup groupOf(std::string title, Part& part, bool amounts = true)
+SheetGroup groupOf(std::string title, const Part& part, bool amounts = true)
 {
     SheetGroup group{std::move(title), {}};
     const Values values = valuesOf(part);
     const bool still = std::any_of(values.begin(), values.end(),
-                                   [](const Value& v) { return v.key == "intermittent" && v.get() == 0; });
+                                   [](const Value& v) { return v.key == "intermittent" && v.value == 0; });
     for (const Value& value : values) {
         const bool amount = value.key.starts_with("amount.");
         if (((value.key == "moves" || value.key == "rests" || value.key == "unevenness") && still) ||
-            (amount && (!amounts || value.get() == 0)) || value.key == "muted" || value.key == "solo" ||
+            (amount && (!amounts || value.value == 0)) || value.key == "muted" || value.key == "solo" ||
             value.key == "own_envelope" || value.key == "salt")
             continue;
         std::string label(value.spec->label);
-        if (const auto dot = value.key.find('.'); dot != std::string::npos)
-            label = amount ? label : value.key.substr(0, dot) + " " + label;
+        if (const auto dot = value.key.find('.'); dot != std::string_view::npos)
+            label = amount ? label : std::string(value.key.substr(0, dot)) + " " + label;
         group.values.push_back({label, shown(value)});
     }
     return group;

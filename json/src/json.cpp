@@ -62,7 +62,7 @@ Result<Json> parsedJson(std::string_view text, const std::string& name)
         return Error{ErrorCode::badFormat, name, "it is far too large"};
     if (!withinDepth(text, deepestJson))
         return Error{ErrorCode::badFormat, name,
-                     "its brackets are more than " + std::to_string(deepestJson) + " deep in each other"};
+                     Phrase("its brackets are more than {} deep in each other", deepestJson)};
     try {
         return Json::parse(text);
     } catch (const Json::parse_error& e) {
@@ -73,8 +73,8 @@ Result<Json> parsedJson(std::string_view text, const std::string& name)
         const auto to = what.rfind('\'');
         const bool named = from != std::string_view::npos && to > from;
         return Error{ErrorCode::badFormat, name,
-                     "it has a number that is too large" +
-                         (named ? ": " + shownText(what.substr(from + 1, to - from - 1), 40) : std::string())};
+                     Phrase("it has a number that is too large{}",
+                            (named ? ": " + shownText(what.substr(from + 1, to - from - 1), 40) : std::string()))};
     }
 }
 

@@ -23,7 +23,7 @@ std::string percent(double ratio)
     return std::to_string(std::lround(100 * ratio)) + " %";
 }
 
-Outcome ignoredBecause(std::string why)
+Outcome ignoredBecause(Phrase why)
 {
     return {Fate::ignored, std::move(why)};
 }
@@ -227,7 +227,7 @@ Outcome LiveBench::strike(Strike press, FrameTime now, By by)
         press.group.clear();
     const ArrivalOf arrival = arrivalOf(project_, press);
     if (arrival.share == 0)
-        return ignoredBecause("it is " + std::to_string(std::lround(arrival.distance)) + " m away, beyond the cut-off");
+        return ignoredBecause({"it is {} m away, beyond the cut-off", std::lround(arrival.distance)});
     forgetWhatIsOver(now);
     Strike felt = feltStrike(project_, press);
     const auto& strikes = project_.strikes;
@@ -237,7 +237,7 @@ Outcome LiveBench::strike(Strike press, FrameTime now, By by)
     const auto same = std::find_if(first, last, [&](const Strike& s) { return s.recipe == felt.recipe; });
     const bool joins = same != last;
     if (!joins && last - first >= static_cast<std::ptrdiff_t>(mostOnAFrame))
-        return ignoredBecause(std::to_string(mostOnAFrame) + " strike on this frame already");
+        return ignoredBecause({"{} strike on this frame already", mostOnAFrame});
     felt.id = joins ? same->id : nextId_++;
     Outcome outcome{Fate::felt, "", felt.id, felt.strength, felt.frame, arrival.distance};
     judge(outcome, felt, now);
@@ -299,13 +299,13 @@ void LiveBench::judge(Outcome& outcome, const Strike& strike, FrameTime now) con
     case OverlapRule::add:
         if (total > overlap.knee * overlap.ceiling && total > std::max(strongest, strike.strength)) {
             outcome.fate = Fate::bent;
-            outcome.why = "together " + percent(total) + ", held under the ceiling of " + percent(overlap.ceiling);
+            outcome.why = {"together {}, held under the ceiling of {}", percent(total), percent(overlap.ceiling)};
         }
         break;
     case OverlapRule::stronger:
         if (strongest > strike.strength) {
             outcome.fate = Fate::hidden;
-            outcome.why = "one of " + percent(strongest) + " still runs, and the stronger is felt";
+            outcome.why = {"one of {} still runs, and the stronger is felt", percent(strongest)};
         } else if (runs) {
             outcome.fate = Fate::tookOver;
             outcome.why = "stronger than what ran";

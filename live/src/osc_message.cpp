@@ -170,7 +170,7 @@ WorldPoint tidy(const WorldPoint& at)
     return {rounded(at.x), rounded(at.y), rounded(at.z)};
 }
 
-std::string percent(double ratio)
+std::string finePercent(double ratio)
 {
     return valueText(FieldSpec{}, std::round(1000 * ratio) / 10) + " %";
 }
@@ -248,14 +248,14 @@ Result<Strike> strikeOf(const OscStrike& message, const Project& project, const 
 std::string oscText(const OscMessage& message)
 {
     if (const auto* strike = std::get_if<OscStrike>(&message)) {
-        std::string text = "strike " + strike->kind + " " + percent(strike->strength);
+        std::string text = "strike " + strike->kind + " " + finePercent(strike->strength);
         if (strike->at)
             text += " at " + placeText(Place{tidy(*strike->at)});
         return text;
     }
     if (const auto* settle = std::get_if<OscSettle>(&message))
         return "settle " + valueText(FieldSpec{}, settle->frames);
-    return "intensity " + percent(std::get<OscIntensity>(message).ratio);
+    return "intensity " + finePercent(std::get<OscIntensity>(message).ratio);
 }
 
 } // namespace ember

@@ -108,7 +108,7 @@ Error openingError(const std::string& path, int file, int code)
     const std::string known =
         whatItIs(std::string_view(head.data(), static_cast<std::size_t>(std::max<ssize_t>(got, 0))));
     if (!known.empty())
-        return {ErrorCode::notMedia, path, "it is " + known};
+        return {ErrorCode::notMedia, path, Phrase("it is {}", known)};
     if (code == AVERROR_EOF || std::string(words(code)).find("moov") != std::string::npos)
         return {ErrorCode::damaged, path, "it ends before its contents do"};
     if (code == AVERROR(EINVAL)) // what libavformat says of containers that are not on the list
@@ -178,7 +178,7 @@ Result<Codec> openDecoder(AVStream* stream, const std::string& path, int threads
     const char* name = avcodec_get_name(stream->codecpar->codec_id);
     const AVCodec* decoder = allowedCodec(name) ? avcodec_find_decoder(stream->codecpar->codec_id) : nullptr;
     if (decoder == nullptr)
-        return Error{ErrorCode::unsupported, path, std::string("its coding (") + name + ") is not read here"};
+        return Error{ErrorCode::unsupported, path, Phrase("its coding ({}) is not read here", name)};
     Codec codec(avcodec_alloc_context3(decoder));
     if (!codec || avcodec_parameters_to_context(codec.get(), stream->codecpar) < 0)
         throw std::bad_alloc();

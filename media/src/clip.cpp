@@ -22,8 +22,8 @@ Result<std::unique_ptr<ClipReader>> ClipReader::open(const std::string& path, co
     const bool exists = std::filesystem::exists(path, ignored);
     if (!options.neverSequence || !exists)
         if (auto files = findSequence(path); files.size() > 1 || (!exists && !files.empty()))
-            return openSequence(path, std::move(files), options.sequenceRate, options.deep);
-    return openVideo(path, options.sequenceRate, options.deep);
+            return openSequence(path, std::move(files), options);
+    return openVideo(path, options);
 }
 
 std::vector<std::string> filesOfClip(const std::string& path, const ClipOptions& options)

@@ -97,13 +97,12 @@ Result<std::unique_ptr<FilmWriter>> FilmWriter::create(const std::string& path, 
     av::quiet();
     if (settings.width < 1 || settings.height < 1 || settings.width > 32768 || settings.height > 32768)
         return Error{ErrorCode::badValue, path,
-                     "a film cannot be " + std::to_string(settings.width) + " x " + std::to_string(settings.height) +
-                         " pixels"};
+                     Phrase("a film cannot be {} x {} pixels", settings.width, settings.height)};
     const int most = mostSide(settings.format);
     if (std::max(settings.width, settings.height) > most)
         return Error{ErrorCode::unsupported, path,
-                     "this kind of film holds at most " + std::to_string(most) + " pixels a side, and it would be " +
-                         std::to_string(settings.width) + " x " + std::to_string(settings.height)};
+                     Phrase("this kind of film holds at most {} pixels a side, and it would be {} x {}", most,
+                            settings.width, settings.height)};
     const fs::path folder = fs::path(path).parent_path();
     std::error_code ignored;
     if (!folder.empty() && !fs::is_directory(folder, ignored) && !path.ends_with('/'))

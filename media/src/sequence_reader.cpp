@@ -122,7 +122,7 @@ public:
         auto file = std::upper_bound(files_.begin(), files_.end(), number,
                                      [](std::int64_t n, const NumberedFile& f) { return n < f.number; });
         --file;
-        auto reader = openVideo(file->path, info_.rate, deep_);
+        auto reader = openVideo(file->path, {.sequenceRate = info_.rate, .deep = deep_});
         if (!reader)
             return reader.error();
         auto picture = reader.value()->picture(0);
@@ -163,25 +163,26 @@ std::vector<NumberedFile> findSequence(const std::string& path)
 }
 
 Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::vector<NumberedFile> files,
-                                                 FrameRate rate, bool deep)
+                                                 const ClipOptions& options)
 {
-    auto first = openVideo(files.front().path, rate, deep);
+    auto first = openVideo(files.front().path, options);
     if (!first)
         return first.error();
     ClipInfo info = first.value()->info();
     info.kind = ClipKind::sequence;
     info.path = path;
-    info.rate = rate;
+    info.rate = options.sequenceRate;
     info.pictures = files.back().number - files.front().number + 1;
     if (info.pictures > 10'000'000)
         return Error{ErrorCode::unsupported, path, "its numbers run over more than ten million frames"};
     info.length = info.pictures;
     if (const auto missing = info.pictures - static_cast<std::int64_t>(files.size()); missing > 0)
-        info.notes.push_back("In the series of " + inQuotes(fs::path(files.front().path).filename().string()) + " " +
-                             std::to_string(missing) +
-                             (missing == 1 ? " number is missing (" : " numbers are missing (") +
-                             missingNumbers(files) + "); the picture before each stays.");
-    return std::unique_ptr<ClipReader>(std::make_unique<SequenceReader>(std::move(info), std::move(files), deep));
+        info.notes.push_back(
+            {missing == 1 ? "In the series of {} {} number is missing ({}); the picture before each stays."
+                          : "In the series of {} {} numbers are missing ({}); the picture before each stays.",
+             inQuotes(fs::path(files.front().path).filename().string()), missing, missingNumbers(files)});
+    return std::unique_ptr<ClipReader>(
+        std::make_unique<SequenceReader>(std::move(info), std::move(files), options.deep));
 }
 
 } // namespace ember

@@ -19,6 +19,6 @@ struct NumberedFile {
 std::vector<NumberedFile> findSequence(const std::string& path);
 
 Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::vector<NumberedFile> files,
-                                                 FrameRate rate, bool deep);
+                                                 const ClipOptions& options);
 
 } // namespace ember

@@ -228,7 +228,7 @@ Result<std::unique_ptr<SoundReader>> SoundReader::open(const std::string& path, 
 }
 
 Result<Waveform> readWaveform(SoundReader& sound, const std::string& name, double seconds, double slotSeconds,
-                              const std::function<bool(double)>& progress)
+                              const Progress& progress)
 {
     Waveform wave;
     wave.slotsPerSecond = 1.0 / slotSeconds;

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "av.h"
-#include "ember/core/image.h"
+#include "ember/image/image.h"
 
 namespace ember {
 

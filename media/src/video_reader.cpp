@@ -101,9 +101,9 @@ bool isStill(const char* format, const std::string& path)
 }
 
 /// A sentence about a file, which it names.
-std::string fileNote(const std::string& path, const std::string& what)
+Phrase fileNote(const std::string& path, const Phrase& what)
 {
-    return inQuotes(std::filesystem::path(path).filename().string()) + " " + what + ".";
+    return {"{} {}.", inQuotes(std::filesystem::path(path).filename().string()), what};
 }
 
 /// Whether the decoder had to guess: bits that cannot be, references that are missing, a checksum that is wrong.
@@ -114,14 +114,14 @@ bool isDamaged(const AVFrame& frame)
 
 class VideoReader final : public ClipReader {
 public:
-    static Result<std::unique_ptr<ClipReader>> open(const std::string& path, FrameRate stillRate, bool deep);
+    static Result<std::unique_ptr<ClipReader>> open(const std::string& path, const ClipOptions& options);
 
     std::int64_t pictureAt(Frame frame, FrameRate rate) const override;
     Result<ImagePtr> picture(std::int64_t index) override;
 
 private:
-    Result<PictureIndex> readIndex();
-    Status findIndex();
+    Result<PictureIndex> readIndex(const Progress& progress);
+    Status findIndex(const Progress& progress);
     void describe(FrameRate stillRate, const AVFrame& first);
     /// The next picture in the order of showing; empty at the end of the file.
     Result<av::FramePtr> next();
@@ -145,7 +145,7 @@ private:
     std::int64_t lastIndex_ = -1;
 };
 
-Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, FrameRate stillRate, bool deep)
+Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, const ClipOptions& options)
 {
     auto input = av::Input::open(path);
     if (!input)
@@ -168,15 +168,15 @@ Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, F
     if (!codec)
         return codec.error();
     reader->codec_ = std::move(codec).value();
-    if (auto built = reader->findIndex(); !built)
+    if (auto built = reader->findIndex(options.progress); !built)
         return built.error();
     auto first = reader->next();
     if (!first)
         return first.error();
     if (!first.value())
         return Error{ErrorCode::damaged, path, "not one picture in it can be decoded"};
-    reader->describe(stillRate, *first.value());
-    reader->converter_.setDepth(deep && reader->info_.deep ? Depth::sixteen : Depth::eight);
+    reader->describe(options.sequenceRate, *first.value());
+    reader->converter_.setDepth(options.deep && reader->info_.deep ? Depth::sixteen : Depth::eight);
     if (auto image = reader->converted(*first.value()); image) {
         reader->lastIndex_ = reader->indexOf(*first.value());
         reader->position_ = reader->lastIndex_;
@@ -189,9 +189,13 @@ Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, F
     return std::unique_ptr<ClipReader>(std::move(reader));
 }
 
-Result<PictureIndex> VideoReader::readIndex()
+Result<PictureIndex> VideoReader::readIndex(const Progress& progress)
 {
+    constexpr std::int64_t between = 64; // packets
     PictureIndex index;
+    AVIOContext* file = input_->format()->pb;
+    const double bytes = file != nullptr ? static_cast<double>(std::max<std::int64_t>(1, avio_size(file))) : 1;
+    std::int64_t packets = 0;
     int code = 0;
     while ((code = av_read_frame(input_->format(), packet_.get())) >= 0) {
         if (packet_->stream_index == stream_ && (packet_->flags & AV_PKT_FLAG_DISCARD) == 0 && packet_->size > 0) {
@@ -200,6 +204,9 @@ Result<PictureIndex> VideoReader::readIndex()
                                      (packet_->flags & AV_PKT_FLAG_KEY) != 0});
         }
         av_packet_unref(packet_.get());
+        if (packets++ % between == 0 && file != nullptr &&
+            !goesOn(progress, std::min(1.0, static_cast<double>(avio_tell(file)) / bytes)))
+            return Error{ErrorCode::cancelled, info_.path, ""};
     }
     if (index.entries.empty())
         return Error{ErrorCode::noPicture, info_.path, "its picture stream has no frames"};
@@ -212,16 +219,16 @@ Result<PictureIndex> VideoReader::readIndex()
     return index;
 }
 
-Status VideoReader::findIndex()
+Status VideoReader::findIndex(const Progress& progress)
 {
-    auto index = pictureIndex(info_.path, stream_, [this] { return readIndex(); });
+    auto index = pictureIndex(info_.path, stream_, [&] { return readIndex(progress); });
     if (!index)
         return index.error();
     shared_ = index.value();
     index_ = shared_->entries;
     if (shared_->cutOff)
-        info_.notes.push_back(fileNote(info_.path, "is damaged after picture " + std::to_string(shared_->packets - 1) +
-                                                       ": what follows cannot be read"));
+        info_.notes.push_back(
+            fileNote(info_.path, {"is damaged after picture {}: what follows cannot be read", shared_->packets - 1}));
     const bool still = isStill(input_->format()->iformat->name, info_.path);
     if (still)
         index_ = index_.first(1);
@@ -272,9 +279,8 @@ void VideoReader::describe(FrameRate stillRate, const AVFrame& first)
     const double seconds = info_.rate.seconds(static_cast<double>(info_.length));
     if (declaredSeconds > 0 && seconds < declaredSeconds * 0.9 - 1.0)
         info_.notes.push_back(
-            fileNote(info_.path, "is cut short: it names " + std::to_string(std::llround(declaredSeconds)) +
-                                     " seconds and ends after " + std::to_string(std::llround(seconds)) + " (" +
-                                     std::to_string(info_.length) + " frames)"));
+            fileNote(info_.path, {"is cut short: it names {} seconds and ends after {} ({} frames)",
+                                  std::llround(declaredSeconds), std::llround(seconds), info_.length}));
 }
 
 std::int64_t VideoReader::pictureAt(Frame frame, FrameRate rate) const
@@ -410,7 +416,7 @@ Result<ImagePtr> VideoReader::decodeTo(std::int64_t index)
             break;
     }
     if (!best)
-        return Error{ErrorCode::damaged, info_.path, "picture " + std::to_string(index) + " cannot be decoded"};
+        return Error{ErrorCode::damaged, info_.path, Phrase("picture {} cannot be decoded", index)};
     if (tainted_ || indexOf(*best) != index)
         foundDamaged(index);
     return converted(*best);
@@ -431,9 +437,9 @@ Result<ImagePtr> VideoReader::picture(std::int64_t index)
 
 } // namespace
 
-Result<std::unique_ptr<ClipReader>> openVideo(const std::string& path, FrameRate stillRate, bool deep)
+Result<std::unique_ptr<ClipReader>> openVideo(const std::string& path, const ClipOptions& options)
 {
-    return VideoReader::open(path, stillRate, deep);
+    return VideoReader::open(path, options);
 }
 
 } // namespace ember

@@ -8,7 +8,7 @@
 
 namespace ember {
 
-/// A video or a single picture, taken literally. `stillRate`: the rate of a picture, which has none of its own.
-Result<std::unique_ptr<ClipReader>> openVideo(const std::string& path, FrameRate stillRate, bool deep);
+/// A video or a single picture, taken literally.
+Result<std::unique_ptr<ClipReader>> openVideo(const std::string& path, const ClipOptions& options);
 
 } // namespace ember

@@ -66,20 +66,58 @@ Project oneStrike(const Project& project, const Strike& strike, Recipe recipe)
     return alone;
 }
 
+/// How a motion becomes keys: what is wished, how far it is, and what is told of the outcome.
+struct Baking {
+    const BakeWish& wish;
+    Progress progress;
+    Baked made;
+};
+
+Error stopped()
+{
+    return {ErrorCode::cancelled, "Making keys", ""};
+}
+
+/// Poses on every half frame (see keyGrid) from first to last; empty where it was stopped.
+template <typename PoseAt>
+std::vector<Pose> sampled(const PoseAt& poseAt, double first, double last, const Progress& progress)
+{
+    const auto count = static_cast<std::size_t>(std::lround((last - first) / keyGrid)) + 1;
+    std::vector<Pose> poses;
+    poses.reserve(count);
+    while (poses.size() < count) {
+        if (poses.size() % 256 == 0 &&
+            !goesOn(progress, static_cast<double>(poses.size()) / static_cast<double>(count)))
+            return {};
+        poses.push_back(poseAt(first + keyGrid * static_cast<double>(poses.size())));
+    }
+    return poses;
+}
+
 /// A motion from first to last (whole frames) as a strand whose keys count from `zero`.
 template <typename PoseAt>
 Result<Strand> strandFollowing(const PoseAt& poseAt, const Project& project, double first, double last, double zero,
-                               const BakeWish& wish, Baked& made)
+                               Baking& baking)
 {
+    constexpr double sampling = 0.5; // share of the work
+    const BakeWish& wish = baking.wish;
+    Baked& made = baking.made;
+    const auto poses = sampled(poseAt, first, last, partOf(baking.progress, 0, sampling));
+    if (poses.empty())
+        return stopped();
+    bool gaveUp = false;
     Strand strand{"Keys", Drawn{}, {}, {}};
     strand.rate.restHz = strand.rate.peakHz; // frames are frames
     auto& drawn = std::get<Drawn>(strand.source);
     drawn.asDrawn = true;
     for (const Axis axis : allAxes) {
-        const auto value = [&](double frame) { return along(poseAt(frame + zero), axis); };
+        const double done = sampling + (1 - sampling) * static_cast<double>(axis) / axisCount;
+        const auto value = [&](double frame) {
+            return along(poses[static_cast<std::size_t>(std::lround((frame + zero - first) / keyGrid))], axis);
+        };
         double most = 0;
-        for (double frame = first - zero; frame <= last - zero; frame += keyGrid)
-            most = std::max(most, std::abs(value(frame)));
+        for (const Pose& pose : poses)
+            most = std::max(most, std::abs(along(pose, axis)));
         if (most < smallest)
             continue;
         if (most > amountLimit(axis))
@@ -89,7 +127,12 @@ Result<Strand> strandFollowing(const PoseAt& poseAt, const Project& project, dou
         const double unit = most * unitOf(project, axis);
         const double tolerance = (turns(axis) ? wish.degrees : wish.pixels) / unit;
         DrawnKeys keys = wish.everyFrame ? keyEachFrame(share, first - zero, last - zero)
-                                         : fewestKeys(share, first - zero, last - zero, tolerance);
+                                         : fewestKeys(share, first - zero, last - zero, tolerance, [&] {
+                                               gaveUp = gaveUp || !goesOn(baking.progress, done);
+                                               return gaveUp;
+                                           });
+        if (gaveUp)
+            return stopped();
         double& off = turns(axis) ? made.degreesOff : made.pixelsOff;
         off = std::max(off, farthestOff(keys, share, first - zero, last - zero) * unit);
         made.keys += keys.size();
@@ -100,11 +143,10 @@ Result<Strand> strandFollowing(const PoseAt& poseAt, const Project& project, dou
 }
 
 /// The film's motion as such a strand.
-Result<Strand> strandOf(const Project& moving, double first, double last, double zero, const BakeWish& wish,
-                        Baked& made)
+Result<Strand> strandOf(const Project& moving, double first, double last, double zero, Baking& baking)
 {
     const Motion motion(moving);
-    return strandFollowing([&](double frame) { return motion.poseAt(frame); }, moving, first, last, zero, wish, made);
+    return strandFollowing([&](double frame) { return motion.poseAt(frame); }, moving, first, last, zero, baking);
 }
 
 Error nothingMoves(const std::string& what)
@@ -115,7 +157,7 @@ Error nothingMoves(const std::string& what)
 /// A strike alone, felt with `recipe`, as a strand whose keys count from `peak` frames after it; `end` becomes the
 /// frame from the strike at which it is over.
 Result<Strand> strandOfStrike(const Project& project, const Strike& strike, const Recipe& recipe, double peak,
-                              const std::string& name, const BakeWish& wish, Baked& made, double& end)
+                              const std::string& name, Baking& baking, double& end)
 {
     const Project alone = oneStrike(project, strike, recipe);
     const Motion motion(alone);
@@ -126,17 +168,18 @@ Result<Strand> strandOfStrike(const Project& project, const Strike& strike, cons
     const double zero = frame + peak;
     end = span.end - frame;
     auto strand =
-        strandOf(alone, zero + std::floor(span.start - zero), zero + std::ceil(span.end - zero), zero, wish, made);
-    if (strand.ok() && made.keys == 0)
+        strandOf(alone, zero + std::floor(span.start - zero), zero + std::ceil(span.end - zero), zero, baking);
+    if (strand.ok() && baking.made.keys == 0)
         return nothingMoves(name);
     return strand;
 }
 
 } // namespace
 
-Result<Baked> withStrikeBaked(Project project, StrikeId id, const BakeWish& wish)
+Result<Baked> withStrikeBaked(Project project, StrikeId id, const BakeWish& wish, const Progress& progress)
 {
-    Baked made;
+    Baking baking{wish, progress, {}};
+    Baked& made = baking.made;
     const Strike* strike = project.strike(id);
     const std::string name = strike != nullptr && !strike->name.empty() ? strike->name : "The strike";
     if (strike == nullptr || project.recipe(strike->recipe) == nullptr)
@@ -145,7 +188,7 @@ Result<Baked> withStrikeBaked(Project project, StrikeId id, const BakeWish& wish
     recipe.id = 1;
     untilItsLength(recipe);
     double end = 0;
-    auto keyed = strandOfStrike(project, *strike, recipe, recipe.envelope.peak(), name, wish, made, end);
+    auto keyed = strandOfStrike(project, *strike, recipe, recipe.envelope.peak(), name, baking, end);
     if (!keyed.ok())
         return keyed.error();
     Strand strand = std::move(keyed.value());
@@ -167,12 +210,14 @@ Result<Baked> withStrikeBaked(Project project, StrikeId id, const BakeWish& wish
     changed->recipe = added.id;
     changed->overrides = {};
     made.project = std::move(added.project);
-    return made;
+    return std::move(made);
 }
 
-Result<Baked> withStrandBaked(Project project, StrikeId id, std::size_t index, const BakeWish& wish)
+Result<Baked> withStrandBaked(Project project, StrikeId id, std::size_t index, const BakeWish& wish,
+                              const Progress& progress)
 {
-    Baked made;
+    Baking baking{wish, progress, {}};
+    Baked& made = baking.made;
     const Strike* strike = project.strike(id);
     if (strike == nullptr || project.recipe(strike->recipe) == nullptr ||
         index >= project.recipe(strike->recipe)->strands.size())
@@ -187,7 +232,7 @@ Result<Baked> withStrandBaked(Project project, StrikeId id, std::size_t index, c
     single.strands = {sounding};
     const double peak = original.envelope.value_or(recipe.envelope).peak();
     double end = 0;
-    auto keyed = strandOfStrike(project, *strike, single, peak, original.name, wish, made, end);
+    auto keyed = strandOfStrike(project, *strike, single, peak, original.name, baking, end);
     if (!keyed.ok())
         return keyed.error();
     Strand strand = std::move(keyed.value());
@@ -201,18 +246,19 @@ Result<Baked> withStrandBaked(Project project, StrikeId id, std::size_t index, c
     const RecipeId target = project.strike(id)->recipe;
     made.project =
         withStrandChanged(std::move(project), target, index, [&](Strand& place) { place = std::move(strand); });
-    return made;
+    return std::move(made);
 }
 
-Result<Baked> withFilmBaked(Project project, const BakeWish& wish)
+Result<Baked> withFilmBaked(Project project, const BakeWish& wish, const Progress& progress)
 {
-    Baked made;
+    Baking baking{wish, progress, {}};
+    Baked& made = baking.made;
     const Project moving = strikesOnly(project);
     const Motion motion(moving);
     if (motion.spans().empty() || project.length() < 2)
         return nothingMoves("The film");
     const auto last = static_cast<double>(project.length() - 1);
-    Result<Strand> keyed = strandOf(moving, 0, last, 0, wish, made);
+    Result<Strand> keyed = strandOf(moving, 0, last, 0, baking);
     if (!keyed.ok())
         return keyed.error();
     Recipe recipe;
@@ -234,7 +280,7 @@ Result<Baked> withFilmBaked(Project project, const BakeWish& wish)
     added.project.settles.clear();
     added.project.addStrike(strike);
     made.project = std::move(added.project);
-    return made;
+    return std::move(made);
 }
 
 Result<Strand> strandCutOut(const CapturedMotion& stretch, const Project& project, const BakeWish& wish)
@@ -268,8 +314,8 @@ Result<Strand> strandCutOut(const CapturedMotion& stretch, const Project& projec
     envelope.set(EnvelopeField::rumble, 0);
     if (envelope[EnvelopeField::attack] != peak || envelope[EnvelopeField::decay] != last - peak)
         return Error{ErrorCode::badValue, "The stretch", "it is too long for one strike; trim it to the violent part"};
-    Baked made;
-    auto strand = strandFollowing(poseAt, project, 0, last, peak, wish, made);
+    Baking baking{wish, {}, {}};
+    auto strand = strandFollowing(poseAt, project, 0, last, peak, baking);
     if (strand.ok())
         strand.value().envelope = envelope;
     return strand;

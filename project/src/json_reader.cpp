@@ -98,7 +98,7 @@ double JsonObject::checked(const Json& value, const char* key, double min, doubl
     const auto number = value.get<double>();
     if (!(std::isfinite(number) && number >= min && number <= max)) {
         wrong(key,
-              "is " + shortestText(number) + ", which is outside " + shortestText(min) + " to " + shortestText(max));
+              Phrase("is {}, which is outside {} to {}", shortestText(number), shortestText(min), shortestText(max)));
         return min;
     }
     return number;
@@ -125,7 +125,7 @@ double JsonObject::value(const std::string& key, const FieldSpec& spec, double f
         const std::string word = text(key.c_str(), {});
         const auto colour = valueFromText(spec, word);
         if (!colour)
-            wrong(key, "is " + inQuotes(word) + ", but should be " + valueWanted(spec));
+            wrong(key, Phrase("is {}, but should be {}", inQuotes(word), valueWanted(spec)));
         return colour.value_or(fallback);
     }
     if (const RenamedKey* renamed = renamedTo(key); renamed != nullptr && renamed->factor != 1 && json_.is_object() &&
@@ -136,7 +136,7 @@ double JsonObject::value(const std::string& key, const FieldSpec& spec, double f
     }
     const double number = this->number(key.c_str(), spec.min, spec.max, fallback);
     if (spec.whole && number != std::floor(number))
-        wrong(key, "is " + shortestText(number) + ", but should be a whole number");
+        wrong(key, Phrase("is {}, but should be a whole number", shortestText(number)));
     return number;
 }
 
@@ -152,7 +152,7 @@ double JsonObject::choice(const char* key, Choices choices, double fallback)
     std::string words;
     for (const auto known : choices)
         words += (words.empty() ? "" : ", ") + std::string(known);
-    wrong(key, "is " + inQuotes(word) + ", but should be one of " + words);
+    wrong(key, Phrase("is {}, but should be one of {}", inQuotes(word), words));
     return fallback;
 }
 
@@ -177,7 +177,7 @@ std::int64_t JsonObject::needInteger(const char* key, std::int64_t min, std::int
         return min;
     const double number = checked(*value, key, static_cast<double>(min), static_cast<double>(max));
     if (number != std::floor(number))
-        wrong(key, "is " + shortestText(number) + ", but should be a whole number");
+        wrong(key, Phrase("is {}, but should be a whole number", shortestText(number)));
     return static_cast<std::int64_t>(number);
 }
 

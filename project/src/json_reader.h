@@ -26,10 +26,10 @@ class JsonTrouble {
 public:
     explicit JsonTrouble(std::string file) : file_(std::move(file)) {}
 
-    void add(ErrorCode code, const std::string& place, const std::string& what)
+    void add(ErrorCode code, const Phrase& place, const Phrase& what)
     {
         if (!error_)
-            error_ = Error{code, file_, (place.empty() ? "" : place + " ") + what};
+            error_ = Error{code, file_, place.empty() ? what : Phrase("{} {}", place, what)};
     }
     const std::optional<Error>& error() const { return error_; }
 
@@ -65,10 +65,7 @@ public:
     bool flag(const char* key, bool fallback);
 
     std::string placeOf(const std::string& key) const { return place_.empty() ? key : place_ + "." + key; }
-    void wrong(const std::string& key, const std::string& what)
-    {
-        trouble_.add(ErrorCode::badValue, placeOf(key), what);
-    }
+    void wrong(const std::string& key, const Phrase& what) { trouble_.add(ErrorCode::badValue, placeOf(key), what); }
     JsonTrouble& trouble() { return trouble_; }
 
 private:

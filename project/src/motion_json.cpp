@@ -30,9 +30,8 @@ CapturedFrame readFrame(const Json& row, const std::string& place, JsonTrouble& 
         read[i] = row[i].is_number() ? row[i].get<double>() : NAN;
         if (!(read[i] >= columns[i].min && read[i] <= columns[i].max))
             trouble.add(ErrorCode::badValue, place,
-                        std::string("has ") + shownJson(row[i]) + " as its " + columns[i].name +
-                            ", but that should be a number from " + shortestText(columns[i].min) + " to " +
-                            shortestText(columns[i].max));
+                        Phrase("has {} as its {}, but that should be a number from {} to {}", shownJson(row[i]),
+                               columns[i].name, shortestText(columns[i].min), shortestText(columns[i].max)));
     }
     return {{read[0], read[1], read[2], read[3]}, read[4]};
 }
@@ -69,12 +68,12 @@ KeptMotion motionFromJson(const Json& json, const std::string& place, JsonTroubl
     if (const auto known = rateFromText(rate))
         kept.motion.rate = *known;
     else
-        object.wrong("rate", "is \"" + rate + "\", but should be a fraction such as \"24/1\"");
+        object.wrong("rate", Phrase("is \"{}\", but should be a fraction such as \"24/1\"", rate));
     const Json* frames = object.need("frames");
     if (frames == nullptr)
         return kept;
     if (!frames->is_array() || frames->size() < 2 || frames->size() > mostFrames) {
-        object.wrong("frames", "should be a list of 2 to " + std::to_string(mostFrames) + " frames");
+        object.wrong("frames", Phrase("should be a list of 2 to {} frames", mostFrames));
         return kept;
     }
     for (std::size_t i = 0; i < frames->size() && !trouble.error(); ++i)

@@ -20,7 +20,7 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr int motionVersion = 1;
-constexpr std::uintmax_t largestFile = 16u << 20;
+constexpr std::uintmax_t largestMotion = 16u << 20;
 
 /// Letters, digits and hyphens of a name, for a file.
 std::string fileNameOf(const std::string& name)
@@ -63,8 +63,8 @@ Result<KeptMotion> motionFromText(std::string_view text, const std::string& name
         return Error{ErrorCode::badFormat, name, "it is JSON, but holds no motion: \"vember_motion\" is missing"};
     if (json["vember_motion"] != motionVersion)
         return Error{ErrorCode::unsupported, name,
-                     "it has motion format version " + shownJson(json["vember_motion"]) +
-                         ", and this program reads version 1"};
+                     Phrase("it has motion format version {}, and this program reads version 1",
+                            shownJson(json["vember_motion"]))};
     json.erase("vember_motion");
     JsonTrouble trouble(name);
     KeptMotion kept = motionFromJson(json, "", trouble);
@@ -75,7 +75,7 @@ Result<KeptMotion> motionFromText(std::string_view text, const std::string& name
 
 Result<KeptMotion> loadMotion(const std::string& path)
 {
-    const auto text = readFile(path, largestFile, "a motion");
+    const auto text = readFile(path, largestMotion, "a motion");
     if (!text)
         return text.error();
     return motionFromText(text.value(), path);
@@ -128,7 +128,7 @@ OwnMotions openMotions(const std::string& folder)
         if (kept)
             own.motions.push_back({std::move(kept).value(), path});
         else if (own.trouble.empty())
-            own.trouble = "A motion of your library cannot be used: " + sentence(kept.error());
+            own.trouble = Phrase("A motion of your library cannot be used: {}", phraseOf(kept.error()));
     }
     std::sort(own.motions.begin(), own.motions.end(), [](const OwnMotion& a, const OwnMotion& b) {
         return a.kept.name != b.kept.name ? a.kept.name < b.kept.name : a.path < b.path;
@@ -179,7 +179,8 @@ Result<KeptMotion> findMotion(const std::string& nameOrFile)
     std::string names;
     for (const KeptMotion& kept : motions)
         names += (names.empty() ? "" : ", ") + kept.name;
-    return Error{ErrorCode::badValue, nameOrFile, "no motion of the library has this name; there are " + names};
+    return Error{ErrorCode::badValue, nameOrFile,
+                 Phrase("no motion of the library has this name; there are {}", names)};
 }
 
 std::string freshMotionName(const std::vector<KeptMotion>& motions, const std::string& wanted)

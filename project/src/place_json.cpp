@@ -7,8 +7,6 @@ namespace ember {
 
 namespace {
 
-constexpr std::int64_t longestFilm = 100'000'000;
-
 double numberWithin(JsonObject& object, const char* key, const FieldSpec& spec)
 {
     return object.number(key, spec.min, spec.max, spec.fallback);
@@ -53,18 +51,18 @@ Pad padFromJson(const Json& json, const std::string& where, const Project& proje
     if (const auto known = kindFromName(kind))
         pad.kind = *known;
     else
-        object.wrong("kind", "is \"" + kind + "\", but should be blast, landing, hit or beat");
+        object.wrong("kind", Phrase("is \"{}\", but should be blast, landing, hit or beat", kind));
     std::size_t state = 0;
     readList(object, "recipes", true, [&](const Json& item, const std::string& place) {
         const Recipe* recipe = item.is_string() ? project.recipeNamed(item.get<std::string>()) : nullptr;
         if (recipe == nullptr)
-            trouble.add(ErrorCode::badValue, place, "is " + shownJson(item) + ", which is not among the recipes");
+            trouble.add(ErrorCode::badValue, place, Phrase("is {}, which is not among the recipes", shownJson(item)));
         else if (state < boardStates)
             pad.recipes[state] = recipe->id;
         ++state;
     });
     if (state != boardStates)
-        object.wrong("recipes", "should be " + std::to_string(boardStates) + ", one for each state");
+        object.wrong("recipes", Phrase("should be {}, one for each state", boardStates));
     pad.strength = object.number(strikefield::strength);
     pad.direction = object.optionalNumber(strikefield::direction);
     if (const Json* place = object.find("place"))
@@ -86,10 +84,7 @@ Json placeToJson(const Place& place)
         const auto& at = std::get<WorldPoint>(place.at);
         json = {{"x", at.x}, {"y", at.y}, {"z", at.z}};
     }
-    for (const auto& [key, on] :
-         {std::pair("weaker", place.weaker), std::pair("later", place.later), std::pair("directed", place.directed)})
-        if (!on)
-            json[key] = false;
+    writeValues(json, valuesOf(place));
     return json;
 }
 
@@ -108,13 +103,11 @@ Place placeFromJson(const Json& json, const std::string& where, JsonTrouble& tro
     } else {
         place.at = pointFrom(object);
     }
-    place.weaker = object.flag("weaker", true);
-    place.later = object.flag("later", true);
-    place.directed = object.flag("directed", true);
+    readValues(object, place);
     return place;
 }
 
-Json worldToJson(World world)
+Json worldToJson(const World& world)
 {
     Json json = Json::object();
     writeValues(json, valuesOf(world));
@@ -128,7 +121,7 @@ World worldFromJson(const Json& json, JsonTrouble& trouble)
 {
     JsonObject object(json, "world", trouble);
     World world;
-    readValues(object, valuesOf(world));
+    readValues(object, world);
     readList(object, "camera", false, [&](const Json& item, const std::string& where) {
         JsonObject key(item, where, trouble);
         CameraKey camera;
@@ -136,7 +129,7 @@ World worldFromJson(const Json& json, JsonTrouble& trouble)
         camera.at = pointFrom(key);
         camera.heading = numberWithin(key, "heading", worldfield::heading);
         if (!world.camera.empty() && world.camera.back().frame >= camera.frame)
-            trouble.add(ErrorCode::badValue, where + ".frame", "should be later than the key's before it");
+            trouble.add(ErrorCode::badValue, Phrase("{}.frame", where), "should be later than the key's before it");
         world.camera.push_back(camera);
     });
     return world;
@@ -164,7 +157,7 @@ Board boardFromJson(const Json& json, const Project& project, JsonTrouble& troub
     });
     readList(object, "pads", false, [&](const Json& item, const std::string& where) {
         if (board.pads.size() == mostPads)
-            trouble.add(ErrorCode::badValue, where, "is more than a board has: " + std::to_string(mostPads) + " pads");
+            trouble.add(ErrorCode::badValue, where, Phrase("is more than a board has: {} pads", mostPads));
         else
             board.pads.push_back(padFromJson(item, where, project, trouble));
     });

@@ -10,7 +10,7 @@ namespace ember {
 Json placeToJson(const Place& place);
 Place placeFromJson(const Json& json, const std::string& where, JsonTrouble& trouble);
 
-Json worldToJson(World world);
+Json worldToJson(const World& world);
 World worldFromJson(const Json& json, JsonTrouble& trouble);
 
 /// Recipes are known by their names.

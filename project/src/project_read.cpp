@@ -16,8 +16,7 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr std::int64_t longestFilm = 100'000'000;
-constexpr std::uintmax_t largestFile = 256u << 20;
+constexpr std::uintmax_t largestProject = 256u << 20;
 
 /// A strike's own values by their keys; a choice is its word, a switch "on" or "off".
 Overrides readOwn(const Json& json, const std::string& place, const Recipe& recipe, JsonTrouble& trouble)
@@ -32,7 +31,7 @@ Overrides readOwn(const Json& json, const std::string& place, const Recipe& reci
         const FieldSpec* spec = specOfValue(shape, now);
         if (spec == nullptr) {
             if (last)
-                object.wrong(shownText(key, 60), "is no value of the recipe " + inQuotes(recipe.name));
+                object.wrong(shownText(key, 60), Phrase("is no value of the recipe {}", inQuotes(recipe.name)));
             return;
         }
         own.set(now, spec->choices.empty() ? object.value(key, *spec, spec->fallback)
@@ -57,24 +56,19 @@ Strike readStrike(const Json& json, const std::string& place, const Project& pro
     if (const auto known = kindFromName(kind))
         strike.kind = *known;
     else
-        object.wrong("kind", "is " + inQuotes(kind) + ", but should be blast, landing, hit or beat");
+        object.wrong("kind", Phrase("is {}, but should be blast, landing, hit or beat", inQuotes(kind)));
     strike.name = object.text("name", {});
-    strike.strength = object.number(strikefield::strength);
+    readValues(object, strike);
     strike.direction = object.optionalNumber(strikefield::direction);
     if (const Json* at = object.find("place"))
         strike.place = placeFromJson(*at, object.placeOf("place"), trouble);
-    if (object.find("seed") != nullptr)
-        strike.seed = static_cast<std::uint32_t>(object.needInteger("seed", 0, UINT32_MAX));
-    strike.locked = object.flag("locked", false);
-    strike.pinned = object.flag("pinned", false);
-    strike.onCut = object.flag("on_cut", false);
     strike.group = object.text("group", {});
     if (!strike.group.empty() && project.group(strike.group) == nullptr)
-        object.wrong("group", "names " + inQuotes(strike.group) + ", which is not among the groups");
+        object.wrong("group", Phrase("names {}, which is not among the groups", inQuotes(strike.group)));
     const std::string name = object.needText("recipe");
     const Recipe* recipe = project.recipeNamed(name);
     if (recipe == nullptr) {
-        object.wrong("recipe", "names " + inQuotes(name) + ", which is not among the recipes");
+        object.wrong("recipe", Phrase("names {}, which is not among the recipes", inQuotes(name)));
         return strike;
     }
     strike.recipe = recipe->id;
@@ -115,7 +109,7 @@ void inOrder(List& list, const std::string& place, JsonTrouble& trouble)
     const auto same =
         std::adjacent_find(list.begin(), list.end(), [](const auto& a, const auto& b) { return a.frame == b.frame; });
     if (same != list.end())
-        trouble.add(ErrorCode::badValue, place, "has two entries on frame " + std::to_string(same->frame.index));
+        trouble.add(ErrorCode::badValue, place, Phrase("has two entries on frame {}", same->frame.index));
 }
 
 /// The path of a file, taken from the project's folder where it is relative.
@@ -133,7 +127,7 @@ Soundtrack readSound(const Json& json, const std::string& folder, JsonTrouble& t
 {
     JsonObject object(json, "sound", trouble);
     Soundtrack sound;
-    readValues(object, valuesOf(sound));
+    readValues(object, sound);
     if (object.find("file") != nullptr)
         sound.file = readPath(object, "file", object.text("file", {}), folder, "should be the path of a sound");
     return sound;
@@ -143,7 +137,7 @@ BeatGrid readBeats(const Json& json, JsonTrouble& trouble)
 {
     JsonObject object(json, "beats", trouble);
     BeatGrid beats;
-    readValues(object, valuesOf(beats));
+    readValues(object, beats);
     return beats;
 }
 
@@ -177,7 +171,7 @@ Shot readShot(const Json& json, const std::string& place, const std::string& fol
         const std::string rate = values.text("rate", {});
         shot.format.rate = rateFromText(rate);
         if (!rate.empty() && !shot.format.rate)
-            values.wrong("rate", "is " + inQuotes(rate) + ", but should be a fraction such as \"24000/1001\"");
+            values.wrong("rate", Phrase("is {}, but should be a fraction such as \"24000/1001\"", inQuotes(rate)));
     }
     return shot;
 }
@@ -186,12 +180,12 @@ Finish readFinish(const Json& json, JsonTrouble& trouble)
 {
     JsonObject object(json, "finish", trouble);
     Finish finish;
-    readValues(object, valuesOf(finish));
+    readValues(object, finish);
     const std::string plain = object.text("plain", "#000000");
     if (const auto colour = colourFromText(plain))
         finish.plain = *colour;
     else
-        object.wrong("plain", "is " + inQuotes(plain) + ", but should be a colour such as #1a2b3c");
+        object.wrong("plain", Phrase("is {}, but should be a colour such as #1a2b3c", inQuotes(plain)));
     return finish;
 }
 
@@ -201,7 +195,7 @@ Layer readLayer(const Json& json, const std::string& place, const std::string& f
     Layer layer;
     layer.name = object.text("name", {});
     layer.picture = readPath(object, "picture", object.needText("picture"), folder, "should be the path of a picture");
-    readValues(object, valuesOf(layer));
+    readValues(object, layer);
     return layer;
 }
 
@@ -212,7 +206,7 @@ StrikeGroup readGroup(const Json& json, const std::string& place, JsonTrouble& t
     group.name = object.needText("name");
     if (group.name.empty())
         object.wrong("name", "should not be empty");
-    readValues(object, valuesOf(group.overlap));
+    readValues(object, group.overlap);
     return group;
 }
 
@@ -230,7 +224,7 @@ Master readMaster(const Json& json, JsonTrouble& trouble)
 {
     JsonObject object(json, "master", trouble);
     Master master;
-    readValues(object, valuesOf(master));
+    readValues(object, master);
     readList(object, "keys", false, [&](const Json& item, const std::string& where) {
         JsonObject key(item, where, trouble);
         master.keys.push_back({Frame{key.needInteger("frame", 0, longestFilm)}, key.number("value", 0, 2, 1)});
@@ -244,13 +238,13 @@ void readMeeting(JsonObject& object, Project& project, JsonTrouble& trouble)
 {
     if (const Json* overlap = object.find("overlap")) {
         JsonObject values(*overlap, "overlap", trouble);
-        readValues(values, valuesOf(project.overlap));
+        readValues(values, project.overlap);
     }
     readList(object, "groups", false, [&](const Json& item, const std::string& where) {
         StrikeGroup group = readGroup(item, where, trouble);
         if (project.group(group.name) != nullptr)
-            trouble.add(ErrorCode::badValue, where + ".name",
-                        "is " + inQuotes(group.name) + ", as another group's is already");
+            trouble.add(ErrorCode::badValue, Phrase("{}.name", where),
+                        Phrase("is {}, as another group's is already", inQuotes(group.name)));
         project.groups.push_back(std::move(group));
     });
     readList(object, "settles", false, [&](const Json& item, const std::string& where) {
@@ -263,7 +257,7 @@ void readMeeting(JsonObject& object, Project& project, JsonTrouble& trouble)
         if (drift->is_object() && drift->contains("amount"))
             project.drift.amount = {};
         project.drift.captured.motion = readMotion(values); // which values there are depends on it
-        readValues(values, valuesOf(project.drift));
+        readValues(values, project.drift);
     }
     if (const Json* master = object.find("master"))
         project.master = readMaster(*master, trouble);
@@ -283,8 +277,8 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
     if (const auto known = rateFromText(rate))
         project.rate = *known;
     else
-        object.wrong("rate",
-                     "is " + inQuotes(rate) + ", but should be a fraction such as \"24000/1001\", 1 to 1000 a second");
+        object.wrong("rate", Phrase("is {}, but should be a fraction such as \"24000/1001\", 1 to 1000 a second",
+                                    inQuotes(rate)));
     if (const Json* sound = object.find("sound"))
         project.sound = readSound(*sound, folder, trouble);
     if (const Json* beats = object.find("beats"))
@@ -294,15 +288,15 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
         if (!recipe.sound.file.empty() && fs::path(recipe.sound.file).is_relative() && !folder.empty())
             recipe.sound.file = (fs::absolute(folder) / recipe.sound.file).lexically_normal().string();
         if (project.recipeNamed(recipe.name) != nullptr)
-            trouble.add(ErrorCode::badValue, where + ".name",
-                        "is " + inQuotes(recipe.name) + ", as another recipe's is already");
+            trouble.add(ErrorCode::badValue, Phrase("{}.name", where),
+                        Phrase("is {}, as another recipe's is already", inQuotes(recipe.name)));
         project.addRecipe(std::move(recipe));
     });
     if (const Json* world = object.find("world"))
         project.world = worldFromJson(*world, trouble);
     if (const Json* gentle = object.find("gentle")) {
         JsonObject values(*gentle, "gentle", trouble);
-        readValues(values, valuesOf(project.gentle));
+        readValues(values, project.gentle);
     }
     if (const Json* board = object.find("board"))
         project.board = boardFromJson(*board, project, trouble);
@@ -345,8 +339,8 @@ Result<Project> projectFromJson(std::string_view text, const std::string& folder
     const Json& version = json["vember"];
     if (!version.is_number_integer() || version.get<double>() < 1 || version.get<double>() > projectVersion)
         return Error{ErrorCode::unsupported, name,
-                     "it has format version " + shownJson(version) + ", and this program reads versions 1 to " +
-                         std::to_string(projectVersion)};
+                     Phrase("it has format version {}, and this program reads versions 1 to {}", shownJson(version),
+                            projectVersion)};
     JsonTrouble trouble(name);
     Project project = readProject(json, folder, trouble);
     if (trouble.error())
@@ -356,7 +350,7 @@ Result<Project> projectFromJson(std::string_view text, const std::string& folder
 
 Result<Project> loadProject(const std::string& path)
 {
-    const auto text = readFile(path, largestFile, "a project");
+    const auto text = readFile(path, largestProject, "a project");
     if (!text)
         return text.error();
     return projectFromJson(text.value(), fs::absolute(path).parent_path().string(), path);

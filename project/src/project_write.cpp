@@ -30,18 +30,11 @@ Json toJson(const Strike& strike, const Project& project)
     json["kind"] = kindName(strike.kind);
     if (!strike.name.empty())
         json["name"] = strike.name;
-    json["strength"] = strike.strength;
+    writeValues(json, valuesOf(strike));
     if (strike.direction)
         json["direction"] = *strike.direction;
     if (strike.place)
         json["place"] = placeToJson(*strike.place);
-    json["seed"] = strike.seed;
-    if (strike.locked)
-        json["locked"] = true;
-    if (strike.pinned)
-        json["pinned"] = true;
-    if (strike.onCut)
-        json["on_cut"] = true;
     const Recipe* recipe = project.recipe(strike.recipe);
     json["recipe"] = recipe != nullptr ? recipe->name : std::string();
     if (!strike.group.empty())
@@ -94,7 +87,7 @@ Json toJson(const Shot& shot, const Project& project, const std::string& folder)
 }
 
 template <typename Part>
-Json valuesToJson(Part part)
+Json valuesToJson(const Part& part)
 {
     Json json = Json::object();
     writeValues(json, valuesOf(part));
@@ -120,8 +113,7 @@ Json toJson(const SettleMark& mark)
 Json toJson(const StrikeGroup& group)
 {
     Json json{{"name", group.name}};
-    Overlap overlap = group.overlap;
-    writeValues(json, valuesOf(overlap));
+    writeValues(json, valuesOf(group.overlap));
     return json;
 }
 
@@ -130,8 +122,7 @@ Json toJson(const Layer& layer, const std::string& folder)
     Json json{{"picture", relativeTo(layer.picture, folder)}};
     if (!layer.name.empty())
         json["name"] = layer.name;
-    Layer copy = layer;
-    writeValues(json, valuesOf(copy));
+    writeValues(json, valuesOf(layer));
     return json;
 }
 

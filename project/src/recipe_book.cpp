@@ -18,16 +18,19 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr int recipesVersion = 1;
-constexpr std::uintmax_t largestFile = 16u << 20;
+constexpr std::uintmax_t largestBook = 16u << 20;
 
-void scaleValues(const Values& values, double distance, double time)
+template <typename Part>
+void scaleValues(Part& part, double distance, double time)
 {
-    for (const Value& value : values) {
-        const double was = value.get();
-        if (value.spec->unit == "px")
-            value.set(std::round(was * distance * 10) / 10);
-        else if (value.spec->unit == "frames" && value.key != "every" && was > 0) // jitter stays on every frame
-            value.set(std::max(1.0, std::round(was * time)));
+    for (const FieldOf<Part>& field : fieldsOf<Part>()) {
+        if (!field.in(part))
+            continue;
+        const double was = field.get(part);
+        if (field.spec->unit == "px")
+            field.set(part, std::round(was * distance * 10) / 10);
+        else if (field.spec->unit == "frames" && field.key != "every" && was > 0) // jitter stays on every frame
+            field.set(part, std::max(1.0, std::round(was * time)));
     }
 }
 
@@ -53,7 +56,7 @@ BookEntry readEntry(const Json& json, const std::string& place, JsonTrouble& tro
         if (about->is_string())
             entry.about = about->get<std::string>();
         else
-            trouble.add(ErrorCode::badFormat, place + ".about", "should be a text in quotes");
+            trouble.add(ErrorCode::badFormat, Phrase("{}.about", place), "should be a text in quotes");
         bare.erase("about");
     }
     if (const auto scale = bare.find("for"); scale != bare.end()) {
@@ -63,7 +66,7 @@ BookEntry readEntry(const Json& json, const std::string& place, JsonTrouble& tro
         if (const auto known = rateFromText(rate))
             entry.scale.rate = *known;
         else
-            object.wrong("rate", "is \"" + rate + "\", but should be a fraction such as \"24/1\"");
+            object.wrong("rate", Phrase("is \"{}\", but should be a fraction such as \"24/1\"", rate));
     }
     bare.erase("for");
     entry.recipe = recipeFromJson(bare, place, trouble);
@@ -89,12 +92,12 @@ Recipe scaled(const Recipe& recipe, const RecipeScale& from, const RecipeScale& 
         return out;
     const double distance = static_cast<double>(to.width) / from.width;
     const double time = to.rate.perSecond() / from.rate.perSecond();
-    scaleValues(valuesOf(out.envelope), distance, time);
-    scaleValues(valuesOf(out.effects), distance, time);
+    scaleValues(out.envelope, distance, time);
+    scaleValues(out.effects, distance, time);
     for (Strand& strand : out.strands) {
-        scaleValues(valuesOf(strand), distance, time);
+        scaleValues(strand, distance, time);
         if (strand.envelope)
-            scaleValues(valuesOf(*strand.envelope), distance, time);
+            scaleValues(*strand.envelope, distance, time);
         if (auto* drawn = std::get_if<Drawn>(&strand.source))
             for (auto& keys : drawn->keys)
                 for (DrawnKey& key : keys)
@@ -130,7 +133,7 @@ std::string freshEntryName(const BookEntries& entries, const std::string& wanted
 
 Result<BookEntries> loadRecipes(const std::string& path)
 {
-    const auto text = readFile(path, largestFile, "recipes");
+    const auto text = readFile(path, largestBook, "recipes");
     if (!text)
         return text.error();
     JsonTrouble trouble(path);
@@ -142,8 +145,8 @@ Result<BookEntries> loadRecipes(const std::string& path)
         return Error{ErrorCode::badFormat, path, "it is JSON, but holds no recipes: \"vember_recipes\" is missing"};
     if (json["vember_recipes"] != recipesVersion)
         return Error{ErrorCode::unsupported, path,
-                     "it has recipe format version " + shownJson(json["vember_recipes"]) +
-                         ", and this program reads version 1"};
+                     Phrase("it has recipe format version {}, and this program reads version 1",
+                            shownJson(json["vember_recipes"]))};
     BookEntries entries;
     {
         JsonObject object(json, "", trouble);
@@ -199,12 +202,15 @@ UserBook openUserBook(const std::string& path)
         book.entries = std::move(entries).value();
         return book;
     }
-    book.trouble = "Your recipe book cannot be used: " + sentence(entries.error());
+    const Phrase trouble = phraseOf(entries.error());
     const std::string aside = asideName(path);
     if (std::rename(path.c_str(), aside.c_str()) == 0)
-        book.trouble += " It was kept as " + aside + "; the book begins empty.";
+        book.trouble = {"Your recipe book cannot be used: {} It was kept as {}; the book begins empty.", trouble,
+                        aside};
     else
-        book.trouble += " It was left where it is; changes to the book will replace it.";
+        book.trouble = {
+            "Your recipe book cannot be used: {} It was left where it is; changes to the book will replace it.",
+            trouble};
     return book;
 }
 

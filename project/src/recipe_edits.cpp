@@ -55,9 +55,8 @@ Project withRecipeValue(Project project, const StrikeIds& ids, std::string_view 
         if (recipe == nullptr)
             continue;
         if (scope == ShapeScope::strike) {
-            Recipe own = withOverrides(*recipe, strike->overrides);
-            if (const auto place = valueOf(own, key))
-                strike->overrides.set(key, clampTo(*place->spec, value));
+            if (const FieldSpec* spec = specOfValue(withOverrides(*recipe, strike->overrides), key))
+                strike->overrides.set(key, clampTo(*spec, value));
         } else if (setValue(*recipe, key, value)) {
             strike->overrides.clear(key);
         }
@@ -94,18 +93,18 @@ Project withLengthsScaled(Project project, const StrikeIds& ids, double factor, 
         Recipe* recipe = strike != nullptr ? project.recipe(strike->recipe) : nullptr;
         if (recipe == nullptr)
             continue;
-        Recipe own = withOverrides(*recipe, strike->overrides);
+        const Recipe own = withOverrides(*recipe, strike->overrides);
         const bool alone = scope == ShapeScope::strike;
         for (const std::string& key : lengthKeys(own)) // first what is the strike's own, from what it was
             if (alone || strike->overrides[key])
-                if (const auto place = valueOf(own, key))
-                    strike->overrides.set(key, clampTo(*place->spec, place->get() * factor));
+                if (const auto was = readValue(own, key))
+                    strike->overrides.set(key, clampTo(*specOfValue(own, key), *was * factor));
         if (alone || std::find(done.begin(), done.end(), recipe->id) != done.end())
             continue;
         done.push_back(recipe->id);
         for (const std::string& key : lengthKeys(*recipe))
-            if (const auto place = valueOf(*recipe, key))
-                place->set(place->get() * factor);
+            if (const auto was = readValue(*recipe, key))
+                setValue(*recipe, key, *was * factor);
     }
     return project;
 }

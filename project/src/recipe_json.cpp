@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "recipe_json.h"
 
-#include <memory>
 #include <set>
 
 #include "ember/core/shown_text.h"
@@ -32,9 +31,8 @@ bool isSwitch(const Value& value)
 
 Json envelopeToJson(const Envelope& envelope)
 {
-    Envelope copy = envelope;
     Json json = Json::object();
-    writeValues(json, valuesOf(copy));
+    writeValues(json, valuesOf(envelope));
     return json;
 }
 
@@ -42,11 +40,11 @@ Envelope envelopeFromJson(const Json& json, const std::string& place, JsonTroubl
 {
     JsonObject object(json, place, trouble);
     Envelope envelope;
-    readValues(object, valuesOf(envelope));
+    readValues(object, envelope);
     return envelope;
 }
 
-Json effectsToJson(Effects effects)
+Json effectsToJson(const Effects& effects)
 {
     Json json = Json::object();
     writeValues(json, valuesOf(effects));
@@ -100,38 +98,18 @@ void readDrawn(Drawn& drawn, const Json& json, const std::string& place, JsonTro
 void writeValues(Json& json, const Values& values)
 {
     for (const Value& value : values) {
-        const auto dot = value.key.find('.');
+        const std::string key(value.key);
+        const auto dot = key.find('.');
         if (dot == std::string::npos) {
-            if (!isSwitch(value) || value.get() != value.spec->fallback)
-                json[value.key] = toJson(*value.spec, value.get());
+            if (!isSwitch(value) || value.value != value.spec->fallback)
+                json[key] = toJson(*value.spec, value.value);
             continue;
         }
-        Json& group = json[value.key.substr(0, dot)];
+        Json& group = json[key.substr(0, dot)];
         if (group.is_null())
             group = Json::object();
-        if (value.get() != value.spec->fallback)
-            group[value.key.substr(dot + 1)] = toJson(*value.spec, value.get());
-    }
-}
-
-void readValues(JsonObject& object, const Values& values)
-{
-    std::unique_ptr<JsonObject> group;
-    std::string groupName;
-    for (const Value& value : values) {
-        const auto dot = value.key.find('.');
-        if (dot == std::string::npos) {
-            value.set(object.value(value.key, *value.spec, value.get()));
-            continue;
-        }
-        if (const std::string name = value.key.substr(0, dot); name != groupName) {
-            groupName = name;
-            group.reset();
-            if (const Json* held = object.find(name.c_str()))
-                group = std::make_unique<JsonObject>(*held, object.placeOf(name), object.trouble());
-        }
-        if (group)
-            value.set(group->value(value.key.substr(dot + 1), *value.spec, value.get()));
+        if (value.value != value.spec->fallback)
+            group[key.substr(dot + 1)] = toJson(*value.spec, value.value);
     }
 }
 
@@ -151,10 +129,9 @@ void readList(JsonObject& object, const char* key, bool needed,
 
 Json strandToJson(const Strand& strand)
 {
-    Strand copy = strand;
     Json json;
     json["name"] = strand.name;
-    writeValues(json, valuesOf(copy));
+    writeValues(json, valuesOf(strand));
     json.erase("own_envelope"); // told by the envelope itself
     if (const auto* drawn = std::get_if<Drawn>(&strand.source))
         json["keys"] = drawnToJson(*drawn);
@@ -172,10 +149,8 @@ Strand strandFromJson(const Json& json, const std::string& place, JsonTrouble& t
     strand.name = object.needText("name");
     if (strand.name.empty())
         object.wrong("name", "should not be empty");
-    strand.source = sourceOfKind(static_cast<std::size_t>(object.needChoice("source", sourceWords)));
-    Values values = valuesOf(strand);
-    std::erase_if(values, [](const Value& value) { return value.key == "source" || value.key == "own_envelope"; });
-    readValues(object, values);
+    object.needChoice("source", sourceWords); // it comes first: which other values there are depends on it
+    readValues(object, strand);
     if (auto* drawn = std::get_if<Drawn>(&strand.source))
         if (const Json* keys = object.find("keys"))
             readDrawn(*drawn, *keys, object.placeOf("keys"), trouble);
@@ -188,16 +163,15 @@ Strand strandFromJson(const Json& json, const std::string& place, JsonTrouble& t
 
 Json recipeToJson(const Recipe& recipe)
 {
-    Recipe copy = recipe;
     Json json;
     json["name"] = recipe.name;
-    writeValues(json, valuesOf(copy));
+    writeValues(json, valuesOf(recipe));
     json["envelope"] = envelopeToJson(recipe.envelope);
     if (recipe.effects != Effects())
         json["light"] = effectsToJson(recipe.effects);
     if (recipe.sound != StrikeSound()) {
         json["sound"] = Json::object();
-        writeValues(json["sound"], valuesOf(copy.sound));
+        writeValues(json["sound"], valuesOf(recipe.sound));
         if (!recipe.sound.file.empty())
             json["sound"]["file"] = recipe.sound.file;
     }
@@ -214,24 +188,24 @@ Recipe recipeFromJson(const Json& json, const std::string& place, JsonTrouble& t
     recipe.name = object.needText("name");
     if (recipe.name.empty())
         object.wrong("name", "should not be empty");
-    readValues(object, valuesOf(recipe));
+    readValues(object, recipe);
     if (const Json* envelope = object.find("envelope"))
         recipe.envelope = envelopeFromJson(*envelope, object.placeOf("envelope"), trouble);
     if (const Json* light = object.find("light")) {
         JsonObject effects(*light, object.placeOf("light"), trouble);
-        readValues(effects, valuesOf(recipe.effects));
+        readValues(effects, recipe.effects);
     }
     if (const Json* sound = object.find("sound")) {
         JsonObject values(*sound, object.placeOf("sound"), trouble);
-        readValues(values, valuesOf(recipe.sound));
+        readValues(values, recipe.sound);
         recipe.sound.file = values.text("file", "");
     }
     std::set<std::string> names;
     readList(object, "strands", true, [&](const Json& item, const std::string& where) {
         Strand strand = strandFromJson(item, where, trouble);
         if (!names.insert(strand.name).second)
-            trouble.add(ErrorCode::badValue, where + ".name",
-                        "is " + inQuotes(strand.name) + ", as another strand's of this recipe is already");
+            trouble.add(ErrorCode::badValue, Phrase("{}.name", where),
+                        Phrase("is {}, as another strand's of this recipe is already", inQuotes(strand.name)));
         if (!item.is_object() || !item.contains("salt")) // as older files counted them
             strand.salt = static_cast<int>(recipe.strands.size()) + 1;
         recipe.strands.push_back(std::move(strand));

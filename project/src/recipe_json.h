@@ -3,6 +3,7 @@
 #pragma once
 
 #include <functional>
+#include <memory>
 
 #include "ember/core/values.h"
 #include "json_reader.h"
@@ -12,8 +13,31 @@ namespace ember {
 /// Writes each value under its key; "amount.x" goes into an object "amount", which leaves out what is the default.
 /// Switches that are off are left out.
 void writeValues(Json& json, const Values& values);
-/// Reads what is there; a value that is not keeps what its place holds.
-void readValues(JsonObject& object, const Values& values);
+/// The values of a part that are there; of one that is not the part keeps what it has.
+template <typename Part>
+void readValues(JsonObject& object, Part& part)
+{
+    std::unique_ptr<JsonObject> group;
+    std::string groupName;
+    for (const FieldOf<Part>& field : fieldsOf<Part>()) {
+        if (!field.in(part))
+            continue;
+        const std::string key(field.key);
+        const auto dot = key.find('.');
+        if (dot == std::string::npos) {
+            field.set(part, object.value(key, *field.spec, field.get(part)));
+            continue;
+        }
+        if (const std::string name = key.substr(0, dot); name != groupName) {
+            groupName = name;
+            group.reset();
+            if (const Json* held = object.find(name.c_str()))
+                group = std::make_unique<JsonObject>(*held, object.placeOf(name), object.trouble());
+        }
+        if (group)
+            field.set(part, group->value(key.substr(dot + 1), *field.spec, field.get(part)));
+    }
+}
 
 Json recipeToJson(const Recipe& recipe);
 Recipe recipeFromJson(const Json& json, const std::string& place, JsonTrouble& trouble);

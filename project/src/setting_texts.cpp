@@ -9,8 +9,6 @@ namespace ember {
 
 namespace {
 
-constexpr std::int64_t longestFilm = 100'000'000;
-
 } // namespace
 
 std::vector<std::string_view> split(std::string_view text, char at)

@@ -32,31 +32,31 @@ public:
         setting_ = &setting;
         std::string_view key = setting.first;
         if (take(key, "overlap."))
-            assign(valuesOf(project_.overlap), key);
+            assign(project_.overlap, key);
         else if (key == "world.camera")
             setList<CameraKey>(project_.world.camera, cameraKeyFrom, "FRAME:X:Y:Z:HEADING, …");
         else if (take(key, "world."))
-            assign(valuesOf(project_.world), key);
+            assign(project_.world, key);
         else if (take(key, "gentle."))
-            assign(valuesOf(project_.gentle), key);
+            assign(project_.gentle, key);
         else if (take(key, "group."))
             setGroup(key);
         else if (key == "drift.motion")
             setDriftMotion();
         else if (take(key, "drift."))
-            assign(valuesOf(project_.drift), key);
+            assign(project_.drift, key);
         else if (key == "master.keys")
             setList<IntensityKey>(project_.master.keys, intensityKeyFrom, "FRAME:RATIO,…, such as 0:1,48:0.5");
         else if (take(key, "master."))
-            assign(valuesOf(project_.master), key);
+            assign(project_.master, key);
         else if (key == "finish.plain")
             setColour();
         else if (take(key, "finish."))
-            assign(valuesOf(project_.finish), key);
+            assign(project_.finish, key);
         else if (take(key, "layer."))
             setLayer(key);
         else if (take(key, "sound."))
-            assign(valuesOf(project_.sound), key);
+            assign(project_.sound, key);
         else if (take(key, "beats."))
             setBeats(key);
         else if (key == "settles")
@@ -99,9 +99,10 @@ private:
         key.remove_prefix(prefix.size());
         return true;
     }
-    void wrong(const std::string& wanted)
+    void wrong(const Phrase& wanted)
     {
-        error_ = Error{ErrorCode::badValue, setting_->first + "=" + setting_->second, "it should be " + wanted};
+        error_ = Error{ErrorCode::badValue, Phrase("{}={}", setting_->first, setting_->second),
+                       Phrase("it should be {}", wanted)};
     }
     void unknown() { error_ = Error{ErrorCode::badValue, setting_->first, "this project has no such value"}; }
 
@@ -112,15 +113,14 @@ private:
             wrong(valueWanted(spec));
         return value;
     }
-    void assign(const Values& values, std::string_view key)
+    template <typename Part>
+    void assign(Part& part, std::string_view key)
     {
-        for (const Value& value : values)
-            if (value.key == key) {
-                if (const auto wanted = valueFor(*value.spec))
-                    value.set(*wanted);
-                return;
-            }
-        unknown();
+        const FieldOf<Part>* field = fieldIn(part, key);
+        if (field == nullptr)
+            return unknown();
+        if (const auto wanted = valueFor(*field->spec))
+            field->set(part, *wanted);
     }
     template <typename Item>
     void setList(std::vector<Item>& list, std::optional<Item> (*read)(const std::vector<std::string_view>&),
@@ -129,7 +129,7 @@ private:
         if (auto items = listFrom<Item>(setting_->second, read))
             list = std::move(*items);
         else
-            wrong(std::string(wanted) + ", each frame once");
+            wrong(Phrase("{}, each frame once", std::string(wanted)));
     }
 
     void setMove()
@@ -153,13 +153,14 @@ private:
         if (key == "length") {
             const auto length = numberFrom<std::int64_t>(setting_->second);
             if (!length || *length < 1 || *length > std::max(shot.length, shot.longest()))
-                return wrong("whole frames, 1 to " + std::to_string(std::max(shot.length, shot.longest())));
+                return wrong(Phrase("whole frames, 1 to {}", std::max(shot.length, shot.longest())));
             shot.length = *length;
         } else if (key == "in" && shot.available > 0) {
             const auto in = numberFrom<double>(setting_->second);
             const double last = static_cast<double>(shot.available) - static_cast<double>(shot.length) * shot.speed;
             if (!in || !(*in >= 0 && *in <= std::max(0.0, last)))
-                return wrong("a frame of the clip, 0 to " + shortestText(std::max(0.0, last)) + " with this length");
+                return wrong(
+                    Phrase("a frame of the clip, 0 to {} with this length", shortestText(std::max(0.0, last))));
             shot.in = *in;
         } else if (key == "speed" && shot.available > 0) {
             if (const auto speed = valueFor(shotfield::speed))
@@ -175,7 +176,7 @@ private:
     void setBeats(std::string_view key)
     {
         BeatGrid beats = project_.beats.value_or(BeatGrid());
-        assign(valuesOf(beats), key);
+        assign(beats, key);
         if (!error_)
             project_.beats = beats;
     }
@@ -212,7 +213,7 @@ private:
         else if (key == "picture")
             wrong("the path of a picture");
         else
-            assign(valuesOf(layer), key);
+            assign(layer, key);
     }
 
     Overlap& groupNamed(const std::string& name)
@@ -228,7 +229,7 @@ private:
         const auto dot = key.rfind('.');
         if (dot == std::string_view::npos || dot == 0)
             return unknown();
-        assign(valuesOf(groupNamed(std::string(key.substr(0, dot)))), key.substr(dot + 1));
+        assign(groupNamed(std::string(key.substr(0, dot))), key.substr(dot + 1));
     }
 
     void setRecipe(std::string_view key)
@@ -318,7 +319,7 @@ private:
         if (key == "frame") {
             const auto frame = frameFrom(text);
             if (!frame || (!project_.shots.empty() && frame->index >= project_.length()))
-                return wrong("a frame of the film, 0 to " + std::to_string(project_.length() - 1));
+                return wrong(Phrase("a frame of the film, 0 to {}", project_.length() - 1));
             strike.frame = *frame;
         } else if (key == "kind") {
             const auto kind = kindFromName(text);
@@ -327,9 +328,6 @@ private:
             strike.kind = *kind;
         } else if (key == "name") {
             strike.name = text;
-        } else if (key == "strength") {
-            if (const auto value = valueFor(strikefield::strength))
-                strike.strength = *value;
         } else if (key == "direction") {
             if (text == "seed")
                 strike.direction.reset();
@@ -342,17 +340,8 @@ private:
             if (!place && text != "none")
                 return wrong("X:Y:Z in metres, picture:X:Y:METRES, or none");
             strike.place = place;
-        } else if (take(key, "place.")) {
-            setPlaceSwitch(strike, key);
-        } else if (key == "seed") {
-            const auto seed = numberFrom<std::uint32_t>(text);
-            if (!seed)
-                return wrong("a whole number from 0 to 4294967295");
-            strike.seed = *seed;
-        } else if (key == "locked" || key == "pinned" || key == "on_cut") {
-            if (text != "on" && text != "off")
-                return wrong("one of off, on");
-            (key == "locked" ? strike.locked : key == "pinned" ? strike.pinned : strike.onCut) = text == "on";
+        } else if (strike.place && take(key, "place.")) {
+            assign(*strike.place, key);
         } else if (key == "recipe") {
             const Recipe* recipe = project_.recipeNamed(text);
             if (recipe == nullptr)
@@ -365,17 +354,8 @@ private:
         } else if (take(key, "own.")) {
             setOwn(strike, key);
         } else {
-            unknown();
+            assign(strike, key);
         }
-    }
-    void setPlaceSwitch(Strike& strike, std::string_view key)
-    {
-        if (!strike.place || (key != "weaker" && key != "later" && key != "directed"))
-            return unknown();
-        if (setting_->second != "on" && setting_->second != "off")
-            return wrong("one of off, on");
-        Place& place = *strike.place;
-        (key == "weaker" ? place.weaker : key == "later" ? place.later : place.directed) = setting_->second == "on";
     }
     void setOwn(Strike& strike, std::string_view key)
     {

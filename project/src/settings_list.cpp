@@ -38,10 +38,11 @@ std::string drawnText(const std::vector<DrawnKey>& keys)
     });
 }
 
-void addValues(std::vector<Setting>& list, const std::string& prefix, const Values& values)
+template <typename Part>
+void addValues(std::vector<Setting>& list, const std::string& prefix, const Part& part)
 {
-    for (const Value& value : values)
-        list.emplace_back(prefix + value.key, valueText(*value.spec, value.get()));
+    for (const Value& value : valuesOf(part))
+        list.emplace_back(prefix + std::string(value.key), valueText(*value.spec, value.value));
 }
 
 std::string motionText(const MotionLoop& motion)
@@ -71,19 +72,12 @@ void addStrike(std::vector<Setting>& list, const Project& project, const Strike&
     list.emplace_back(prefix + "frame", std::to_string(strike.frame.index));
     list.emplace_back(prefix + "kind", kindName(strike.kind));
     list.emplace_back(prefix + "name", strike.name);
-    list.emplace_back(prefix + "strength", valueText(strikefield::strength, strike.strength));
+    addValues(list, prefix, strike);
     list.emplace_back(prefix + "direction",
                       strike.direction ? valueText(strikefield::direction, *strike.direction) : "seed");
     list.emplace_back(prefix + "place", strike.place ? placeText(*strike.place) : "none");
-    if (strike.place) {
-        list.emplace_back(prefix + "place.weaker", strike.place->weaker ? "on" : "off");
-        list.emplace_back(prefix + "place.later", strike.place->later ? "on" : "off");
-        list.emplace_back(prefix + "place.directed", strike.place->directed ? "on" : "off");
-    }
-    list.emplace_back(prefix + "seed", std::to_string(strike.seed));
-    list.emplace_back(prefix + "locked", strike.locked ? "on" : "off");
-    list.emplace_back(prefix + "pinned", strike.pinned ? "on" : "off");
-    list.emplace_back(prefix + "on_cut", strike.onCut ? "on" : "off");
+    if (strike.place)
+        addValues(list, prefix + "place.", *strike.place);
     list.emplace_back(prefix + "recipe", recipe != nullptr ? recipe->name : "");
     list.emplace_back(prefix + "group", strike.group);
     if (recipe == nullptr)
@@ -98,27 +92,26 @@ void addStrike(std::vector<Setting>& list, const Project& project, const Strike&
 
 std::vector<Setting> settingsOf(const Project& project)
 {
-    Project copy = project;
     std::vector<Setting> list;
-    addValues(list, "sound.", valuesOf(copy.sound));
-    if (copy.beats)
-        addValues(list, "beats.", valuesOf(*copy.beats));
-    addValues(list, "gentle.", valuesOf(copy.gentle));
-    addValues(list, "world.", valuesOf(copy.world));
+    addValues(list, "sound.", project.sound);
+    if (project.beats)
+        addValues(list, "beats.", *project.beats);
+    addValues(list, "gentle.", project.gentle);
+    addValues(list, "world.", project.world);
     list.emplace_back("world.camera", listText(project.world.camera, [](const CameraKey& k) {
                           return std::to_string(k.frame.index) + ":" + number(k.at.x) + ":" + number(k.at.y) + ":" +
                                  number(k.at.z) + ":" + number(k.heading);
                       }));
-    addValues(list, "overlap.", valuesOf(copy.overlap));
-    for (StrikeGroup& group : copy.groups)
-        addValues(list, "group." + group.name + ".", valuesOf(group.overlap));
+    addValues(list, "overlap.", project.overlap);
+    for (const StrikeGroup& group : project.groups)
+        addValues(list, "group." + group.name + ".", group.overlap);
     list.emplace_back("settles", listText(project.settles, [](const SettleMark& m) {
                           return std::to_string(m.frame.index) +
                                  (m.mode == SettleMode::cut ? ":cut" : ":ease:" + number(m.frames));
                       }));
-    list.emplace_back("drift.motion", motionText(copy.drift.captured.motion));
-    addValues(list, "drift.", valuesOf(copy.drift));
-    addValues(list, "master.", valuesOf(copy.master));
+    list.emplace_back("drift.motion", motionText(project.drift.captured.motion));
+    addValues(list, "drift.", project.drift);
+    addValues(list, "master.", project.master);
     list.emplace_back("master.keys", listText(project.master.keys, [](const IntensityKey& k) {
                           return std::to_string(k.frame.index) + ":" + number(k.value);
                       }));
@@ -136,13 +129,13 @@ std::vector<Setting> settingsOf(const Project& project)
                               return std::to_string(k.frame.index) + ":" + number(k.x) + ":" + number(k.y) + ":" +
                                      number(k.zoom) + ":" + number(k.roll) + ":" + std::string(easeText(k.ease));
                           }));
-    addValues(list, "finish.", valuesOf(copy.finish));
+    addValues(list, "finish.", project.finish);
     list.emplace_back("finish.plain", colourText(project.finish.plain));
-    for (std::size_t i = 0; i < copy.layers.size(); ++i) {
+    for (std::size_t i = 0; i < project.layers.size(); ++i) {
         const std::string prefix = "layer." + std::to_string(i + 1) + ".";
-        list.emplace_back(prefix + "picture", copy.layers[i].picture);
-        list.emplace_back(prefix + "name", copy.layers[i].name);
-        addValues(list, prefix, valuesOf(copy.layers[i]));
+        list.emplace_back(prefix + "picture", project.layers[i].picture);
+        list.emplace_back(prefix + "name", project.layers[i].name);
+        addValues(list, prefix, project.layers[i]);
     }
     for (const Recipe& recipe : project.recipes)
         addRecipe(list, recipe);

@@ -247,6 +247,27 @@ Project withClipReplaced(const Project& project, ShotId id, const Shot& found)
     });
 }
 
+Project withClipFound(Project project, const std::string& missing, const Shot& found)
+{
+    if (project.shots.empty())
+        project.addShot(found);
+    for (Shot& shot : project.shots)
+        if (missing.empty() ? &shot == &project.shots.front() : shot.clip == missing) {
+            shot.clip = found.clip;
+            shot.still = found.still;
+            shot.format = found.format;
+            // It may go on further than it was known to; never less far than it is used.
+            if (shot.still) {
+                shot.in = 0;
+                shot.speed = 1;
+                shot.available = 0;
+            } else {
+                shot.available = std::max(shot.available, found.available);
+            }
+        }
+    return project;
+}
+
 StrikeAdded withCutStrike(Project project, std::int64_t cut)
 {
     for (const Strike& strike : project.strikes)

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "ember/core/image.h"
 #include "ember/core/project.h"
 #include "ember/core/projection.h"
+#include "ember/image/image.h"
 
 namespace ember {
 

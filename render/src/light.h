@@ -7,9 +7,9 @@
 #include <cstdint>
 #include <memory>
 
-#include "ember/core/image.h"
-#include "ember/core/pixel_memory.h"
 #include "ember/core/project.h"
+#include "ember/image/image.h"
+#include "ember/image/pixel_memory.h"
 
 namespace ember {
 

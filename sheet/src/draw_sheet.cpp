@@ -10,6 +10,7 @@
 #include <cairo-pdf.h>
 #include <cairo-svg.h>
 
+#include "ember/core/heat.h"
 #include "ember/core/stretch.h"
 #include "pen.h"
 
@@ -29,20 +30,10 @@ constexpr Ink grey{0.42, 0.38, 0.34};
 constexpr Ink rule{0.82, 0.79, 0.75};
 constexpr Ink copper{0.17, 0.45, 0.39};
 
-/// The ramp that stands for intensity everywhere, on paper.
-Ink heatOf(double value)
+Ink heatInk(double value)
 {
-    constexpr std::array<Ink, 5> ramp{{{0.345, 0.329, 0.431},
-                                       {0.431, 0.204, 0.243},
-                                       {0.698, 0.227, 0.141},
-                                       {0.910, 0.478, 0.173},
-                                       {1.0, 0.910, 0.690}}};
-    const double place = std::clamp(value, 0.0, 1.0) * 4;
-    const auto below = std::min<std::size_t>(3, static_cast<std::size_t>(place));
-    const double u = place - static_cast<double>(below);
-    const Ink& a = ramp[below];
-    const Ink& b = ramp[below + 1];
-    return {a.r + u * (b.r - a.r), a.g + u * (b.g - a.g), a.b + u * (b.b - a.b)};
+    const auto [r, g, b] = heatOf(heatRamp, value);
+    return {r / 255, g / 255, b / 255};
 }
 
 struct Box {
@@ -107,7 +98,7 @@ void drawEnvelope(const Pen& pen, const ShakeSheet& sheet, const Box& box)
         const double to = sheet.intensity[i + 1];
         if (from == 0 && to == 0)
             continue;
-        pen.ink(heatOf(0.5 * (from + to)));
+        pen.ink(heatInk(0.5 * (from + to)));
         cairo_move_to(c, across.at(i), box.y + box.height);
         cairo_line_to(c, across.at(i), box.y + box.height * (1 - from / most));
         cairo_line_to(c, across.at(i + 1) + 0.15, box.y + box.height * (1 - to / most));

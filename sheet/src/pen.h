@@ -8,7 +8,7 @@
 
 #include <cairo.h>
 
-#include "ember/core/image.h"
+#include "ember/image/image.h"
 
 namespace ember {
 

@@ -434,7 +434,7 @@ private slots:
         QCOMPARE(valueText(*colour, 0x0a0b0c), std::string("#0a0b0c"));
         QCOMPARE(valueFromText(*colour, "#0A0b0c"), std::optional<double>(0x0a0b0c));
         QVERIFY(!valueFromText(*colour, "red"));
-        QCOMPARE(valueWanted(*colour), std::string("a colour such as #1a2b3c"));
+        QCOMPARE(valueWanted(*colour).said(), std::string("a colour such as #1a2b3c"));
         QVERIFY(!setValue(recipe, "light.streak.nothing", 1));
         QCOMPARE(colourFromNumber(colourNumber({1, 2, 3})), Colour({1, 2, 3}));
     }

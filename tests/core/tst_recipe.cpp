@@ -55,26 +55,26 @@ private slots:
         std::set<std::string> keys;
         for (const std::string& key : keysOf(recipe)) {
             QVERIFY2(keys.insert(key).second, key.c_str());
-            const auto value = valueOf(recipe, key);
-            QVERIFY2(value.has_value(), key.c_str());
-            const double was = value->get();
-            QVERIFY2(inRange(*value->spec, was), key.c_str());
+            const FieldSpec* spec = specOfValue(recipe, key);
+            QVERIFY2(spec != nullptr, key.c_str());
+            const double was = readValue(recipe, key).value();
+            QVERIFY2(inRange(*spec, was), key.c_str());
             if (key.ends_with(".source") || key.ends_with(".own_envelope"))
                 continue;
             // Both ends can be set, what is beyond is moved inside, and nothing else changes.
-            for (const double end : {value->spec->min, value->spec->max}) {
+            for (const double end : {spec->min, spec->max}) {
                 Recipe changed = recipe;
-                const auto place = valueOf(changed, key);
-                place->set(end == value->spec->min ? -1e12 : 1e12);
+                QVERIFY(setValue(changed, key, end == spec->min ? -1e12 : 1e12));
                 QCOMPARE(readValue(changed, key), std::optional(end));
-                valueOf(changed, key)->set(was);
+                setValue(changed, key, was);
                 QVERIFY2(changed == recipe, key.c_str());
             }
         }
         QVERIFY(keys.size() > 150);
         for (const char* wrong : {"", "envelope", "envelope.", "strand.", "strand.S.0", "strand.S.0.",
                                   "strand.None.rate", "strand.S.0.octaves", "strand.S.0.envelope.decay", "positions"})
-            QVERIFY2(!valueOf(recipe, wrong), wrong);
+            QVERIFY2(specOfValue(recipe, wrong) == nullptr && !readValue(recipe, wrong) && !setValue(recipe, wrong, 1),
+                     wrong);
     }
     void textsAndBack()
     {
@@ -88,7 +88,8 @@ private slots:
         }
         QCOMPARE(valueFromText(strikefield::strength, "80%"), std::optional(0.8));
         QVERIFY(!valueFromText(strikefield::direction, "80%"));
-        QCOMPARE(QString::fromStdString(valueWanted(specOf(F::anchor))), QString("one of contact, first_moved, peak"));
+        QCOMPARE(QString::fromStdString(valueWanted(specOf(F::anchor)).said()),
+                 QString("one of contact, first_moved, peak"));
     }
     void ownValuesReplaceOnlyTheirs()
     {

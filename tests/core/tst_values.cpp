@@ -5,7 +5,6 @@
 #include <QTest>
 
 #include "ember/core/error.h"
-#include "ember/core/image.h"
 #include "ember/core/project.h"
 #include "ember/core/text.h"
 #include "pictures.h"
@@ -45,27 +44,36 @@ private slots:
             QVERIFY(sentence({static_cast<ErrorCode>(code), "", ""}).size() > 5);
         }
     }
+    void phrasesAreCodesWithTheirValues()
+    {
+        const Phrase last("its last frame is {}, so {} cannot be read", 12, std::string("{}"));
+        QCOMPARE(QString::fromStdString(last.said()), QString("its last frame is 12, so {} cannot be read"));
+        const Tongue backwards = [](const std::string& code) {
+            return code.starts_with("its last") ? "not {2}: {1} is the last" : "";
+        };
+        QCOMPARE(QString::fromStdString(last.said(backwards)), QString("not {}: 12 is the last"));
+        // A tongue is asked for codes, never for what came from outside.
+        std::vector<std::string> asked;
+        const Tongue listening = [&asked](const std::string& code) {
+            asked.push_back(code);
+            return std::string();
+        };
+        const Error error{ErrorCode::badValue, std::string("night.vember"), Phrase("is {}", 1.5)};
+        QCOMPARE(QString::fromStdString(sentence(error, listening)),
+                 QString("\"night.vember\" has a value that cannot be used: is 1.5."));
+        QCOMPARE(asked.size(), std::size_t{3}); // the sentence, its quotation marks, the detail
+        QVERIFY(std::find(asked.begin(), asked.end(), "night.vember") == asked.end());
+        QCOMPARE(QString::fromStdString(Phrase::joined({"One.", "Two."}, " ").said()), QString("One. Two."));
+        QVERIFY(Phrase::joined({}, " ").empty() && Phrase().said().empty());
+        // A detail that is a sentence ends with one full stop.
+        QCOMPARE(QString::fromStdString(sentence({ErrorCode::failed, "It", "why."})), QString("\"It\" failed: why."));
+    }
     void resultsHoldOneOrTheOther()
     {
         const Result<int> good = 4;
         const Result<int> bad = Error{ErrorCode::notFound, "x", ""};
         QVERIFY(good && good.value() == 4);
         QVERIFY(!bad && bad.error().code == ErrorCode::notFound);
-    }
-    void imagesAreAlignedAndCopied()
-    {
-        for (int width = 1; width < 70; ++width) {
-            Image image(width, 3);
-            QCOMPARE(image.stride() % PixelMemory::alignment, std::size_t{0});
-            QCOMPARE(reinterpret_cast<std::uintptr_t>(image.row(0)) % PixelMemory::alignment, std::size_t{0});
-            image.fill(1, 2, 3, 4);
-            Image copy = image.copy();
-            QVERIFY(samePixels(image, copy));
-            copy.at(width - 1, 2)[3] = 9;
-            QVERIFY(!samePixels(image, copy));
-        }
-        QVERIFY(!samePixels(Image(2, 3), Image(3, 2)));
-        QVERIFY(Image().copy().empty());
     }
     void namesGoBothWays()
     {

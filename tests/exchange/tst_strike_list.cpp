@@ -57,7 +57,7 @@ private slots:
             const StrikeList list = someStrikes(200, rate);
             for (const ListFormat format : {ListFormat::csv, ListFormat::json, ListFormat::jsonLines}) {
                 const auto back = strikesFromText(format, strikesToText(format, list, rate), {rate, {}});
-                QVERIFY2(back, back ? "" : back.error().detail.c_str());
+                QVERIFY2(back, back ? "" : back.error().detail.said().c_str());
                 QVERIFY(back.value() == list);
             }
             // Markers come in the order of time, on their frames.
@@ -222,7 +222,7 @@ private slots:
         QFETCH(QString, where);
         const auto list = strikesFromText(static_cast<ListFormat>(format), text.toStdString(), {});
         QVERIFY(!list);
-        QCOMPARE(QString::fromStdString(list.error().subject), where);
+        QCOMPARE(QString::fromStdString(list.error().subject.said()), where);
         QVERIFY(!list.error().detail.empty());
     }
     void mutilatedListsAreReadOrRefused()
@@ -313,7 +313,8 @@ private slots:
         for (std::size_t length = 0; length < whole.size(); ++length) {
             const auto list = strikesFromText(ListFormat::midi, whole.substr(0, length), {});
             QVERIFY(!list);
-            QVERIFY2(list.error().subject.find("byte") != std::string::npos, list.error().subject.c_str());
+            QVERIFY2(list.error().subject.said().find("byte") != std::string::npos,
+                     list.error().subject.said().c_str());
         }
         QVERIFY(strikesFromText(ListFormat::midi, whole, {}));
     }
@@ -333,7 +334,7 @@ private slots:
         QCOMPARE(list.value()[2].seconds, 2.0);
         const auto broken = strikesFromText(ListFormat::jsonLines, "{\"time\": 1}\n{\"time\": }\n", {});
         QVERIFY(!broken);
-        QCOMPARE(broken.error().subject, std::string("line 2"));
+        QCOMPARE(broken.error().subject.said(), std::string("line 2"));
     }
     void columnsAreNamedAndMayBeLeftOut()
     {
@@ -354,7 +355,7 @@ private slots:
     {
         const auto list = strikesFromText(ListFormat::csv, "a,b\n1,2\n", {FrameRate(), {{"frame", "c"}}});
         QVERIFY(!list);
-        QCOMPARE(list.error().subject, std::string("frame=c"));
+        QCOMPARE(list.error().subject.said(), std::string("frame=c"));
         QVERIFY(!strikesFromText(ListFormat::csv, "a,b\n1,2\n", {FrameRate(), {{"colour", "a"}}}));
     }
     void endingsTellTheFormat()

@@ -287,7 +287,7 @@ private slots:
         const auto done = renderFilm(p, at("go_%03d.png"), options, [&](const RenderProgress&) { return ++made > 0; });
         QVERIFY(done);
         QVERIFY(made >= 38 && made <= 40);
-        QVERIFY(done.value().find("were there already") != std::string::npos);
+        QVERIFY(done.value().said().find("were there already") != std::string::npos);
         QCOMPARE(test::bytesOf(sequenceFile(at("go_%03d.png"), 3)), kept);
         QVERIFY(renderFilm(p, at("once_%03d.png"), wholeFilm(p), goOn));
         for (int i = 0; i < 48; ++i)

@@ -203,8 +203,8 @@ private slots:
         const Project p = film(silent_, {15}, SoundKind::ring);
         const auto note = renderFilm(p, at("ring.mkv"), wholeFilm(p), [](const RenderProgress&) { return true; });
         QVERIFY2(note, note ? "" : sentence(note.error()).c_str());
-        QVERIFY2(QString::fromStdString(note.value()).contains(QStringLiteral("LUFS, true peak -")),
-                 note.value().c_str());
+        QVERIFY2(QString::fromStdString(note.value().said()).contains(QStringLiteral("LUFS, true peak -")),
+                 note.value().said().c_str());
         const auto back = SoundReader::open(at("ring.mkv"), 0, {48000, 2});
         QVERIFY(back);
         const auto rendered = heard(*back.value(), 0, 3 * 48000);

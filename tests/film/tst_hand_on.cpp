@@ -224,7 +224,7 @@ private slots:
         how.sparse = KeyTolerance(); // told where the file has these very keys, and not where it has others
         const auto few = handed(project, kind, how);
         QVERIFY(few);
-        QCOMPARE(few->note.find(" keys instead of ") != std::string::npos,
+        QCOMPARE(few->note.said().find(" keys instead of ") != std::string::npos,
                  kind == HandFormat::csv || kind == HandFormat::json);
         QVERIFY(handFormatFromName(handFormatNames[static_cast<std::size_t>(format)]) == kind);
         // Of a project without anything each tells why there is nothing.

@@ -240,13 +240,13 @@ private slots:
         bench.setValues(project);
         const Outcome beyond = bench.strike(far, 12);
         QCOMPARE(beyond.fate, Fate::ignored);
-        QVERIFY(beyond.why.find("100 m") != std::string::npos);
+        QVERIFY(beyond.why.said().find("100 m") != std::string::npos);
         // The ceiling.
         for (int frame = 20; frame < 26; ++frame)
             bench.strike(pressOf(project, StrikeKind::blast, 1.2, 3), frame);
         const Outcome bent = bench.strike(pressOf(project, StrikeKind::blast, 1.2, 3), 26);
         QCOMPARE(bent.fate, Fate::bent);
-        QVERIFY(bent.why.find("300 %") != std::string::npos);
+        QVERIFY(bent.why.said().find("300 %") != std::string::npos);
         // The rules.
         project.overlap.rule = OverlapRule::stronger;
         LiveBench strongest(project);

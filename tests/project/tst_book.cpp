@@ -186,7 +186,7 @@ private slots:
             QVERIFY(writeFileSafely(path, "{ broken"));
             const UserBook book = openUserBook(path);
             QVERIFY(book.entries.empty());
-            QVERIFY(QString::fromStdString(book.trouble).contains("recipes.json.damaged"));
+            QVERIFY(QString::fromStdString(book.trouble.said()).contains("recipes.json.damaged"));
             QVERIFY(!std::filesystem::exists(path));
         }
         for (const char* aside : {"recipes.json.damaged", "recipes.json.damaged-2", "recipes.json.damaged-3"})

@@ -106,7 +106,7 @@ private slots:
         const OwnMotions own = openMotions(folder);
         QCOMPARE(own.motions.size(), std::size_t{3});
         QCOMPARE(own.motions[2].kept.name, std::string("A")); // by name
-        QVERIFY(QString::fromStdString(own.trouble).contains(QStringLiteral("broken.json")));
+        QVERIFY(QString::fromStdString(own.trouble.said()).contains(QStringLiteral("broken.json")));
         QVERIFY(std::filesystem::exists(folder + "/broken.json")); // nothing is lost
         const auto all = allMotions(own);
         QCOMPARE(all.size(), shippedMotions().size() + 3);

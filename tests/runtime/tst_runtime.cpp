@@ -70,21 +70,21 @@ Recipe chanceRecipe(Chance& chance)
             recipe.add(std::move(strand));
         }
     }
-    const auto scatter = [&](const Values& values, double share) {
-        for (const Value& value : values) {
-            if (value.key == "source" || value.key == "own_envelope" || value.key == "as_drawn" ||
+    const auto scatter = [&]<typename Part>(Part& part, double share) {
+        for (const FieldOf<Part>& value : fieldsOf<Part>()) {
+            if (!value.in(part) || value.key == "source" || value.key == "own_envelope" || value.key == "as_drawn" ||
                 value.key == "muted" || value.key == "solo" || !chance.one(share))
                 continue;
             const double high = std::min(value.spec->max, value.spec->unit == "frames" ? 60.0 : 1e9);
-            value.set(chance.between(value.spec->min, high));
+            value.set(part, chance.between(value.spec->min, high));
         }
     };
-    scatter(valuesOf(recipe), 0.2);
-    scatter(valuesOf(recipe.envelope), 0.3);
+    scatter(recipe, 0.2);
+    scatter(recipe.envelope, 0.3);
     for (Strand& strand : recipe.strands) {
-        scatter(valuesOf(strand), 0.4);
+        scatter(strand, 0.4);
         if (strand.envelope)
-            scatter(valuesOf(*strand.envelope), 0.5);
+            scatter(*strand.envelope, 0.5);
         strand.muted = chance.one(0.1);
         strand.solo = chance.one(0.05);
     }

@@ -145,11 +145,20 @@ double Wall::at(double x, double y) const
     };
     const auto wx = weights(x - column);
     const auto wy = weights(y - row);
+    const int left = static_cast<int>(column) - 1;
+    const int top = static_cast<int>(row) - 1;
     double sum = 0;
+    if (left >= 0 && top >= 0 && left + 4 <= width_ && top + 4 <= height_) { // nearly all: nothing to be held
+        const float* line = grey_.data() + static_cast<std::ptrdiff_t>(top) * width_ + left;
+        for (std::size_t r = 0; r < 4; ++r, line += width_)
+            sum += wy[r] * (wx[0] * static_cast<double>(line[0]) + wx[1] * static_cast<double>(line[1]) +
+                            wx[2] * static_cast<double>(line[2]) + wx[3] * static_cast<double>(line[3]));
+        return sum;
+    }
     for (int r = 0; r < 4; ++r)
         for (int c = 0; c < 4; ++c) {
-            const int px = std::clamp(static_cast<int>(column) + c - 1, 0, width_ - 1);
-            const int py = std::clamp(static_cast<int>(row) + r - 1, 0, height_ - 1);
+            const int px = std::clamp(left + c, 0, width_ - 1);
+            const int py = std::clamp(top + r, 0, height_ - 1);
             sum += wx[static_cast<std::size_t>(c)] * wy[static_cast<std::size_t>(r)] *
                    static_cast<double>(grey_[static_cast<std::size_t>(py) * static_cast<std::size_t>(width_) +
                                              static_cast<std::size_t>(px)]);
@@ -173,9 +182,18 @@ Similarity Filming::shown(double frame) const
 Image filmed(const Wall& wall, const Filming& filming, int frame, int width, int height)
 {
     Random random(mixSeed(filming.seed, static_cast<std::uint64_t>(frame)));
-    std::vector<Similarity> seen;
-    for (const Similarity& moved : instantsOf(filming, frame))
-        seen.push_back(moved.inverse());
+    // A similarity is an affine map: three of its points say where all others are.
+    struct Seen {
+        Point from, across, down;
+    };
+    std::vector<Seen> seen;
+    for (const Similarity& moved : instantsOf(filming, frame)) {
+        const Similarity back = moved.inverse();
+        const Point middle = back.map({0, 0}, {0, 0});
+        const Point right = back.map({1, 0}, {0, 0});
+        const Point below = back.map({0, 1}, {0, 0});
+        seen.push_back({middle, {right.x - middle.x, right.y - middle.y}, {below.x - middle.x, below.y - middle.y}});
+    }
     const auto instants = static_cast<double>(seen.size());
     const double exposure = filming.exposure(frame);
     Image image(width, height);
@@ -183,10 +201,11 @@ Image filmed(const Wall& wall, const Filming& filming, int frame, int width, int
     for (int y = 0; y < height; ++y)
         for (int x = 0; x < width; ++x) {
             double grey = 0;
-            for (const Similarity& back : seen) {
-                const Point at = back.map({x - 0.5 * (width - 1), y - 0.5 * (height - 1)}, {0, 0});
-                grey += wall.at(at.x, at.y) / instants;
-            }
+            const double right = x - 0.5 * (width - 1);
+            const double below = y - 0.5 * (height - 1);
+            for (const auto& [from, across, down] : seen)
+                grey += wall.at(from.x + right * across.x + below * down.x, from.y + right * across.y + below * down.y);
+            grey /= instants;
             if (filming.walker) { // striped, swaying, half the height, two fifths of the width
                 const double middle = width * (0.15 + 0.012 * frame);
                 if (std::abs(x - middle) < 0.2 * width && y > 0.5 * height)

@@ -10,7 +10,7 @@
 #include <QTemporaryDir>
 
 #include "ember/core/captured.h"
-#include "ember/core/image.h"
+#include "ember/image/image.h"
 
 namespace ember::test {
 

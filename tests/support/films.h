@@ -7,7 +7,7 @@
 #include <string>
 #include <vector>
 
-#include "ember/core/image.h"
+#include "ember/image/image.h"
 
 namespace ember::test {
 

@@ -6,9 +6,9 @@
 #include <functional>
 #include <vector>
 
-#include "ember/core/image.h"
 #include "ember/core/project.h"
 #include "ember/core/projection.h"
+#include "ember/image/image.h"
 
 namespace ember::test {
 

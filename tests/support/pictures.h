@@ -3,8 +3,8 @@
 
 #include <cstdint>
 
-#include "ember/core/image.h"
 #include "ember/core/project.h"
+#include "ember/image/image.h"
 
 namespace ember::test {
 

@@ -141,7 +141,7 @@ private slots:
         clickField(envelopeField("envelope-release"));
         typeText(QStringLiteral("9"));
         session().file.open(file);
-        QTRY_VERIFY(!session().file.opening());
+        QTRY_VERIFY(!session().busy.working());
         QVERIFY(openEditor() == nullptr);
         QVERIFY(project().recipes == other.recipes);
         QVERIFY(!session().document.modified());

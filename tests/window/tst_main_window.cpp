@@ -590,6 +590,7 @@ private slots:
         QVERIFY(find->isVisible());
         openAnswer_ = at(QStringLiteral("moved away.mkv"));
         QTest::mouseClick(find, Qt::LeftButton);
+        settle();
         QVERIFY(session().film.hasClip());
         QCOMPARE(project().strikes.size(), std::size_t{1});
         QCOMPARE(test::numberIn(shown()) >= 0, true);
@@ -880,7 +881,7 @@ private slots:
         begin();
         QVERIFY(window_->notice().contains(QStringLiteral("lost.vember")));
         click("recover");
-        QTRY_VERIFY(!session().file.opening());
+        QTRY_VERIFY(!session().busy.working());
         QVERIFY(project() == lost);
         QVERIFY(session().document.modified());
         QCOMPARE(session().file.path(), at(QStringLiteral("lost.vember")));

@@ -247,6 +247,7 @@ private slots:
         strikeOn(20, Qt::Key_1);
         const Motion before(project());
         key(Qt::Key_K, Qt::ControlModifier);
+        settle();
         QCOMPARE(recipe().strands.size(), std::size_t{1});
         QVERIFY(std::get<Drawn>(strand(0).source).asDrawn);
         const Motion after(project());
@@ -255,9 +256,51 @@ private slots:
         session().document.undo();
         openStrand(1);
         click("strand-to-keys");
+        settle();
         turn();
         QVERIFY(std::holds_alternative<Drawn>(strand(1).source));
         QVERIFY(!std::holds_alternative<Drawn>(strand(0).source));
+    }
+    void keysAreMadeOfWhatIsThereWhenTheyAreDone()
+    {
+        strikeOn(20, Qt::Key_1);
+        key(Qt::Key_K, Qt::ControlModifier);
+        QVERIFY(session().busy.working());
+        key(Qt::Key_Right, Qt::AltModifier); // moved by a frame before the keys are there
+        QCOMPARE(project().strikes.front().frame.index, std::int64_t{21});
+        settle();
+        QCOMPARE(project().strikes.front().frame.index, std::int64_t{21});
+        QVERIFY(std::get<Drawn>(strand(0).source).asDrawn);
+        session().document.undo();
+        // Stopped, it changes nothing.
+        const Project before = project();
+        key(Qt::Key_K, Qt::ControlModifier);
+        child<QAbstractButton>("busy-stop")->click();
+        settle();
+        if (project() != before) // it was done already
+            session().document.undo();
+        QVERIFY(project() == before);
+    }
+    void whatIsWaitedForIsShownWithItsProgress()
+    {
+        QSemaphore go;
+        std::atomic<bool> stopped{false};
+        session().busy.begin(
+            QStringLiteral("Reading night.mp4"),
+            [&](const Progress& progress) -> Status {
+                while (progress(0.4))
+                    QThread::msleep(1);
+                stopped = true;
+                return Error{ErrorCode::cancelled, "", ""};
+            },
+            [](const Status&) {});
+        auto* bar = child<QWidget>("busy");
+        QTRY_VERIFY(bar->isVisible());
+        QCOMPARE(bar->findChild<QLabel*>()->text(), QStringLiteral("Reading night.mp4"));
+        QTRY_COMPARE(bar->findChild<QProgressBar*>()->value(), 400);
+        click("busy-stop");
+        QTRY_VERIFY(!bar->isVisible());
+        QVERIFY(stopped);
     }
     void strandsAreAddedCopiedOrderedAndDeleted()
     {

@@ -4,15 +4,28 @@
 #include <deque>
 #include <new>
 
+#include <QSemaphore>
 #include <QSignalSpy>
 #include <QThread>
 
 #include "background.h"
+#include "patience.h"
 #include "runner.h"
+#include "task.h"
 #include "waiting_thread.h"
 
 using namespace ember;
 using namespace ember::app;
+
+namespace {
+
+void turnEvents()
+{
+    for (int i = 0; i < 3; ++i)
+        QCoreApplication::processEvents();
+}
+
+} // namespace
 
 class WorkTest : public QObject {
     Q_OBJECT
@@ -69,6 +82,80 @@ private slots:
         QTRY_VERIFY(told.has_value());
         QCOMPARE(*told, noMemory().code);
         QTRY_COMPARE(lacking.size(), 1);
+    }
+    void aTaskTellsHowFarItIsAndWhatCameOfIt()
+    {
+        Task task;
+        QSignalSpy progressed(&task, &Task::progressed);
+        QSignalSpy changed(&task, &Task::changed);
+        std::optional<int> told;
+        task.begin(
+            [](const Progress& progress) -> Result<int> {
+                for (int i = 0; i < 4; ++i)
+                    if (!progress(i / 4.0))
+                        return Error{ErrorCode::cancelled, "", ""};
+                return 7;
+            },
+            [&told](const Result<int>& outcome) { told = outcome.value(); });
+        QVERIFY(task.working());
+        QCOMPARE(changed.size(), 1);
+        QTRY_COMPARE(told, std::optional<int>(7));
+        QVERIFY(!task.working());
+        QCOMPARE(changed.size(), 2);
+        QCOMPARE(progressed.size(), 4);
+        QCOMPARE(progressed.back().front().toDouble(), 0.75);
+    }
+    void aTaskThatIsStoppedEndsWithWhatItReturns()
+    {
+        Task task;
+        QSemaphore begun;
+        std::optional<ErrorCode> told;
+        task.begin(
+            [&begun](const Progress& progress) -> Status {
+                begun.release();
+                while (progress(0))
+                    QThread::msleep(1);
+                return Error{ErrorCode::cancelled, "", ""};
+            },
+            [&told](const Status& outcome) { told = outcome.error().code; });
+        begun.acquire();
+        task.stop();
+        QVERIFY(task.stopping());
+        QTRY_COMPARE(told, std::optional(ErrorCode::cancelled));
+    }
+    void onlyTheNewestOfATasksWorkIsTold()
+    {
+        std::vector<int> told;
+        std::atomic<int> stopped{0};
+        {
+            Task task;
+            const auto endless = [&stopped](const Progress& progress) -> Result<int> {
+                while (progress(0))
+                    QThread::msleep(1);
+                ++stopped;
+                return 1;
+            };
+            task.begin(endless, [&told](const Result<int>&) { told.push_back(1); });
+            task.begin([](const Progress&) -> Result<int> { return 2; },
+                       [&told](const Result<int>& outcome) { told.push_back(outcome.value()); });
+            QTRY_COMPARE(told.size(), std::size_t{1});
+            QCOMPARE(told.front(), 2);
+            task.begin(endless, [&told](const Result<int>&) { told.push_back(3); });
+            task.drop();
+            QVERIFY(!task.working());
+            task.begin(endless, [&told](const Result<int>&) { told.push_back(4); });
+        } // waits for all of them
+        QCOMPARE(stopped.load(), 3);
+        turnEvents();
+        QCOMPARE(told.size(), std::size_t{1});
+    }
+    void aTaskWithoutMemoryIsAnError()
+    {
+        Task task;
+        std::optional<ErrorCode> told;
+        task.begin([](const Progress&) -> Result<int> { throw std::bad_alloc(); },
+                   [&told](const Result<int>& outcome) { told = outcome ? ErrorCode::exists : outcome.error().code; });
+        QTRY_COMPARE(told, std::optional(noMemory().code));
     }
     void aWaitingThreadServesWishesInOrderAndEndsWhileMoreWait()
     {

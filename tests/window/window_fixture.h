@@ -64,8 +64,10 @@ protected:
     void open(const QString& path)
     {
         window_->openPath(path);
-        QTRY_VERIFY(!session().file.opening());
+        QTRY_VERIFY(!session().busy.working());
     }
+    /// What is waited for is done.
+    void settle() { QTRY_VERIFY(!session().busy.working()); }
     /// The picture on show, once everything asked for has arrived.
     Image shown()
     {

@@ -4,7 +4,7 @@
 #include <memory>
 
 #include "ember/core/captured.h"
-#include "ember/core/image.h"
+#include "ember/image/image.h"
 
 namespace ember {
 

@@ -4,11 +4,11 @@
 
 #include <array>
 #include <cstdint>
-#include <functional>
 #include <vector>
 
 #include "ember/core/error.h"
-#include "ember/core/image.h"
+#include "ember/core/progress.h"
+#include "ember/image/image.h"
 
 namespace ember {
 
@@ -54,9 +54,8 @@ struct FrameMatch {
 /// For each frame of `before` the one of `after` that it is. Stretches that both have in common come out whole: it is
 /// the alignment of both films with the greatest likeness, where every gap costs as much as some frames are worth
 /// (Gotoh 1982). Stretches that are in another order are then looked for in what is left. An error when it is stopped
-/// (`progress`, 0 to 1, returns false) or when both films together are too long to be held against each other: the
+/// or when both films together are too long to be held against each other: the
 /// product of their lengths may be 400 million frames (14 minutes at 24 against as many).
-Result<std::vector<FrameMatch>> matchFrames(const FilmPrint& before, const FilmPrint& after,
-                                            const std::function<bool(double)>& progress);
+Result<std::vector<FrameMatch>> matchFrames(const FilmPrint& before, const FilmPrint& after, const Progress& progress);
 
 } // namespace ember

@@ -6,8 +6,8 @@
 #include <memory>
 #include <vector>
 
-#include "ember/core/image.h"
 #include "ember/core/time.h"
+#include "ember/image/image.h"
 
 namespace ember {
 

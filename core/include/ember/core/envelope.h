@@ -101,14 +101,6 @@ public:
     /// From here on the intensity is exactly 0.
     double end() const;
 
-    /// Calls visit(spec, value) for each value, which may be changed in place; see values.h.
-    template <typename Visit>
-    void visit(Visit&& visit)
-    {
-        for (const EnvelopeField field : envelopeFields())
-            visit(specOf(field), values_[static_cast<std::size_t>(field)]);
-    }
-
     bool operator==(const Envelope&) const = default;
 
 private:

@@ -5,9 +5,11 @@
 #include <utility>
 #include <variant>
 
+#include "ember/core/phrase.h"
+
 namespace ember {
 
-/// What went wrong, told apart so that a caller can react; the sentence for a person is made by sentence().
+/// What went wrong, told apart so that a caller can react.
 enum class ErrorCode {
     notFound,    ///< the file does not exist
     unreadable,  ///< it exists but cannot be read (rights, a folder, a broken device)
@@ -23,15 +25,17 @@ enum class ErrorCode {
     failed,      ///< anything else, told in detail
 };
 
-/// An error as a value: the code, what it is about (a path or a key), and the detail in words.
+/// An error as a value: the code, what it is about (a path or a key), and the detail.
 struct Error {
     ErrorCode code = ErrorCode::failed;
-    std::string subject;
-    std::string detail;
+    Phrase subject;
+    Phrase detail;
 };
 
 /// One plain sentence a user can act on: what, where, and why where it is known.
-std::string sentence(const Error& error);
+Phrase phraseOf(const Error& error);
+/// The same in words. Only the window and the batch tool make words.
+std::string sentence(const Error& error, const Tongue& tongue = {});
 
 /// What is said where memory was asked for and not there.
 Error noMemory();

@@ -17,7 +17,11 @@ struct Exposure {
     Pose middle;             ///< at the frame's middle row, in the middle of the shutter
 
     int instants() const { return static_cast<int>(poses.size()) / rows; }
-    const Pose& at(int instant, int row) const { return poses[static_cast<std::size_t>(instant * rows + row)]; }
+    const Pose& at(int instant, int row) const
+    {
+        return poses[static_cast<std::size_t>(instant) * static_cast<std::size_t>(rows) +
+                     static_cast<std::size_t>(row)];
+    }
     bool still() const { return poses.size() == 1; }
     /// A frame that does not move while it is seen.
     static Exposure of(const Pose& pose) { return {1, {pose}, pose}; }

@@ -66,7 +66,8 @@ DrawnKeys fewestLooseKeys(const SampledCurve& curve, double first, double step, 
 
 /// The fewest keys with curves whose value stays within `tolerance` of the motion on every half frame from first to
 /// last, which are whole frames.
-DrawnKeys fewestKeys(const std::function<double(double frame)>& value, double first, double last, double tolerance);
+DrawnKeys fewestKeys(const std::function<double(double frame)>& value, double first, double last, double tolerance,
+                     const Stopped& stopped = {});
 /// How far keys are from a motion on half frames.
 double farthestOff(const DrawnKeys& keys, const std::function<double(double frame)>& value, double first, double last);
 

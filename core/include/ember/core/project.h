@@ -176,6 +176,9 @@ struct Soundtrack {
     bool operator==(const Soundtrack&) const = default;
 };
 
+/// Frames a film may have, and the last that anything may stand on.
+inline constexpr std::int64_t longestFilm = 100'000'000;
+
 /// The whole document, a plain value.
 struct Project {
     int width = 1280;

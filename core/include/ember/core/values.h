@@ -1,87 +1,129 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Every value of a recipe and of a project by its key. One list serves the file format, a strike's own values, the
-// fields on screen and `vast-ember-batch set`.
+// Every value of a recipe and of a project by its key. One table for each kind of part serves the file format, a
+// strike's own values, the fields on screen and `vast-ember-batch set`.
 #pragma once
 
 #include <optional>
+#include <span>
 #include <string>
 #include <string_view>
 #include <vector>
 
 #include "ember/core/field.h"
+#include "ember/core/phrase.h"
 #include "ember/core/project.h"
 
 namespace ember {
 
-/// A place that holds a value, whatever its type; lives as long as what holds it stays where it is.
-class ValuePlace {
-public:
-    template <typename T>
-    explicit ValuePlace(T& place)
-        : place_(&place), get_([](const void* p) { return static_cast<double>(*static_cast<const T*>(p)); }),
-          set_([](void* p, double v) { *static_cast<T*>(p) = static_cast<T>(v); })
-    {
-    }
-    /// For what is set by more than an assignment.
-    ValuePlace(void* place, double (*read)(const void*), void (*write)(void*, double))
-        : place_(place), get_(read), set_(write)
-    {
-    }
+/// One field of every part of a kind: its key, what is known of it, and how it is read and written.
+template <typename Part>
+struct FieldOf {
+    std::string_view key; ///< "decay", "amount.x"
+    const FieldSpec* spec;
+    double (*get)(const Part&);
+    void (*put)(Part&, double);          ///< a value in its range
+    bool (*only)(const Part&) = nullptr; ///< whether this part has it, where not all have
 
-    double get() const { return get_(place_); }
-    void set(double value) const { set_(place_, value); }
-
-private:
-    void* place_;
-    double (*get_)(const void*);
-    void (*set_)(void*, double);
+    bool in(const Part& part) const { return only == nullptr || only(part); }
+    /// Moved into its range.
+    void set(Part& part, double value) const { put(part, clampTo(*spec, value)); }
 };
 
-/// One value: its key, what is known of it, and where it is kept.
-struct Value {
-    std::string key; ///< "decay", "amount.x"
-    const FieldSpec* spec;
-    ValuePlace place;
+/// The fields of each kind of part, in the order they are shown and written: the one table from which files, settings,
+/// lists, help and screens are made. Keys and specs stay where they are as long as the program runs.
+template <typename Part>
+std::span<const FieldOf<Part>> fieldsOf();
 
-    double get() const { return place.get(); }
-    /// Moved into its range.
-    void set(double value) const { place.set(clampTo(*spec, value)); }
+template <>
+std::span<const FieldOf<Envelope>> fieldsOf<Envelope>();
+/// The first is the source's kind; those of all kinds of source are among them.
+template <>
+std::span<const FieldOf<Strand>> fieldsOf<Strand>();
+/// position, rotation, variation, seed.
+template <>
+std::span<const FieldOf<Recipe>> fieldsOf<Recipe>();
+/// strength, seed, locked, pinned, on_cut.
+template <>
+std::span<const FieldOf<Strike>> fieldsOf<Strike>();
+/// weaker, later, directed.
+template <>
+std::span<const FieldOf<Place>> fieldsOf<Place>();
+template <>
+std::span<const FieldOf<Overlap>> fieldsOf<Overlap>();
+template <>
+std::span<const FieldOf<Drift>> fieldsOf<Drift>();
+template <>
+std::span<const FieldOf<Master>> fieldsOf<Master>();
+template <>
+std::span<const FieldOf<Finish>> fieldsOf<Finish>();
+/// "streak.length", "flash.colour", …
+template <>
+std::span<const FieldOf<Effects>> fieldsOf<Effects>();
+template <>
+std::span<const FieldOf<Layer>> fieldsOf<Layer>();
+template <>
+std::span<const FieldOf<BeatGrid>> fieldsOf<BeatGrid>();
+template <>
+std::span<const FieldOf<Soundtrack>> fieldsOf<Soundtrack>();
+template <>
+std::span<const FieldOf<World>> fieldsOf<World>();
+/// strength, flash, roll, displacement, speed.
+template <>
+std::span<const FieldOf<Gentle>> fieldsOf<Gentle>();
+/// kind, level.
+template <>
+std::span<const FieldOf<StrikeSound>> fieldsOf<StrikeSound>();
+
+/// The field of this key, whether or not every part has it; null where there is none.
+template <typename Part>
+const FieldOf<Part>* fieldOf(std::string_view key)
+{
+    for (const FieldOf<Part>& field : fieldsOf<Part>())
+        if (field.key == key)
+            return &field;
+    return nullptr;
+}
+
+/// The field of this key that this part has: kinds of source may have fields of one key. Null where it has none.
+template <typename Part>
+const FieldOf<Part>* fieldIn(const Part& part, std::string_view key)
+{
+    for (const FieldOf<Part>& field : fieldsOf<Part>())
+        if (field.key == key && field.in(part))
+            return &field;
+    return nullptr;
+}
+
+/// A value of a part as it is now.
+struct Value {
+    std::string_view key;
+    const FieldSpec* spec;
+    double value;
 };
 using Values = std::vector<Value>;
 
-/// The values of each part, in the order they are shown and written. Which there are depends on the source's kind.
-/// The first of a strand's is its source.
-Values valuesOf(Envelope& envelope);
-Values valuesOf(Strand& strand);
-Values valuesOf(Source& source);
-/// position, rotation, variation, seed.
-Values valuesOf(Recipe& recipe);
-Values valuesOf(Overlap& overlap);
-Values valuesOf(Drift& drift);
-Values valuesOf(Master& master);
-Values valuesOf(Finish& finish);
-/// "streak.length", "flash.colour", …
-Values valuesOf(Effects& effects);
-Values valuesOf(Layer& layer);
-Values valuesOf(BeatGrid& beats);
-Values valuesOf(Soundtrack& sound);
-Values valuesOf(World& world);
-/// strength, flash, roll, displacement, speed.
-Values valuesOf(Gentle& gentle);
-/// kind, level.
-Values valuesOf(StrikeSound& sound);
+/// Those that this part has, in order.
+template <typename Part>
+Values valuesOf(const Part& part)
+{
+    Values values;
+    for (const FieldOf<Part>& field : fieldsOf<Part>())
+        if (field.in(part))
+            values.push_back({field.key, field.spec, field.get(part)});
+    return values;
+}
 
 /// Whether a number stands for a colour, written as "#rrggbb".
 bool isColour(const FieldSpec& spec);
 
-/// The value of a recipe by its whole key: "position", "envelope.decay", "light.streak.length", "strand.Kick.amount.x",
-/// "strand.Rumble.envelope.decay". Nothing where the recipe has no such value.
-std::optional<Value> valueOf(Recipe& recipe, std::string_view key);
+// The values of a recipe by their whole keys: "position", "envelope.decay", "light.streak.length",
+// "strand.Kick.amount.x", "strand.Rumble.envelope.decay".
+
 /// Sets it, moved into its range; an envelope that a strand gets for its own begins as the recipe's. False where the
 /// recipe has no such value.
 bool setValue(Recipe& recipe, std::string_view key, double value);
 
-/// The value in a recipe that is only looked at.
+/// Nothing where the recipe has no such value.
 std::optional<double> readValue(const Recipe& recipe, std::string_view key);
 const FieldSpec* specOfValue(const Recipe& recipe, std::string_view key);
 
@@ -94,6 +136,6 @@ std::string valueText(const FieldSpec& spec, double value);
 /// Nothing when it is neither.
 std::optional<double> valueFromText(const FieldSpec& spec, std::string_view text);
 /// "one of off, on", "a number from 0 to 240": what a text should have been.
-std::string valueWanted(const FieldSpec& spec);
+Phrase valueWanted(const FieldSpec& spec);
 
 } // namespace ember

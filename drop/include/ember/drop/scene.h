@@ -3,6 +3,7 @@
 // that logs its collisions. Metres, kilograms, seconds; x to the right, y up.
 #pragma once
 
+#include <cstdint>
 #include <optional>
 #include <string>
 #include <string_view>
@@ -52,6 +53,9 @@ struct Scene {
     View view;
     std::vector<Body> bodies;
 };
+
+/// Bytes a file of a scene may have.
+inline constexpr std::uintmax_t largestScene = 4 << 20;
 
 /// A scene of docs/drop.md. An error tells where in the text.
 Result<Scene> sceneFromJson(std::string_view text, const std::string& name);

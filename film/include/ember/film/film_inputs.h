@@ -17,14 +17,14 @@ OutputGuard guardOf(const Project& project, const std::string& projectPath = {})
 
 /// The clips that are not as they were when the project took them in: shorter, of another size or rate. A sentence for
 /// each. `film`: as openFilm() describes it.
-std::vector<std::string> changedClips(const Project& project, const ClipInfo& film);
+std::vector<Phrase> changedClips(const Project& project, const ClipInfo& film);
 /// The same, opening the clips to look; those that cannot be opened are left out.
-std::vector<std::string> changedClips(const Project& project);
+std::vector<Phrase> changedClips(const Project& project);
 
 /// What was found damaged while a clip was read, as a sentence; empty when nothing was.
-std::string damageSentence(const Damage& damage);
+Phrase damageSentence(const Damage& damage);
 
 /// An error of what is only told otherwise: the first sentence stands for all.
-Error strictError(const std::vector<std::string>& sentences);
+Error strictError(const std::vector<Phrase>& sentences);
 
 } // namespace ember

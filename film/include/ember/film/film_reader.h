@@ -26,7 +26,8 @@ bool sameFrames(const Project& a, const Project& b);
 /// fills the frame, and what is then over is left out at both sides alike. Gaps are black. A single shot that is all of
 /// a clip is that clip. `deep`: pictures are given as deep as they are. Clips that are known are opened when a picture
 /// of them is asked for. An error when there is no shot or a clip cannot be read.
-Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool deep = false, const KnownClips& known = {});
+Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool deep = false, const KnownClips& known = {},
+                                             const Progress& progress = {});
 
 /// The first clip of a project that cannot be opened; empty when all can.
 std::string missingClip(const Project& project);

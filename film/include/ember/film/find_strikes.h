@@ -1,18 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <functional>
 #include <vector>
 
 #include "ember/analysis/candidates.h"
 #include "ember/analysis/cuts.h"
+#include "ember/core/progress.h"
 #include "ember/exchange/strike_list.h"
 #include "ember/film/sound_source.h"
 
 namespace ember {
-
-/// Is given how much is done, 0 to 1, and stops the work by returning false.
-using Progress = std::function<bool(double done)>;
 
 /// Listens to a sound from second 0 on, at most for `seconds` (0: to its end). Memory is bounded: samples are not kept.
 Result<SoundTrace> listenTo(const SoundSource& source, double seconds, const Progress& progress);

@@ -3,13 +3,13 @@
 #pragma once
 
 #include <array>
-#include <functional>
 #include <optional>
 #include <string>
 #include <string_view>
 #include <vector>
 
 #include "ember/core/error.h"
+#include "ember/core/progress.h"
 #include "ember/core/project.h"
 #include "ember/exchange/handed_motion.h"
 #include "ember/sheet/shake_sheet.h"
@@ -30,7 +30,7 @@ std::optional<HandedAs> onlyAs(HandFormat format);
 /// A file as it would be written.
 struct Handed {
     std::string bytes;
-    std::string note; ///< what is worth telling: how many keys, what is lost; may be empty
+    Phrase note; ///< what is worth telling: how many keys, what is lost; may be empty
 };
 
 /// Makes it. `ending` tells a sheet's kind (".pdf" where it is empty). A recipe's part is a recipe or a strike, or the
@@ -48,14 +48,12 @@ Result<ShakeSheet> sheetOf(const Project& project, StrikeId strike);
 Status mayBeWritten(const Project& project, const std::string& out, bool overwrite,
                     const std::string& projectPath = {});
 /// Writes one file, if it may be. Gives the note.
-Result<std::string> handOn(const Project& project, HandFormat format, const HandingOn& how, const std::string& out,
-                           bool overwrite, const std::string& projectPath = {});
+Result<Phrase> handOn(const Project& project, HandFormat format, const HandingOn& how, const std::string& out,
+                      bool overwrite, const std::string& projectPath = {});
 /// A sheet for every strike, or every recipe of the project, in a folder that is made where it is missing; named by the
 /// order and the name, of small letters, digits and hyphens only, so that none can leave it. Gives the files' names.
-/// `tell` is told how far it is, 0 to 1, and stops it by false.
 Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat format, const HandingOn& how,
                                            const std::string& folder, const std::string& ending, bool overwrite,
-                                           const std::function<bool(double)>& tell = {},
-                                           const std::string& projectPath = {});
+                                           const Progress& progress = {}, const std::string& projectPath = {});
 
 } // namespace ember

@@ -38,8 +38,7 @@ using RenderWatcher = std::function<bool(const RenderProgress&)>;
 
 /// One finished frame of a project as a PNG at its own size. Of the options only overwrite, strict and projectPath
 /// count. Returns what is worth telling, empty if nothing.
-Result<std::string> renderStill(const Project& project, Frame frame, const std::string& out,
-                                const RenderOptions& options);
+Result<Phrase> renderStill(const Project& project, Frame frame, const std::string& out, const RenderOptions& options);
 
 /// The whole film at its own size.
 RenderOptions wholeFilm(const Project& project);
@@ -47,7 +46,7 @@ RenderOptions wholeFilm(const Project& project);
 /// Renders frames of a project to a film (the format follows from the name, see filmFormatOf), with its sound. Decoding
 /// and shaking run ahead on threads of their own, a few frames at most. A size of another shape than the project's is
 /// filled from the inside, with black bars. Returns what is worth telling about the result, empty if nothing.
-Result<std::string> renderFilm(const Project& project, const std::string& out, const RenderOptions& options,
-                               const RenderWatcher& watcher);
+Result<Phrase> renderFilm(const Project& project, const std::string& out, const RenderOptions& options,
+                          const RenderWatcher& watcher);
 
 } // namespace ember

@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "ember/core/motion.h"
+#include "ember/core/phrase.h"
 #include "ember/core/project.h"
 
 namespace ember {
@@ -27,7 +28,7 @@ std::string_view fateName(Fate fate);
 
 struct Outcome {
     Fate fate = Fate::felt;
-    std::string why;     ///< in words, empty where it is simply felt
+    Phrase why;          ///< in words, empty where it is simply felt
     StrikeId id = 0;     ///< 0 where it was ignored
     double strength = 0; ///< as it arrives
     Frame felt = {};     ///< the frame of live time it arrives on

@@ -10,8 +10,9 @@
 #include <vector>
 
 #include "ember/core/error.h"
-#include "ember/core/image.h"
+#include "ember/core/progress.h"
 #include "ember/core/time.h"
+#include "ember/image/image.h"
 
 namespace ember {
 
@@ -31,15 +32,16 @@ struct ClipInfo {
     bool hasSound = false;
     std::string codec; ///< "h264", "png", …
     bool alpha = false;
-    bool deep = false;              ///< more than 8 bits a channel are stored
-    std::vector<std::string> notes; ///< things worth knowing, as sentences
-    std::vector<ClipInfo> shots;    ///< of a film of shots each one's clip; a gap's has no path
+    bool deep = false;           ///< more than 8 bits a channel are stored
+    std::vector<Phrase> notes;   ///< things worth knowing, as sentences
+    std::vector<ClipInfo> shots; ///< of a film of shots each one's clip; a gap's has no path
 };
 
 struct ClipOptions {
     FrameRate sequenceRate;     ///< for numbered pictures and stills, which have no rate of their own
     bool neverSequence = false; ///< a numbered picture is opened alone, though it has neighbours
     bool deep = false;          ///< pictures of more than 8 bits are given as 16
+    Progress progress = {};     ///< of reading it through, which a large file needs once
 };
 
 /// What tells one content of a clip's files from another without reading them.

@@ -8,9 +8,9 @@
 #include <string_view>
 
 #include "ember/core/error.h"
-#include "ember/core/image.h"
 #include "ember/core/sound.h"
 #include "ember/core/time.h"
+#include "ember/image/image.h"
 
 namespace ember {
 

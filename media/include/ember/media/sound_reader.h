@@ -2,11 +2,11 @@
 #pragma once
 
 #include <cstdint>
-#include <functional>
 #include <memory>
 #include <string>
 
 #include "ember/core/error.h"
+#include "ember/core/progress.h"
 #include "ember/core/sound.h"
 
 namespace ember {
@@ -37,8 +37,8 @@ public:
 };
 
 /// The waveform of a sound in slots of `slotSeconds`, from second 0 to `seconds`. Memory is bounded: samples are not
-/// kept. `progress` is given 0 to 1 and stops it by returning false. `name`: what an error calls it.
+/// kept. `name`: what an error calls it.
 Result<Waveform> readWaveform(SoundReader& sound, const std::string& name, double seconds, double slotSeconds,
-                              const std::function<bool(double)>& progress);
+                              const Progress& progress);
 
 } // namespace ember

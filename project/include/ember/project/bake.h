@@ -6,6 +6,7 @@
 
 #include "ember/core/captured.h"
 #include "ember/core/error.h"
+#include "ember/core/progress.h"
 #include "ember/core/project.h"
 
 namespace ember {
@@ -24,12 +25,13 @@ struct Baked {
 };
 
 /// A strike's whole motion as one drawn strand of a recipe of its own; its envelope, effects and strength stay.
-Result<Baked> withStrikeBaked(Project project, StrikeId strike, const BakeWish& wish);
+Result<Baked> withStrikeBaked(Project project, StrikeId strike, const BakeWish& wish, const Progress& progress = {});
 /// One strand of it, in a recipe of the strike's own where others use it too; the other strands stay.
-Result<Baked> withStrandBaked(Project project, StrikeId strike, std::size_t strand, const BakeWish& wish);
+Result<Baked> withStrandBaked(Project project, StrikeId strike, std::size_t strand, const BakeWish& wish,
+                              const Progress& progress = {});
 /// All strikes of the film, with their overlap and settle marks, as one strike on its first frame. The film's own
 /// intensity, drift and camera move stay what they are. Effects of light go with their strikes.
-Result<Baked> withFilmBaked(Project project, const BakeWish& wish);
+Result<Baked> withFilmBaked(Project project, const BakeWish& wish, const Progress& progress = {});
 
 /// A stretch of a camera's motion, which begins at rest, as a drawn strand for one blow: as far as it was filmed in
 /// this project's size and rate, its farthest moment on the peak, eased home over its last quarter. An error when it

@@ -34,7 +34,7 @@ struct OwnMotion {
 };
 struct OwnMotions {
     std::vector<OwnMotion> motions; ///< by name
-    std::string trouble;            ///< a sentence on the first file that cannot be used; empty when all can
+    Phrase trouble;                 ///< a sentence on the first file that cannot be used; empty when all can
 };
 /// The motions of a folder. Files that cannot be understood are left where they are and passed over. No folder is an
 /// empty library.

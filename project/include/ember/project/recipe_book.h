@@ -51,7 +51,7 @@ std::string userBookPath();
 
 struct UserBook {
     BookEntries entries;
-    std::string trouble; ///< what was wrong with the file, a sentence; empty when nothing was
+    Phrase trouble; ///< what was wrong with the file, a sentence; empty when nothing was
 };
 /// The user's book. A file that cannot be understood is put aside under another name, which `trouble` tells, and the
 /// book begins empty. No file is an empty book.

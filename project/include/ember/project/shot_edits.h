@@ -40,6 +40,9 @@ Project withShotsSplit(const Project& project, const std::vector<std::int64_t>& 
 Project withShotSpeed(const Project& project, ShotId id, double speed);
 /// Another clip from the same in on, as long as before, or as long as it goes. `found`: a shot that is all of it.
 Project withClipReplaced(const Project& project, ShotId id, const Shot& found);
+/// The clip `missing` is at another place now: all its shots, or where it is empty the first one, are of `found`, as
+/// long as before.
+Project withClipFound(Project project, const std::string& missing, const Shot& found);
 
 /// A strike bound to the cut on this frame that throws one shot to the right into the next; the recipe is taken from
 /// those that come with the program where the project has none of its name. A strike that is bound there already is

@@ -5,8 +5,8 @@
 
 #include "ember/core/cover.h"
 #include "ember/core/exposure.h"
-#include "ember/core/image.h"
 #include "ember/core/project.h"
+#include "ember/image/image.h"
 
 namespace ember {
 

@@ -4,9 +4,9 @@
 #include <string>
 #include <vector>
 
-#include "ember/core/image.h"
 #include "ember/core/project.h"
 #include "ember/core/projection.h"
+#include "ember/image/image.h"
 
 namespace ember {
 

@@ -8,7 +8,7 @@
 #include <vector>
 
 #include "ember/core/error.h"
-#include "ember/core/image.h"
+#include "ember/image/image.h"
 
 namespace ember {
 

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "ember/core/pixel_memory.h"
+#include "ember/image/pixel_memory.h"
 
 #include <algorithm>
 #include <mutex>

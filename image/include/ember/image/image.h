@@ -5,7 +5,7 @@
 #include <cstdint>
 #include <memory>
 
-#include "ember/core/pixel_memory.h"
+#include "ember/image/pixel_memory.h"
 
 namespace ember {
 

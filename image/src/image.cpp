@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "ember/core/image.h"
+#include "ember/image/image.h"
 
 #include <algorithm>
 #include <cstring>
