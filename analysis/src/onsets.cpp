@@ -5,7 +5,6 @@
 #include <array>
 #include <cmath>
 #include <optional>
-#include <ranges>
 #include <set>
 
 #include "sound_levels.h"
@@ -325,7 +324,8 @@ std::vector<Onset> OnsetFinder::at(double sensitivity) const
     constexpr double longTail = 0.35;
     std::vector<Onset> onsets;
     double next = trace_->seconds;
-    for (const Heard& one : heard_ | std::views::reverse) {
+    for (auto last = heard_.rbegin(); last != heard_.rend(); ++last) {
+        const Heard& one = *last;
         if (one.score < least)
             continue;
         Onset onset = one.onset;

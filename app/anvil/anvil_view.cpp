@@ -6,14 +6,13 @@
 #include <cmath>
 
 #include <QCoreApplication>
-#include <QHBoxLayout>
 #include <QLabel>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPushButton>
-#include <QVBoxLayout>
 
 #include "flow_layout.h"
+#include "form.h"
 #include "recipe_trace.h"
 #include "text.h"
 #include "theme.h"
@@ -360,9 +359,7 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
       axis_(new QPushButton(this)), restore_(new QPushButton(tr("Follow recipe"), this)),
       strands_(new QPushButton(tr("Strands"), this)), unit_(new QPushButton(this))
 {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(0);
+    auto* column = newColumn(this, 0, {0, 0, 0, 0});
     column->addLayout(titleRow_ = buildTitle());
     column->addLayout(valuesRow_ = buildValues());
     column->addWidget(canvas_, 1);
@@ -458,16 +455,13 @@ QLayout* AnvilView::buildValues()
             row->addSpring();
         first = false;
         auto* together = new QWidget(this);
-        auto* cell = new QVBoxLayout(together);
-        cell->setContentsMargins(0, 0, 0, 0);
-        cell->setSpacing(0);
+        auto* cell = newColumn(together, 0, {0, 0, 0, 0});
         auto* name = dimLabel(QCoreApplication::translate("Anvil", group.name), this);
         name->setFont(theme::words(11));
         name->setContentsMargins(5, 0, 0, 0);
         name->setToolTip(QCoreApplication::translate("Anvil", group.tip));
         cell->addWidget(name);
-        auto* values = new QHBoxLayout;
-        values->setSpacing(1);
+        auto* values = newRow(1);
         for (const auto& [field, width] : group.items) {
             const FieldSpec& spec = specOf(field);
             auto* control = new ValueControl(spec, {}, this);

@@ -4,12 +4,12 @@
 #include <algorithm>
 #include <cmath>
 
-#include <QHBoxLayout>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QToolButton>
 
 #include "anvil_geometry.h"
+#include "form.h"
 #include "text.h"
 #include "theme.h"
 
@@ -27,9 +27,7 @@ TraceView::TraceView(OpenDocument& document, Selection& selection, Playhead& pla
 {
     setObjectName(QStringLiteral("traces"));
     setAttribute(Qt::WA_OpaquePaintEvent);
-    auto* row = new QHBoxLayout(bar_);
-    row->setContentsMargins(12, 2, 12, 0);
-    row->setSpacing(3);
+    auto* row = newRow(bar_, 3, {12, 2, 12, 0});
     const auto button = [&](const QString& text, const QString& name, const QString& tip, bool on) {
         auto* made = new QToolButton(bar_);
         made->setText(text);

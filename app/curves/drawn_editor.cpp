@@ -7,8 +7,8 @@
 #include <QComboBox>
 #include <QLabel>
 #include <QPushButton>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "text.h"
 #include "value_control.h"
 #include "value_field.h"
@@ -31,9 +31,7 @@ DrawnEditor::DrawnEditor(OpenDocument& document, Shaping& shaping, Messages& mes
       frame_(new ValueField(frameField, this)), value_(new ValueField(valueField, this)), ease_(new QComboBox(this)),
       times_(new ValueField(timesField, this)), share_(new ValueField(shareField, this))
 {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(3);
+    auto* column = newColumn(this, 3, {0, 0, 0, 0});
     column->addWidget(canvas_);
     column->addLayout(buildNumbers());
     column->addLayout(buildDoings());
@@ -54,8 +52,7 @@ DrawnEditor::DrawnEditor(OpenDocument& document, Shaping& shaping, Messages& mes
 
 QLayout* DrawnEditor::buildNumbers()
 {
-    auto* row = new QHBoxLayout;
-    row->setSpacing(4);
+    auto* row = newRow(4);
     axis_->setObjectName(QStringLiteral("drawn-axis"));
     for (const Axis axis : allAxes)
         axis_->addItem(toQString(axisName(axis)));
@@ -96,8 +93,7 @@ QLayout* DrawnEditor::buildNumbers()
 
 QLayout* DrawnEditor::buildDoings()
 {
-    auto* row = new QHBoxLayout;
-    row->setSpacing(3);
+    auto* row = newRow(3);
     const auto button = [&](const QString& text, const char* name, const QString& tip, const DrawnCanvas::Edit& change,
                             const QString& result) {
         auto* made = smallButton(text, QLatin1String(name), tip, this);

@@ -4,10 +4,10 @@
 #include <cmath>
 
 #include <QComboBox>
-#include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
 
+#include "form.h"
 #include "value_control.h"
 #include "value_field.h"
 
@@ -37,9 +37,7 @@ MotionChooser::MotionChooser(OpenDocument& document, MotionStore& motions, Use u
       mirror_(smallButton(tr("Mirror"), QStringLiteral("motion-mirror"),
                           tr("Left is right: x and roll go the other way"), this))
 {
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(6);
+    auto* row = newRow(this, 6, {0, 0, 0, 0});
     row->addWidget(dimLabel(tr("Camera"), this));
     list_->setObjectName(QStringLiteral("motion-choice"));
     list_->setToolTip(tr("Whose motion it is. Find, Camera motions shows, reads and imports them"));

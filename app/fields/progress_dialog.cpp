@@ -5,8 +5,8 @@
 #include <QLabel>
 #include <QProgressBar>
 #include <QPushButton>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "value_control.h"
 
 namespace ember::app {
@@ -18,9 +18,7 @@ ProgressDialog::ProgressDialog(const QString& title, const QString& text, std::f
     setObjectName(QStringLiteral("work-sheet"));
     setWindowTitle(title);
     setMinimumWidth(420);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(16, 14, 16, 12);
-    column->setSpacing(10);
+    auto* column = newColumn(this, 10, {16, 14, 16, 12});
     column->addWidget(text_);
     auto* row = new QHBoxLayout;
     bar_->setObjectName(QStringLiteral("work-progress"));

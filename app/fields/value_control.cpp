@@ -14,6 +14,7 @@
 #include <QToolButton>
 
 #include "ember/core/values.h"
+#include "form.h"
 #include "text.h"
 #include "theme.h"
 #include "value_field.h"
@@ -103,8 +104,7 @@ quint64 ChoiceRun::gesture(const std::function<quint64()>& fresh)
 ValueControl::ValueControl(const FieldSpec& spec, const QString& label, QWidget* parent)
     : QWidget(parent), spec_(spec), label_(label), help_(toQString(spec.help))
 {
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(0, 0, 0, 0);
+    auto* row = newRow(this, usualSpacing, {0, 0, 0, 0});
     if (spec.choices.data() == offOn.data()) {
         switch_ = new QToolButton(this);
         switch_->setText(label);

@@ -15,6 +15,7 @@
 #include <QVBoxLayout>
 
 #include "ember/project/timing_edits.h"
+#include "form.h"
 #include "frame_strip.h"
 #include "theme.h"
 #include "value_control.h"
@@ -37,8 +38,7 @@ const FieldSpec withinField{"within", "Within", "frames", 1, 48, 4, 1, "How far 
 
 QHBoxLayout* rowOf(QVBoxLayout* column)
 {
-    auto* row = new QHBoxLayout;
-    row->setSpacing(5);
+    auto* row = newRow(5);
     column->addLayout(row);
     return row;
 }
@@ -68,9 +68,7 @@ FindPanel::FindPanel(Session& session, Finder& finder, const Dialogs& dialogs, Q
     : QWidget(parent), session_(session), finder_(finder), dialogs_(dialogs)
 {
     setObjectName(QStringLiteral("find"));
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(12, 5, 10, 6);
-    column->setSpacing(5);
+    newColumn(this, 5, {12, 5, 10, 6});
     buildAsking();
     buildBeat();
     buildDeciding();
@@ -186,8 +184,7 @@ void FindPanel::buildDeciding()
     strip_ = new FrameStrip(session_.document, session_.film, session_.playhead, this);
     row->addWidget(strip_);
     row->addStretch(1);
-    auto* sources = new QVBoxLayout;
-    sources->setSpacing(4);
+    auto* sources = newColumn(4);
     auto* file = smallButton(tr("Other sound"), QStringLiteral("find-sound"),
                              tr("Takes the film's sound from another file: its music or its effects"), this);
     sources->addWidget(file);

@@ -11,11 +11,11 @@
 #include <QPainter>
 #include <QPlainTextEdit>
 #include <QPushButton>
-#include <QVBoxLayout>
 
 #include "background.h"
 #include "ember/film/import_strikes.h"
 #include "ember/project/file.h"
+#include "form.h"
 #include "text.h"
 #include "theme.h"
 #include "value_control.h"
@@ -110,9 +110,7 @@ DropBench::DropBench(OpenDocument& document, Selection& selection, Playhead& pla
     setObjectName(QStringLiteral("drop-bench"));
     setWindowTitle(tr("Drop bench"));
     resize(900, 520);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(16, 12, 16, 12);
-    column->setSpacing(10);
+    auto* column = newColumn(this, 10, {16, 12, 16, 12});
     auto* row = new QHBoxLayout;
     text_->setObjectName(QStringLiteral("drop-scene"));
     text_->setFont(theme::numbers(12));

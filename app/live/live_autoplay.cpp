@@ -4,10 +4,10 @@
 #include <QFileInfo>
 #include <QLabel>
 #include <QPushButton>
-#include <QVBoxLayout>
 
 #include "drop_bench.h"
 #include "ember/project/file.h"
+#include "form.h"
 #include "text.h"
 #include "value_control.h"
 
@@ -22,9 +22,7 @@ constexpr std::uintmax_t largestMidi = 16 << 20;
 LiveAutoplay::LiveAutoplay(LiveRunner& runner, const Dialogs& dialogs, QWidget* parent)
     : QWidget(parent), runner_(&runner), dialogs_(dialogs)
 {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(5);
+    auto* column = newColumn(this, 5, {0, 0, 0, 0});
     column->addWidget(partName(tr("Playing by itself"), this));
     auto* row = new QHBoxLayout;
     notes_ = smallButton(tr("Play MIDI notes"), QStringLiteral("live-midi"),
@@ -82,7 +80,7 @@ void LiveAutoplay::askMidi()
     if (!notes)
         return emit said(tr("%1, %2").arg(QFileInfo(path).fileName(), app::said(notes.error())));
     emit said(tr("%1 notes of %2").arg(notes->size()).arg(QFileInfo(path).fileName()));
-    runner_->playNotes(std::move(notes).value());
+    runner_->playNotes(notes.value());
 }
 
 void LiveAutoplay::askScene()

@@ -4,8 +4,8 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "value_control.h"
 
 namespace ember::app {
@@ -13,9 +13,7 @@ namespace ember::app {
 LiveOutside::LiveOutside(LiveRunner& runner, const Dialogs& dialogs, QWidget* parent)
     : QWidget(parent), runner_(&runner), dialogs_(dialogs)
 {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(5);
+    auto* column = newColumn(this, 5, {0, 0, 0, 0});
     column->addWidget(partName(tr("From outside"), this));
     const auto address = [&](const char* name, const QString& at, const QString& tip) {
         auto* field = new QLineEdit(at, this);

@@ -206,7 +206,7 @@ void LivePicture::took(qint64 number, const QImage& picture, const QImage& shown
     shown_ = shown;
     shownNumber_ = number;
     ++count_;
-    const auto now = LiveRunner::Clock::now();
+    const auto now = runner_.moment();
     if (const double since = std::chrono::duration<double>(now - counted_).count(); since >= 1) {
         rate_ = count_ / since;
         count_ = 0;
@@ -231,7 +231,7 @@ void LivePicture::paintEvent(QPaintEvent*)
         p.drawImage(frame, shown_);
     }
     p.end();
-    const auto now = LiveRunner::Clock::now();
+    const auto now = runner_.moment();
     while (!ordered_.empty() && ordered_.front().number <= shownNumber_) {
         const std::int64_t filmed = ordered_.front().frame;
         // At a loop's seam it goes back.

@@ -48,7 +48,7 @@ void LiveRunner::takeProject()
 void LiveRunner::start()
 {
     bench_ = LiveBench(session_.document.project());
-    start_ = Clock::now();
+    start_ = moment();
     seen_ = -1;
     const LoopRange& loop = session_.playhead.loop();
     const std::int64_t last = std::max<std::int64_t>(0, session_.document.length() - 1);
@@ -117,7 +117,7 @@ Outcome LiveRunner::take(Strike press, Clock::time_point moment, LiveBench::By b
     const FrameTime at = timeAt(moment);
     const auto frame = static_cast<std::int64_t>(std::floor(at));
     bench_.setFilmEnd(frame + std::max<std::int64_t>(1, session_.document.length() - line_.filmFrame(frame)));
-    const Outcome outcome = bench_.strike(std::move(press), at, by);
+    Outcome outcome = bench_.strike(std::move(press), at, by);
     if (outcome.id == 0)
         return outcome;
     if (const Strike* held = bench_.project().strike(outcome.id)) {
@@ -269,15 +269,16 @@ int LiveRunner::padFor(const PlayedNote& note, const std::vector<int>& notes) co
     return board_.pads.empty() ? -1 : static_cast<int>(place % static_cast<std::ptrdiff_t>(board_.pads.size()));
 }
 
-void LiveRunner::playNotes(std::vector<PlayedNote> notes)
+void LiveRunner::playNotes(const std::vector<PlayedNote>& notes)
 {
     std::vector<int> kinds;
+    kinds.reserve(notes.size());
     for (const PlayedNote& note : notes)
         kinds.push_back(note.note);
     std::sort(kinds.begin(), kinds.end());
     kinds.erase(std::unique(kinds.begin(), kinds.end()), kinds.end());
     std::vector<Due> due;
-    const auto begin = Clock::now();
+    const auto begin = moment();
     for (const PlayedNote& note : notes)
         if (const int pad = padFor(note, kinds); pad >= 0) {
             const Pad& struckPad = board_.pads[static_cast<std::size_t>(pad)];
@@ -293,7 +294,7 @@ void LiveRunner::playDrop(const drop::Scene& scene, const drop::Run& fallen)
 {
     const auto list = strikesFromText(ListFormat::jsonLines, drop::impactsToJsonLines(fallen.impacts, scene.view), {});
     std::vector<Due> due;
-    dropped_ = Clock::now();
+    dropped_ = moment();
     dropLasts_ = scene.seconds;
     if (list)
         for (const ListedStrike& impact : list.value()) {
@@ -316,7 +317,7 @@ double LiveRunner::dropSeconds() const
 {
     if (!dropped_)
         return -1;
-    const double since = std::chrono::duration<double>(Clock::now() - *dropped_).count();
+    const double since = std::chrono::duration<double>(moment() - *dropped_).count();
     return since <= dropLasts_ ? since : -1;
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <chrono>
+#include <functional>
 #include <memory>
 #include <optional>
 #include <vector>
@@ -35,9 +36,12 @@ public:
     void stop();
     bool running() const { return timer_.isActive(); }
 
+    /// The moment it is. Another clock than the machine's: a test holds the time, so that it cannot miss anything.
+    Clock::time_point moment() const { return clock_(); }
+    void setClock(std::function<Clock::time_point()> clock) { clock_ = std::move(clock); }
     /// Frames of live time at a moment.
     FrameTime timeAt(Clock::time_point moment) const;
-    FrameTime now() const { return timeAt(Clock::now()); }
+    FrameTime now() const { return timeAt(moment()); }
     /// The frame of the film that is seen at a frame of live time.
     std::int64_t filmFrame(FrameTime live) const;
     LiveBench& bench() { return bench_; }
@@ -73,7 +77,7 @@ public:
     bool sending() const { return poses_ != nullptr; }
 
     /// Plays notes as a player would: by the pads' own notes, else by their order.
-    void playNotes(std::vector<PlayedNote> notes);
+    void playNotes(const std::vector<PlayedNote>& notes);
     /// Bodies fall, and their impacts strike the pads of their kinds.
     void playDrop(const drop::Scene& scene, const drop::Run& run);
     /// Since when bodies fall, in seconds; below 0 when none do.
@@ -112,6 +116,7 @@ private:
 
     Session& session_;
     QTimer timer_;
+    std::function<Clock::time_point()> clock_ = Clock::now;
     Clock::time_point start_;
     LiveBench bench_;
     Board board_;

@@ -12,8 +12,8 @@
 #include <QPushButton>
 #include <QScrollArea>
 #include <QSignalBlocker>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "live_autoplay.h"
 #include "live_outside.h"
 #include "live_picture.h"
@@ -43,9 +43,7 @@ LiveWindow::LiveWindow(Session& session, const Dialogs& dialogs, QWidget* parent
     setObjectName(QStringLiteral("live-window"));
     setWindowTitle(tr("Live bench"));
     resize(1280, 800);
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(0);
+    auto* row = newRow(this, 0, {0, 0, 0, 0});
     row->addWidget(buildLeft(), 1);
     auto* right = scrolling(buildRight());
     right->setFixedWidth(400);
@@ -73,13 +71,10 @@ LiveWindow::~LiveWindow() = default;
 QWidget* LiveWindow::buildLeft()
 {
     auto* left = new QWidget(this);
-    auto* column = new QVBoxLayout(left);
-    column->setContentsMargins(0, 0, 0, 10);
-    column->setSpacing(8);
+    auto* column = newColumn(left, 8, {0, 0, 0, 10});
     picture_ = new LivePicture(session_.document, session_.film, session_.file, *runner_, left);
     column->addWidget(picture_, 1);
-    auto* facts = new QHBoxLayout;
-    facts->setContentsMargins(14, 0, 14, 0);
+    auto* facts = newRow(usualSpacing, {14, 0, 14, 0});
     now_ = new QLabel(left);
     now_->setObjectName(QStringLiteral("live-now"));
     now_->setFont(theme::numbers(13));
@@ -95,9 +90,7 @@ QWidget* LiveWindow::buildLeft()
            "frames of the film that none of them showed"));
     facts->addWidget(latency_);
     column->addLayout(facts);
-    auto* row = new QHBoxLayout;
-    row->setContentsMargins(14, 0, 14, 0);
-    row->setSpacing(12);
+    auto* row = newRow(12, {14, 0, 14, 0});
     pads_ = new PadBoard(left);
     row->addWidget(pads_, 1);
     log_ = new QListWidget(left);
@@ -113,7 +106,7 @@ QWidget* LiveWindow::buildLeft()
     holder->setLayout(row);
     column->addWidget(holder);
     connect(pads_, &PadBoard::struck, this, [this](int pad, double share) {
-        runner_->strikePad(static_cast<std::size_t>(pad), share, LiveRunner::Clock::now());
+        runner_->strikePad(static_cast<std::size_t>(pad), share, runner_->moment());
     });
     connect(pads_, &PadBoard::chosenByHand, this, &LiveWindow::choosePad);
     return left;
@@ -122,9 +115,7 @@ QWidget* LiveWindow::buildLeft()
 QWidget* LiveWindow::buildRight()
 {
     auto* page = new QWidget(this);
-    auto* column = new QVBoxLayout(page);
-    column->setContentsMargins(14, 10, 14, 10);
-    column->setSpacing(8);
+    auto* column = newColumn(page, 8, {14, 10, 14, 10});
     column->addWidget(buildPlaying());
     column->addWidget(rule(page));
     column->addWidget(partName(tr("The chosen pad"), page));
@@ -176,9 +167,7 @@ QWidget* LiveWindow::buildRight()
 QWidget* LiveWindow::buildPlaying()
 {
     auto* box = new QWidget(this);
-    auto* column = new QVBoxLayout(box);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(6);
+    auto* column = newColumn(box, 6, {0, 0, 0, 0});
     auto* first = new QHBoxLayout;
     ground_ = new QComboBox(box);
     ground_->setObjectName(QStringLiteral("live-ground"));
@@ -296,7 +285,7 @@ void LiveWindow::keyPressEvent(QKeyEvent* event)
     if (pad < 0 && half && !event->text().isEmpty())
         pad = static_cast<int>(shifted.indexOf(event->text().front()));
     if (pad >= 0)
-        return runner_->strikePad(static_cast<std::size_t>(pad), half ? 0.5 : 1, LiveRunner::Clock::now());
+        return runner_->strikePad(static_cast<std::size_t>(pad), half ? 0.5 : 1, runner_->moment());
     switch (event->key()) {
     case Qt::Key_X: runner_->settle(0); break;
     case Qt::Key_H: runner_->settle(easedFrames); break;

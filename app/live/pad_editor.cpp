@@ -7,8 +7,8 @@
 #include <QLineEdit>
 #include <QPushButton>
 #include <QSignalBlocker>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "place_block.h"
 #include "text.h"
 #include "theme.h"
@@ -35,9 +35,7 @@ PadEditor::PadEditor(Session& session, QWidget* parent)
       remove_(smallButton(tr("Delete pad"), QStringLiteral("pad-delete"), tr("Takes this pad off the board"), this))
 {
     setObjectName(QStringLiteral("pad-editor"));
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(4);
+    auto* column = newColumn(this, 4, {0, 0, 0, 0});
     auto* head = new QHBoxLayout;
     name_->setObjectName(QStringLiteral("pad-name"));
     name_->setToolTip(tr("The pad's name, by which OSC messages can strike it; empty: its recipe's"));

@@ -1,8 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "notice_bar.h"
 
-#include <QHBoxLayout>
-
+#include "form.h"
 #include "theme.h"
 
 namespace ember::app {
@@ -14,8 +13,7 @@ NoticeBar::NoticeBar()
     setObjectName(QStringLiteral("notice"));
     setAttribute(Qt::WA_StyledBackground);
     theme::dress(*this, QStringLiteral("#notice { background: @raised; border-bottom: 1px solid @dim; }"));
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(12, 5, 8, 5);
+    auto* row = newRow(this, usualSpacing, {12, 5, 8, 5});
     text_->setWordWrap(true);
     text_->setTextFormat(Qt::PlainText);
     text_->setTextInteractionFlags(Qt::TextSelectableByMouse);

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <array>
+#include <cmath>
 
 #include <QApplication>
 #include <QFontDatabase>
@@ -65,7 +66,7 @@ QColor heat(double intensity)
     if (intensity > 1.0)
         return colours.beyond;
     const auto [r, g, b] = heatOf(colours.heat, intensity);
-    return {static_cast<int>(r + 0.5), static_cast<int>(g + 0.5), static_cast<int>(b + 0.5)};
+    return {static_cast<int>(std::lround(r)), static_cast<int>(std::lround(g)), static_cast<int>(std::lround(b))};
 }
 
 Scheme scheme()

@@ -9,8 +9,8 @@
 #include <QLineEdit>
 #include <QPushButton>
 #include <QRegularExpression>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "motion_view.h"
 #include "rate_text.h"
 #include "text.h"
@@ -32,9 +32,7 @@ ClipRangeSheet::ClipRangeSheet(const QString& clip, QWidget* parent)
 {
     setObjectName(QStringLiteral("clip-range"));
     setWindowTitle(tr("Read the camera of %1").arg(clip));
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(16, 12, 16, 12);
-    column->setSpacing(10);
+    auto* column = newColumn(this, 10, {16, 12, 16, 12});
     auto* row = new QHBoxLayout;
     row->addWidget(dimLabel(tr("Frames"), this));
     which_->addItems({tr("The whole clip"), tr("From … to …")});
@@ -87,9 +85,7 @@ MotionTableSheet::MotionTableSheet(const QString& name, std::string text, const 
     setObjectName(QStringLiteral("motion-table"));
     setWindowTitle(tr("Import %1").arg(name));
     resize(760, 520);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(16, 12, 16, 12);
-    column->setSpacing(10);
+    auto* column = newColumn(this, 10, {16, 12, 16, 12});
     column->addWidget(buildColumns());
     auto* row = new QHBoxLayout;
     row->addWidget(dimLabel(tr("Frames a second"), this));

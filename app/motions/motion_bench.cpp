@@ -12,8 +12,8 @@
 #include <QListWidget>
 #include <QProgressBar>
 #include <QPushButton>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "motion_view.h"
 #include "recipe_list.h"
 #include "theme.h"
@@ -56,12 +56,9 @@ MotionBench::MotionBench(OpenDocument& document, Selection& selection, MotionSto
     setObjectName(QStringLiteral("motion-bench"));
     setWindowTitle(tr("Camera motions"));
     resize(1000, 600);
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(16, 12, 16, 12);
-    row->setSpacing(16);
+    auto* row = newRow(this, 16, {16, 12, 16, 12});
     row->addWidget(buildList());
-    auto* right = new QVBoxLayout;
-    right->setSpacing(8);
+    auto* right = newColumn(8);
     auto* head = new QHBoxLayout;
     name_ = new QLineEdit(this);
     name_->setObjectName(QStringLiteral("motion-name"));
@@ -109,9 +106,7 @@ QWidget* MotionBench::buildList()
 {
     auto* box = new QWidget(this);
     box->setFixedWidth(270);
-    auto* column = new QVBoxLayout(box);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(6);
+    auto* column = newColumn(box, 6, {0, 0, 0, 0});
     list_ = new QListWidget(box);
     list_->setObjectName(QStringLiteral("motion-list"));
     list_->setItemDelegate(new RecipeDelegate(list_));
@@ -169,9 +164,7 @@ QWidget* MotionBench::buildList()
 QWidget* MotionBench::buildShaping()
 {
     auto* box = new QWidget(this);
-    auto* row = new QHBoxLayout(box);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(6);
+    auto* row = newRow(box, 6, {0, 0, 0, 0});
     row->addWidget(dimLabel(tr("Frames"), box));
     const auto field = [&](const FieldSpec& spec, const char* name) {
         auto* made = new ValueField(spec, box);
@@ -229,8 +222,7 @@ QWidget* MotionBench::buildShaping()
 QWidget* MotionBench::buildUses()
 {
     auto* box = new QWidget(this);
-    auto* row = new QHBoxLayout(box);
-    row->setContentsMargins(0, 0, 0, 0);
+    auto* row = newRow(box, usualSpacing, {0, 0, 0, 0});
     row->addWidget(dimLabel(tr("In this film:"), box));
     const auto button = [&](const QString& text, const char* name, auto act) {
         auto* made = new QPushButton(text, box);

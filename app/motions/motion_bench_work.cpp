@@ -183,7 +183,8 @@ void MotionBench::cutOut()
     Project next = document_.project();
     if (usersOf(next, strike->recipe) > 1)
         next = withOwnRecipe(std::move(next), id).project;
-    next = withStrand(std::move(next), next.strike(id)->recipe, std::move(strand).value());
+    const RecipeId recipe = next.strike(id)->recipe;
+    next = withStrand(std::move(next), recipe, std::move(strand).value());
     const QString told = tr("%1 cut out for the strike").arg(QString::fromStdString(kept->name));
     document_.edit(std::move(next), told);
     say(told);

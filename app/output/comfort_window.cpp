@@ -11,8 +11,8 @@
 #include <QPushButton>
 #include <QScrollArea>
 #include <QTableWidget>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "part_binding.h"
 #include "text.h"
 #include "theme.h"
@@ -58,17 +58,13 @@ ComfortWindow::ComfortWindow(Session& session, QWidget* parent)
     setWindowTitle(tr("Comfort"));
     resize(980, 520);
     auto* page = new QWidget(this);
-    auto* column = new QVBoxLayout(page);
-    column->setContentsMargins(16, 12, 16, 12);
-    column->setSpacing(8);
+    auto* column = newColumn(page, 8, {16, 12, 16, 12});
     column->addWidget(buildReport());
-    auto* below = new QHBoxLayout;
-    below->setSpacing(24);
+    auto* below = newRow(24);
     below->addWidget(buildFlashes(), 3);
     below->addWidget(buildGentle(), 2);
     column->addLayout(below, 1);
-    auto* all = new QVBoxLayout(this);
-    all->setContentsMargins(0, 0, 0, 0);
+    auto* all = newColumn(this, usualSpacing, {0, 0, 0, 0});
     all->addWidget(scrolling(page));
     scope_->setFocus();
     for (auto* button : findChildren<QPushButton*>()) // Enter in a field is the field's
@@ -90,9 +86,7 @@ ComfortWindow::ComfortWindow(Session& session, QWidget* parent)
 QWidget* ComfortWindow::buildReport()
 {
     auto* part = new QWidget(this);
-    auto* column = new QVBoxLayout(part);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(6);
+    auto* column = newColumn(part, 6, {0, 0, 0, 0});
     auto* head = new QHBoxLayout;
     head->addWidget(partName(tr("Motion"), part));
     scope_->setObjectName(QStringLiteral("comfort-scope"));
@@ -128,9 +122,7 @@ QWidget* ComfortWindow::buildReport()
 QWidget* ComfortWindow::buildFlashes()
 {
     auto* part = new QWidget(this);
-    auto* column = new QVBoxLayout(part);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(6);
+    auto* column = newColumn(part, 6, {0, 0, 0, 0});
     auto* head = new QHBoxLayout;
     head->addWidget(partName(tr("Flashes"), part));
     version_->setObjectName(QStringLiteral("comfort-version"));
@@ -169,9 +161,7 @@ QWidget* ComfortWindow::buildFlashes()
 QWidget* ComfortWindow::buildGentle()
 {
     auto* part = new QWidget(this);
-    auto* column = new QVBoxLayout(part);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(6);
+    auto* column = newColumn(part, 6, {0, 0, 0, 0});
     column->addWidget(partName(tr("Gentle version"), part));
     auto* about =
         dimLabel(tr("The same film for those whom the full one would harm. It is rendered and handed on beside "

@@ -12,9 +12,9 @@
 #include <QPushButton>
 #include <QScrollArea>
 #include <QStackedWidget>
-#include <QVBoxLayout>
 
 #include "ember/project/file.h"
+#include "form.h"
 #include "text.h"
 #include "theme.h"
 #include "value_control.h"
@@ -90,9 +90,7 @@ MotionExportWindow::MotionExportWindow(Session& session, Dialogs& dialogs, QWidg
     setObjectName(QStringLiteral("hand-window"));
     setWindowTitle(tr("Hand on"));
     resize(1080, 660);
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(16, 12, 16, 12);
-    row->setSpacing(16);
+    auto* row = newRow(this, 16, {16, 12, 16, 12});
     row->addWidget(buildChoices());
     row->addWidget(buildPreview(), 1);
     for (auto* combo : findChildren<QComboBox*>())
@@ -147,9 +145,7 @@ QPushButton* MotionExportWindow::toggle(const QString& text, const QString& name
 QWidget* MotionExportWindow::buildChoices()
 {
     auto* page = new QWidget(this);
-    auto* column = new QVBoxLayout(page);
-    column->setContentsMargins(0, 0, 8, 0);
-    column->setSpacing(8);
+    auto* column = newColumn(page, 8, {0, 0, 8, 0});
     auto* form = new QFormLayout;
     form->setVerticalSpacing(6);
     form->setHorizontalSpacing(12);
@@ -205,9 +201,7 @@ QWidget* MotionExportWindow::buildChoices()
 QWidget* MotionExportWindow::buildPreview()
 {
     auto* page = new QWidget(this);
-    auto* column = new QVBoxLayout(page);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(8);
+    auto* column = newColumn(page, 8, {0, 0, 0, 0});
     summary_ = new QLabel(page);
     summary_->setObjectName(QStringLiteral("hand-summary"));
     summary_->setWordWrap(true);

@@ -14,8 +14,8 @@
 #include <QProgressBar>
 #include <QPushButton>
 #include <QSignalBlocker>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "input_rules.h"
 #include "theme.h"
 #include "value_field.h"
@@ -39,9 +39,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
 {
     setObjectName(QStringLiteral("render-panel"));
     setProperty(escapeCloses, true);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(16, 8, 16, 8);
-    column->setSpacing(5);
+    auto* column = newColumn(this, 5, {16, 8, 16, 8});
     auto* head = new QHBoxLayout;
     auto* title = new QLabel(tr("Render film"), this);
     title->setFont(theme::words(16, true));
@@ -108,8 +106,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     grid->addLayout(how, 5, 1, 1, 2);
     replace_->setObjectName(QStringLiteral("render-replace"));
     resume_->setObjectName(QStringLiteral("render-resume"));
-    auto* there = new QHBoxLayout;
-    there->setSpacing(16);
+    auto* there = newRow(16);
     there->addWidget(replace_);
     there->addWidget(resume_);
     there->addStretch(1);

@@ -13,6 +13,7 @@
 #include "ember/core/values.h"
 #include "ember/project/film_edits.h"
 #include "ember/project/shot_edits.h"
+#include "form.h"
 #include "key_rows.h"
 #include "motion_chooser.h"
 #include "part_binding.h"
@@ -34,9 +35,7 @@ const FieldSpec intensityField{"value", "Intensity", "%", 0, 2, 1, 0.05, "Streng
 
 FilmPage::FilmPage(Session& session, QWidget* parent) : QWidget(parent), session_(session)
 {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(14, 4, 14, 6);
-    column->setSpacing(4);
+    auto* column = newColumn(this, 4, {14, 4, 14, 6});
     column->addWidget(shot_ = new ShotBlock(session.document, session.shots, session.playhead, session.shaping, this));
     column->addWidget(rule(this));
     buildMaster(*column);
@@ -65,9 +64,7 @@ QPushButton* FilmPage::button(const QString& text, const char* name, const QStri
 QWidget* FilmPage::heading(const QString& text, const std::vector<QPushButton*>& buttons)
 {
     auto* bar = new QWidget(this);
-    auto* row = new QHBoxLayout(bar);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(4);
+    auto* row = newRow(bar, 4, {0, 0, 0, 0});
     auto* label = new QLabel(text, bar);
     label->setFont(theme::words(13, true));
     row->addWidget(label);
@@ -102,8 +99,7 @@ void FilmPage::buildMaster(QVBoxLayout& column)
     addAll<Master>(*master_,
                    {{"intensity", {}}, {"bypass", tr("Bypass")}, {"flat", tr("2D only")}, {"sounds", tr("Sounds")}});
     column.addWidget(master_);
-    auto* row = new QHBoxLayout;
-    row->setSpacing(3);
+    auto* row = newRow(3);
     const auto toggle = [&](const QString& text, const QString& name, const QString& tip) {
         auto* made = new QToolButton(this);
         made->setText(text);
@@ -168,8 +164,7 @@ void FilmPage::buildMeeting(QVBoxLayout& column)
     overlap_->setObjectName(QStringLiteral("overlap"));
     addAll<Overlap>(*overlap_, {{"rule", tr("Rule")}, {"ceiling", {}}, {"knee", {}}});
     column.addWidget(overlap_);
-    groupColumn_ = new QVBoxLayout;
-    groupColumn_->setSpacing(3);
+    groupColumn_ = newColumn(3);
     column.addLayout(groupColumn_);
 }
 
@@ -299,9 +294,7 @@ void FilmPage::refreshGroups()
         const std::size_t index = groups_.size();
         GroupRow row{};
         row.box = new QWidget(this);
-        auto* column = new QVBoxLayout(row.box);
-        column->setContentsMargins(0, 0, 0, 0);
-        column->setSpacing(2);
+        auto* column = newColumn(row.box, 2, {0, 0, 0, 0});
         auto* head = new QHBoxLayout;
         row.name = new QLineEdit(row.box);
         row.name->setObjectName(QStringLiteral("group-%1-name").arg(index));

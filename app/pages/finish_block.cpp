@@ -7,8 +7,8 @@
 #include <QPushButton>
 #include <QRegularExpression>
 #include <QRegularExpressionValidator>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "theme.h"
 #include "value_control.h"
 
@@ -16,11 +16,8 @@ namespace ember::app {
 
 FinishBlock::FinishBlock(OpenDocument& document, QWidget* parent) : QWidget(parent), document_(document)
 {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(14, 5, 14, 6);
-    column->setSpacing(4);
-    auto* row = new QHBoxLayout;
-    row->setSpacing(6);
+    auto* column = newColumn(this, 4, {14, 5, 14, 6});
+    auto* row = newRow(6);
     row->addWidget(dimLabel(tr("Edges"), this));
     edges_ = new QComboBox(this);
     edges_->setObjectName(QStringLiteral("finish-edges"));
@@ -70,8 +67,7 @@ FinishBlock::FinishBlock(OpenDocument& document, QWidget* parent) : QWidget(pare
     row->addWidget(render);
     column->addLayout(row);
     // Only there while there is something to say or to set.
-    auto* last = new QHBoxLayout;
-    last->setSpacing(6);
+    auto* last = newRow(6);
     last->addWidget(colour_);
     last->addWidget(coverSays_, 1);
     column->addLayout(last);

@@ -12,6 +12,7 @@
 #include <QVBoxLayout>
 
 #include "ember/film/layer_pictures.h"
+#include "form.h"
 #include "part_binding.h"
 #include "text.h"
 #include "theme.h"
@@ -40,9 +41,7 @@ QString frameList(const std::vector<std::int64_t>& frames)
 FinishPage::FinishPage(Session& session, Dialogs dialogs, QWidget* parent)
     : QWidget(parent), session_(session), dialogs_(std::move(dialogs))
 {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(14, 4, 14, 6);
-    column->setSpacing(4);
+    auto* column = newColumn(this, 4, {14, 4, 14, 6});
     buildCover(*column);
     column->addWidget(rule(this));
     buildShutter(*column);
@@ -172,8 +171,7 @@ void FinishPage::buildLayers(QVBoxLayout& column)
                             tr("A picture with transparency over the shot, such as a title"), this);
     connect(addLayer_, &QPushButton::clicked, this, &FinishPage::addLayer);
     addHeading(column, tr("Layers"), tr("Pictures over the shot; the lowest comes first"), addLayer_);
-    layers_ = new QVBoxLayout;
-    layers_->setSpacing(4);
+    layers_ = newColumn(4);
     column.addLayout(layers_);
 }
 
@@ -200,9 +198,7 @@ void FinishPage::addLayerRow()
     const std::size_t index = rows_.size();
     auto* widget = new QWidget(this);
     widget->setObjectName(QStringLiteral("layer-%1").arg(index));
-    auto* column = new QVBoxLayout(widget);
-    column->setContentsMargins(0, 0, 0, 4);
-    column->setSpacing(2);
+    auto* column = newColumn(widget, 2, {0, 0, 0, 4});
     auto* head = new QHBoxLayout;
     auto* name = new QLabel(widget);
     head->addWidget(name);

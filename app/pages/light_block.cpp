@@ -2,9 +2,9 @@
 #include "light_block.h"
 
 #include <QLabel>
-#include <QVBoxLayout>
 
 #include "ember/core/values.h"
+#include "form.h"
 #include "theme.h"
 #include "value_control.h"
 
@@ -49,9 +49,7 @@ bool isAsked(const Shaping& shaping, const std::string& key)
 
 LightBlock::LightBlock(OpenDocument& document, Shaping& shaping, QWidget* parent) : QWidget(parent)
 {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 2, 0, 2);
-    column->setSpacing(3);
+    auto* column = newColumn(this, 3, {0, 2, 0, 2});
     auto* head = new QLabel(tr("Light"), this);
     head->setFont(theme::words(13, true));
     head->setToolTip(tr("What the strikes of this recipe do to the light of the picture"));

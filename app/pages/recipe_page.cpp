@@ -9,9 +9,9 @@
 #include <QListWidget>
 #include <QPushButton>
 #include <QScrollBar>
-#include <QVBoxLayout>
 
 #include "ember/project/shipped_recipes.h"
+#include "form.h"
 #include "input_rules.h"
 #include "recipe_list.h"
 #include "text.h"
@@ -35,9 +35,7 @@ RecipePage::RecipePage(Session& session, Dialogs dialogs, QWidget* parent)
 
 void RecipePage::build()
 {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(8, 2, 8, 6);
-    column->setSpacing(4);
+    auto* column = newColumn(this, 4, {8, 2, 8, 6});
     list_->setObjectName(QStringLiteral("recipe-list"));
     list_->setItemDelegate(new RecipeDelegate(list_));
     list_->setMouseTracking(true);
@@ -77,8 +75,7 @@ void RecipePage::build()
             Qt::QueuedConnection);
     });
     for (const bool first : {true, false}) {
-        auto* row = new QHBoxLayout;
-        row->setSpacing(4);
+        auto* row = newRow(4);
         const auto button = [&](const char* name, const QString& text, const std::function<void()>& act) {
             auto* made = smallButton(text, QLatin1String(name), {}, this);
             connect(made, &QPushButton::clicked, this, act);

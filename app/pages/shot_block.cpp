@@ -10,6 +10,7 @@
 #include <QVBoxLayout>
 
 #include "ember/project/shot_edits.h"
+#include "form.h"
 #include "theme.h"
 #include "value_control.h"
 #include "words.h"
@@ -35,11 +36,8 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
       waitingSays_(dimLabel({}, this)), waitingColumn_(new QVBoxLayout)
 {
     setObjectName(QStringLiteral("shot-block"));
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(4);
-    auto* head = new QHBoxLayout;
-    head->setSpacing(4);
+    auto* column = newColumn(this, 4, {0, 0, 0, 0});
+    auto* head = newRow(4);
     name_->setObjectName(QStringLiteral("shot-name"));
     name_->setFont(theme::words(13, true));
     name_->setMinimumWidth(60);
@@ -135,9 +133,7 @@ void ShotBlock::refreshWaiting()
     while (waiting_.size() < listed) {
         const std::size_t index = waiting_.size();
         Row row{new QWidget(this), nullptr};
-        auto* line = new QHBoxLayout(row.box);
-        line->setContentsMargins(0, 0, 0, 0);
-        line->setSpacing(4);
+        auto* line = newRow(row.box, 4, {0, 0, 0, 0});
         row.text = new QLabel(row.box);
         row.text->setObjectName(QStringLiteral("waiting-%1").arg(index));
         line->addWidget(row.text, 1);

@@ -7,11 +7,11 @@
 #include <QScrollArea>
 #include <QScrollBar>
 #include <QStackedWidget>
-#include <QVBoxLayout>
 
 #include "film_page.h"
 #include "finish_block.h"
 #include "finish_page.h"
+#include "form.h"
 #include "recipe_page.h"
 #include "strike_page.h"
 #include "theme.h"
@@ -24,12 +24,8 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
 {
     setObjectName(QStringLiteral("side"));
     setMinimumWidth(572);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(0);
-    auto* row = new QHBoxLayout;
-    row->setContentsMargins(14, 5, 14, 3);
-    row->setSpacing(2);
+    auto* column = newColumn(this, 0, {0, 0, 0, 0});
+    auto* row = newRow(2, {14, 5, 14, 3});
     auto* group = new QButtonGroup(this);
     const std::array<std::pair<QString, QString>, 4> names{
         {{tr("Strike"), tr("The selected strike and its recipe's strands (F5)")},

@@ -2,13 +2,12 @@
 #include "sound_block.h"
 
 #include <QFileInfo>
-#include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
-#include <QVBoxLayout>
 
 #include "ember/core/values.h"
 #include "ember/media/sound_reader.h"
+#include "form.h"
 #include "text.h"
 #include "theme.h"
 #include "value_control.h"
@@ -18,17 +17,14 @@ namespace ember::app {
 SoundBlock::SoundBlock(OpenDocument& document, Shaping& shaping, Messages& messages, Dialogs dialogs, QWidget* parent)
     : QWidget(parent), document_(document), shaping_(shaping), messages_(messages), dialogs_(std::move(dialogs))
 {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 2, 0, 2);
-    column->setSpacing(3);
+    auto* column = newColumn(this, 3, {0, 2, 0, 2});
     auto* head = new QLabel(tr("Sound"), this);
     head->setFont(theme::words(13, true));
     head->setToolTip(
         tr("What the strikes of this recipe sound like, on the first instant of their frames; as loud as they "
            "are strong, another for each variation"));
     column->addWidget(head);
-    auto* row = new QHBoxLayout;
-    row->setSpacing(6);
+    auto* row = newRow(6);
     grid_ =
         new ControlGrid(document_, shaping_, recipeBinding(shaping_, [] { return std::string("sound."); }), 2, this);
     grid_->setObjectName(QStringLiteral("strike-sound"));

@@ -14,6 +14,7 @@
 
 #include "drawn_editor.h"
 #include "ember/core/values.h"
+#include "form.h"
 #include "motion_chooser.h"
 #include "text.h"
 #include "theme.h"
@@ -153,9 +154,7 @@ void StrandDetails::build()
     drawn_ = nullptr;
     rebounds_ = nullptr;
     content_ = new QWidget(this);
-    auto* column = new QVBoxLayout(content_);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(3);
+    auto* column = newColumn(content_, 3, {0, 0, 0, 0});
     const auto prefix = [this] {
         const Strand* s = strand();
         return "strand." + (s != nullptr ? s->name : std::string()) + ".";
@@ -264,9 +263,7 @@ MotionChooser* StrandDetails::buildMotion()
 QWidget* StrandDetails::buildButtons()
 {
     auto* bar = new QWidget(content_);
-    auto* row = new QHBoxLayout(bar);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(4);
+    auto* row = newRow(bar, 4, {0, 0, 0, 0});
     const auto button = [&](const QString& text, const char* name, const QString& tip,
                             const std::function<void()>& act) {
         auto* made = smallButton(text, QLatin1String(name), tip, bar);

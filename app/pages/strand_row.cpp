@@ -12,6 +12,7 @@
 #include <QToolButton>
 
 #include "ember/core/values.h"
+#include "form.h"
 #include "recipe_trace.h"
 #include "strand_details.h"
 #include "text.h"
@@ -61,8 +62,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     setObjectName(QStringLiteral("strand-%1").arg(index));
     column_->setContentsMargins(10, 3, 8, 2);
     column_->setSpacing(2);
-    auto* head = new QHBoxLayout;
-    head->setSpacing(4);
+    auto* head = newRow(4);
     name_->setFont(theme::words(13, true));
     about_->setFont(theme::words(11));
     theme::dress(*about_, QStringLiteral("color: @dim"));
@@ -85,8 +85,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
            "open-strand");
     open_->setFixedWidth(44); // alike with either of its words
     column_->addLayout(head);
-    auto* amounts = new QHBoxLayout;
-    amounts->setSpacing(2);
+    auto* amounts = newRow(2);
     for (const Axis axis : allAxes) {
         const std::string axisKey = "amount." + std::string(axisName(axis));
         const auto* found = fieldOf<Strand>(axisKey);

@@ -20,6 +20,7 @@
 #include "ember/core/values.h"
 #include "ember/project/film_edits.h"
 #include "ember/project/shot_edits.h"
+#include "form.h"
 #include "light_block.h"
 #include "place_block.h"
 #include "sound_block.h"
@@ -100,8 +101,7 @@ void StrikeBlock::changeStrikes(const std::function<void(Strike&)>& change, cons
 /// A row that begins with a name.
 QHBoxLayout* StrikeBlock::namedRow(const QString& name)
 {
-    auto* row = new QHBoxLayout;
-    row->setSpacing(4);
+    auto* row = newRow(4);
     auto* label = dimLabel(name, this);
     label->setFixedWidth(60);
     row->addWidget(label);
@@ -122,9 +122,7 @@ void StrikeBlock::build()
     grid->addLayout(buildVariation(), 1, 1);
     column_->addLayout(grid);
     goesRow_ = new QWidget(this);
-    auto* row = new QHBoxLayout(goesRow_);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(4);
+    auto* row = newRow(goesRow_, 4, {0, 0, 0, 0});
     auto* label = dimLabel(tr("Goes with"), goesRow_);
     label->setFixedWidth(60);
     row->addWidget(label);
@@ -397,17 +395,14 @@ void StrikeBlock::refresh()
 StrikePage::StrikePage(Session& session, Dialogs dialogs, QWidget* parent)
     : QWidget(parent), session_(session), dialogs_(std::move(dialogs))
 {
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(14, 4, 14, 6);
-    column->setSpacing(4);
+    auto* column = newColumn(this, 4, {14, 4, 14, 6});
     hint_ = dimLabel({}, this);
     hint_->setWordWrap(true);
     column->addWidget(hint_);
     strike_ = new StrikeBlock(session, this);
     connect(strike_, &StrikeBlock::topViewAsked, this, &StrikePage::topViewAsked);
     column->addWidget(strike_);
-    strands_ = new QVBoxLayout;
-    strands_->setSpacing(4);
+    strands_ = newColumn(4);
     column->addLayout(strands_);
     column->addWidget(buildBelow());
     column->addStretch(1);
@@ -420,11 +415,8 @@ StrikePage::StrikePage(Session& session, Dialogs dialogs, QWidget* parent)
 QWidget* StrikePage::buildBelow()
 {
     below_ = new QWidget(this);
-    auto* column = new QVBoxLayout(below_);
-    column->setContentsMargins(0, 2, 0, 0);
-    column->setSpacing(4);
-    auto* row = new QHBoxLayout;
-    row->setSpacing(4);
+    auto* column = newColumn(below_, 4, {0, 2, 0, 0});
+    auto* row = newRow(4);
     add_ = new QToolButton(below_);
     add_->setObjectName(QStringLiteral("add-strand"));
     add_->setText(tr("Add strand"));

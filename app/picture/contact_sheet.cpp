@@ -6,7 +6,6 @@
 #include <cmath>
 #include <mutex>
 
-#include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QMouseEvent>
@@ -16,6 +15,7 @@
 
 #include "background.h"
 #include "ember/film/film_reader.h"
+#include "form.h"
 #include "frame_store.h"
 #include "picture_renderer.h"
 #include "takes.h"
@@ -70,9 +70,7 @@ ContactSheet::ContactSheet(Session& session, const Takes& takes, QWidget* over)
     setFocusPolicy(Qt::StrongFocus);
     auto* bar = new QWidget(this);
     bar->setObjectName(QStringLiteral("contact-bar"));
-    auto* row = new QHBoxLayout(bar);
-    row->setContentsMargins(12, 4, 12, 4);
-    row->setSpacing(4);
+    auto* row = newRow(bar, 4, {12, 4, 12, 4});
     row->addWidget(new QLabel(tr("Frames around the strike"), bar));
     row->addSpacing(12);
     for (const int step : spans) {

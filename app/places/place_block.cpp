@@ -6,9 +6,9 @@
 
 #include <QLabel>
 #include <QPushButton>
-#include <QVBoxLayout>
 
 #include "ember/project/edits.h"
+#include "form.h"
 #include "theme.h"
 #include "value_control.h"
 
@@ -83,9 +83,7 @@ PlaceBlock::PlaceBlock(Session& session, Binding binding, QWidget* parent)
     : QWidget(parent), session_(session), binding_(std::move(binding)), says_(dimLabel({}, this))
 {
     setObjectName(QStringLiteral("place-block"));
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(3);
+    auto* column = newColumn(this, 3, {0, 0, 0, 0});
     ControlGrid::Binding values;
     values.read = [this](const std::string& key) { return value(key); };
     values.write = [this](const std::string& key, const FieldSpec&, double wanted, quint64 gesture) {

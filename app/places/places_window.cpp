@@ -6,8 +6,8 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QScrollArea>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "key_rows.h"
 #include "part_binding.h"
 #include "place_block.h"
@@ -41,14 +41,10 @@ PlacesWindow::PlacesWindow(Session& session, QWidget* parent)
     setObjectName(QStringLiteral("places-window"));
     setWindowTitle(tr("Places"));
     resize(980, 600);
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(16, 12, 16, 12);
-    row->setSpacing(16);
+    auto* row = newRow(this, 16, {16, 12, 16, 12});
     row->addWidget(view_, 1);
     auto* page = new QWidget(this);
-    auto* column = new QVBoxLayout(page);
-    column->setContentsMargins(0, 0, 8, 0);
-    column->setSpacing(6);
+    auto* column = newColumn(page, 6, {0, 0, 8, 0});
     column->addWidget(partName(tr("The selected strike"), page));
     hint_->setObjectName(QStringLiteral("places-hint"));
     hint_->setWordWrap(true);

@@ -9,8 +9,8 @@
 #include <QLabel>
 #include <QPainter>
 #include <QPushButton>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "tapper.h"
 #include "theme.h"
 
@@ -25,9 +25,7 @@ TapTest::TapTest(QWidget* parent) : QDialog(parent), text_(new QLabel(this)), us
 {
     setObjectName(QStringLiteral("tap-test"));
     setWindowTitle(tr("Tap test"));
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(20, lightHeight + 24, 20, 16);
-    column->setSpacing(12);
+    auto* column = newColumn(this, 12, {20, lightHeight + 24, 20, 16});
     text_->setObjectName(QStringLiteral("tap-text"));
     text_->setWordWrap(true);
     text_->setMinimumWidth(360);

@@ -8,8 +8,8 @@
 #include <QLineEdit>
 #include <QListWidget>
 #include <QTimer>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "input_rules.h"
 #include "theme.h"
 
@@ -26,9 +26,7 @@ ActionFinder::ActionFinder(QWidget* window) : QFrame(window), line_(new QLineEdi
     setObjectName(QStringLiteral("action-finder"));
     theme::dress(*this, QStringLiteral("#action-finder { background: @panel; border: 1px solid @copper; "
                                        "border-radius: 4px; }"));
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(8, 8, 8, 8);
-    column->setSpacing(6);
+    auto* column = newColumn(this, 6, {8, 8, 8, 8});
     line_->setObjectName(QStringLiteral("action-words"));
     line_->setPlaceholderText(tr("What do you want to do?"));
     line_->installEventFilter(this);

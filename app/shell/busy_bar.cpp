@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "busy_bar.h"
 
-#include <QHBoxLayout>
 #include <QLabel>
 #include <QProgressBar>
 #include <QPushButton>
 
 #include "busy.h"
+#include "form.h"
 #include "value_control.h"
 
 namespace ember::app {
@@ -19,9 +19,7 @@ BusyBar::BusyBar(Busy& busy, QWidget* parent)
     : QWidget(parent), busy_(busy), doing_(new QLabel(this)), bar_(new QProgressBar(this))
 {
     setObjectName(QStringLiteral("busy"));
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(0, 0, 8, 0);
-    row->setSpacing(8);
+    auto* row = newRow(this, 8, {0, 0, 8, 0});
     row->addWidget(doing_);
     bar_->setRange(0, 1000);
     bar_->setTextVisible(false);
@@ -30,6 +28,12 @@ BusyBar::BusyBar(Busy& busy, QWidget* parent)
     auto* stop = smallButton(tr("Stop"), QStringLiteral("busy-stop"), tr("Stops it; nothing is changed"), this);
     connect(stop, &QPushButton::clicked, this, [this] { busy_.stop(); });
     row->addWidget(stop);
+    // No higher than the line beside it: the window must not jump when it comes.
+    const int line = fontMetrics().height();
+    stop->setFixedHeight(line);
+    stop->setStyleSheet(QStringLiteral("QPushButton { padding: 0 8px; min-height: 0; }"));
+    bar_->setFixedHeight(line / 2);
+    setMaximumHeight(line);
     hide();
     wait_.setSingleShot(true);
     wait_.setInterval(beforeShown);

@@ -10,8 +10,8 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QTableWidget>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "theme.h"
 #include "value_control.h"
 
@@ -23,9 +23,7 @@ ConformSheet::ConformSheet(const Project& before, Conformed conformed, const QSt
     setObjectName(QStringLiteral("conform-sheet"));
     setWindowTitle(tr("Conform to %1").arg(clip));
     resize(680, 480);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(16, 12, 16, 12);
-    column->setSpacing(10);
+    auto* column = newColumn(this, 10, {16, 12, 16, 12});
     const auto moved = std::count_if(conformed_.strikes.begin(), conformed_.strikes.end(),
                                      [](const ConformedStrike& s) { return s.matched() && s.to != s.from; });
     auto* says = new QLabel(tr("%1 of %2 strikes were found in the new edit, %3 of them on another frame. The film has "

@@ -3,11 +3,11 @@
 
 #include <array>
 
-#include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
 #include <QSettings>
 
+#include "form.h"
 #include "theme.h"
 #include "value_control.h"
 
@@ -24,8 +24,7 @@ HintStrip::HintStrip(OpenDocument& document, Film& film, ProjectFile& file, QWid
     setObjectName(QStringLiteral("hints"));
     setAttribute(Qt::WA_StyledBackground);
     theme::dress(*this, QStringLiteral("#hints { background: @raised; border-bottom: 1px solid @line; }"));
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(12, 1, 8, 1);
+    auto* row = newRow(this, usualSpacing, {12, 1, 8, 1});
     text_ = new QLabel(this);
     text_->setObjectName(QStringLiteral("hint-text"));
     text_->setWordWrap(true);                                  // the window may be narrow

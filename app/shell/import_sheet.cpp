@@ -12,8 +12,8 @@
 #include <QLineEdit>
 #include <QPushButton>
 #include <QTableWidget>
-#include <QVBoxLayout>
 
+#include "form.h"
 #include "rate_text.h"
 #include "session.h"
 #include "text.h"
@@ -37,9 +37,7 @@ ImportSheet::ImportSheet(const Project& project, const QString& name, ListText l
     setObjectName(QStringLiteral("import-sheet"));
     setWindowTitle(tr("Import strikes from %1").arg(name));
     resize(760, 560);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(16, 12, 16, 12);
-    column->setSpacing(10);
+    auto* column = newColumn(this, 10, {16, 12, 16, 12});
     auto* row = new QHBoxLayout;
     row->addWidget(new QLabel(tr("Frames and timecodes of the list count at"), this));
     rate_->setObjectName(QStringLiteral("import-rate"));

@@ -22,7 +22,6 @@
 #include <QStackedWidget>
 #include <QStatusBar>
 #include <QToolButton>
-#include <QVBoxLayout>
 #include <QWindow>
 
 #include "action_finder.h"
@@ -32,6 +31,7 @@
 #include "demo.h"
 #include "find_panel.h"
 #include "flow_layout.h"
+#include "form.h"
 #include "frame_store.h"
 #include "gentle_keeper.h"
 #include "hint_strip.h"
@@ -125,9 +125,7 @@ void MainWindow::buildBands()
     welcome_ = buildWelcome();
 
     auto* pictureSide = new QWidget;
-    auto* pictureColumn = new QVBoxLayout(pictureSide);
-    pictureColumn->setContentsMargins(0, 0, 0, 0);
-    pictureColumn->setSpacing(0);
+    auto* pictureColumn = newColumn(pictureSide, 0, {0, 0, 0, 0});
     hints_ = new HintStrip(session_->document, session_->film, session_->file);
     pictureColumn->addWidget(hints_);
     pictureColumn->addWidget(buildNotice());
@@ -148,9 +146,7 @@ void MainWindow::buildBands()
     bands_->addWidget(top_);
     bands_->addWidget(anvil_);
     auto* reelBand = new QWidget;
-    auto* reelRow = new QHBoxLayout(reelBand);
-    reelRow->setContentsMargins(0, 0, 0, 0);
-    reelRow->setSpacing(0);
+    auto* reelRow = newRow(reelBand, 0, {0, 0, 0, 0});
     reelRow->addWidget(reel_, 1);
     reelRow->addWidget(findPanel_);
     findPanel_->hide();
@@ -208,9 +204,7 @@ QWidget* MainWindow::buildWelcome()
     card->setObjectName(QStringLiteral("welcome"));
     theme::dress(*card,
                  QStringLiteral("#welcome { background: @window; border: 1px solid @line; border-radius: 6px; }"));
-    auto* column = new QVBoxLayout(card);
-    column->setContentsMargins(28, 20, 28, 20);
-    column->setSpacing(10);
+    auto* column = newColumn(card, 10, {28, 20, 28, 20});
     auto* title = new QLabel(tr("Vast Ember"), card);
     title->setFont(theme::words(20, true));
     column->addWidget(title);

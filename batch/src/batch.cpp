@@ -64,6 +64,14 @@ Status runGuarded(Command& command, const BatchStreams& streams)
 
 } // namespace
 
+std::vector<std::string> batchCommands()
+{
+    std::vector<std::string> names;
+    for (const Entry& entry : commandEntries)
+        names.emplace_back(entry.name);
+    return names;
+}
+
 int runBatch(const std::vector<std::string>& arguments, const BatchStreams& streams)
 {
     const std::string version = std::string("vast-ember-batch ") + EMBER_VERSION;

@@ -63,13 +63,14 @@ private slots:
     }
     void helpAndVersionEverywhere()
     {
-        for (const char* command : {"",      "new",    "info",           "poses",  "recipes", "set",     "spot",
-                                    "tempo", "import", "export-strikes", "drop",   "capture", "motions", "serve",
-                                    "send",  "cuts",   "conform",        "rumble", "cover",   "still",   "render"})
+        std::vector<std::string> commands = batchCommands();
+        QVERIFY(commands.size() >= 22);
+        commands.insert(commands.begin(), "");
+        for (const std::string& command : commands)
             for (const char* flag : {"--help", "--version"}) {
                 std::vector<std::string> arguments;
-                if (*command != 0)
-                    arguments.emplace_back(command);
+                if (!command.empty())
+                    arguments.push_back(command);
                 arguments.emplace_back(flag);
                 QCOMPARE(run(arguments), 0);
                 QVERIFY(!out_.empty() && err_.empty());

@@ -117,7 +117,7 @@ private slots:
         const auto on = static_cast<Axis>(axis);
         const double amount = on == Axis::zoom ? 0.2 : 10;
         const Source source = kind == 0 ? Source(Kick{0.2}) : Source(Noise{3, 0.5, 2});
-        for (std::uint32_t seed = 1; seed <= 1000; ++seed) {
+        for (std::uint32_t seed = 1; seed <= static_cast<std::uint32_t>(test::rounds(1000)); ++seed) {
             const Envelope e = shortEnvelope(seed % 4, seed % 3, 5 + seed % 20);
             Project project = withRecipe(test::plainRecipe(source, test::amountOf(on, amount), e));
             const double direction = on == Axis::x ? 180 : 90;

@@ -97,7 +97,7 @@ private slots:
     void coverHidesAndIsLeast()
     {
         test::Random random(21);
-        for (int i = 0; i < 2000; ++i) {
+        for (int i = 0; i < test::rounds(2000); ++i) {
             const int width = random.whole(200, 900);
             const int height = random.whole(120, 600);
             const Pose pose = randomPose(random, std::min(width, height));

@@ -60,7 +60,7 @@ class SourceTest : public QObject {
 private slots:
     void noiseIsLockedToItsPeak()
     {
-        for (std::uint64_t seed = 0; seed < 1000; ++seed) {
+        for (std::uint64_t seed = 0; seed < static_cast<std::uint64_t>(test::rounds(1000)); ++seed) {
             const Noise noise{1 + static_cast<int>(seed % 8), 0.1 + 0.1 * static_cast<double>(seed % 9),
                               1.2 + 0.3 * static_cast<double>(seed % 9)};
             QCOMPARE(sourceValue(noise, moment(1, 1, 0), Axis::x, mixSeed(seed, 1)), 1.0);
@@ -203,7 +203,7 @@ private slots:
     {
         QFETCH(int, kind);
         test::Random random(17);
-        for (std::uint64_t seed = 0; seed < 1000; ++seed) {
+        for (std::uint64_t seed = 0; seed < static_cast<std::uint64_t>(test::rounds(1000)); ++seed) {
             const Source source = randomSource(kind, random);
             const Rate rate{random.between(1, 30), random.between(1, 10), random.between(1, 40)};
             for (const Axis axis : allAxes) {

@@ -90,7 +90,7 @@ private slots:
         Project project = film(random, static_cast<OverlapRule>(rule));
         Survey kept;
         kept.update(project, Motion(project));
-        for (int i = 0; i < 120; ++i) {
+        for (int i = 0; i < test::rounds(120); ++i) {
             editSomething(project, random);
             const Motion motion(project);
             kept.update(project, motion);

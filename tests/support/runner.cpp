@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "runner.h"
 
+#include <algorithm>
 #include <csignal>
 #include <iostream>
 
@@ -18,6 +19,12 @@
 #endif
 
 namespace ember::test {
+
+int rounds(int all)
+{
+    static const bool every = qEnvironmentVariableIsSet("EMBER_ALL_ROUNDS");
+    return every ? all : std::max(1, all / 10);
+}
 
 std::vector<Factory>& registry()
 {

@@ -23,6 +23,10 @@ struct Register {
     }
 };
 
+/// How many rounds of a long check by chance are made: all of them where EMBER_ALL_ROUNDS is set, as `./check` has it,
+/// else a tenth, so that the tests of a room take seconds after an edit.
+int rounds(int all);
+
 } // namespace ember::test
 
 #define EMBER_TEST(Class) static const ember::test::Register<Class> register##Class;

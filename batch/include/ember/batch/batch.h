@@ -22,6 +22,9 @@ struct BatchStreams {
     const std::atomic<bool>* stop = nullptr; ///< set from outside to cancel
 };
 
+/// The names of its commands.
+std::vector<std::string> batchCommands();
+
 /// Runs one command line (without the program's own name) and returns its exit code.
 int runBatch(const std::vector<std::string>& arguments, const BatchStreams& streams);
 
