@@ -558,10 +558,9 @@ void AnvilView::refresh()
         else
             control->setBarred(reason);
     scope_->setEnabled(recipe != nullptr);
-    scope_->setToolTip(recipe == nullptr
-                           ? reason
-                           : tr("Whom changes of the shape are for: the recipe and every strike that uses it, or this "
-                                "strike alone"));
+    scope_->setToolTip(recipe == nullptr ? reason
+                                         : tr("Who is edited: the recipe and every strike that uses it, or this "
+                                              "strike alone"));
     for (const auto& [slope, button] : decays_) {
         button->setEnabled(recipe != nullptr);
         button->setToolTip(recipe == nullptr          ? reason

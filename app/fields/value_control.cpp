@@ -8,11 +8,10 @@
 #include <QLineEdit>
 #include <QMouseEvent>
 #include <QPushButton>
-#include <QRegularExpression>
-#include <QRegularExpressionValidator>
 #include <QScrollArea>
 #include <QToolButton>
 
+#include "colour_field.h"
 #include "ember/core/values.h"
 #include "form.h"
 #include "text.h"
@@ -127,15 +126,11 @@ ValueControl::ValueControl(const FieldSpec& spec, const QString& label, QWidget*
         connect(list_, &QComboBox::activated, this,
                 [this](int index) { emit wished(index, choices_.gesture(gestureSource)); });
     } else if (isColour(spec)) {
-        colour_ = new QLineEdit(this);
-        colour_->setFixedWidth(92);
-        colour_->setFont(theme::numbers(11));
-        colour_->setValidator(
-            new QRegularExpressionValidator(QRegularExpression(QStringLiteral("#[0-9a-fA-F]{6}")), colour_));
-        colour_->installEventFilter(this);
+        colour_ = new ColourField(this);
+        colour_->editor()->installEventFilter(this);
         row->addWidget(colour_);
-        connect(colour_, &QLineEdit::editingFinished, this, [this] {
-            if (const auto value = valueFromText(spec_, colour_->text().toLower().toStdString()))
+        connect(colour_, &ColourField::wished, this, [this](const QColor& colour) {
+            if (const auto value = valueFromText(spec_, colour.name().toStdString()))
                 emit wished(*value, 0);
         });
     } else {
@@ -171,7 +166,10 @@ void ValueControl::setBarred(const QString& reason)
                     : colour_ != nullptr ? static_cast<QWidget*>(colour_)
                                          : switch_;
     control->setEnabled(reason.isEmpty());
-    control->setToolTip(reason.isEmpty() ? help_ + tr(".\nCtrl+click resets it.") : reason);
+    const QString tip = reason.isEmpty() ? help_ + tr(".\nCtrl+click resets it.") : reason;
+    control->setToolTip(tip);
+    if (colour_ != nullptr)
+        colour_->setHelp(tip);
 }
 
 void ValueControl::setValue(double value, bool own)
@@ -184,7 +182,7 @@ void ValueControl::setValue(double value, bool own)
     if (list_ != nullptr)
         list_->setCurrentIndex(static_cast<int>(value));
     else if (colour_ != nullptr)
-        showColour(value);
+        colour_->setColour(QColor(toQString(valueText(spec_, value))));
     else
         switch_->setChecked(value != 0);
     if (own == own_)
@@ -194,15 +192,6 @@ void ValueControl::setValue(double value, bool own)
         list_->setFont(theme::words(12, own));
     else if (switch_ != nullptr)
         switch_->setText(own ? label_ + QStringLiteral(" *") : label_);
-}
-
-/// The text, with the colour itself as a stripe beside it.
-void ValueControl::showColour(double value)
-{
-    const QString text = toQString(valueText(spec_, value));
-    if (!colour_->hasFocus())
-        colour_->setText(text);
-    colour_->setStyleSheet(QStringLiteral("QLineEdit { border-left: 12px solid %1; padding: 1px 4px; }").arg(text));
 }
 
 void ValueControl::setTime(double framesPerSecond, bool inSeconds)

@@ -24,6 +24,7 @@ class QToolButton;
 
 namespace ember::app {
 
+class ColourField;
 class ValueField;
 
 /// Words of a list that are passed with the arrow keys on the way to another are one choice, and so one gesture.
@@ -60,8 +61,6 @@ protected:
     bool eventFilter(QObject* watched, QEvent* event) override; ///< Ctrl+click on lists and switches
 
 private:
-    void showColour(double value);
-
     FieldSpec spec_;
     QString label_;
     QString help_;
@@ -70,7 +69,7 @@ private:
     QComboBox* list_ = nullptr;
     ChoiceRun choices_;
     QToolButton* switch_ = nullptr;
-    QLineEdit* colour_ = nullptr;
+    ColourField* colour_ = nullptr;
 };
 
 /// A word of a choice as it is shown: "first_moved" is "first moved".

@@ -197,7 +197,7 @@ void FindPanel::buildDeciding()
     shapes_->setToolTip(tr("What is accepted is felt as it sounds: its own attack, decay and rumble"));
     sources->addWidget(shapes_);
     auto* later = new QHBoxLayout;
-    later->addWidget(small(tr("Sound later"), this));
+    later->addWidget(small(tr("Sound offset"), this));
     offset_ = field(soundfield::offset, "find-offset");
     later->addWidget(offset_, 1);
     sources->addLayout(later);
@@ -215,7 +215,7 @@ void FindPanel::buildDeciding()
     what_ = small({}, this);
     what_->setObjectName(QStringLiteral("find-what"));
     row->addWidget(what_);
-    working_ = small(tr("Listening and watching"), this);
+    working_ = small(tr("Analysing sound and picture"), this);
     row->addWidget(working_);
     progress_ = new QProgressBar(this);
     progress_->setObjectName(QStringLiteral("find-progress"));
@@ -227,7 +227,7 @@ void FindPanel::buildDeciding()
     late_ = small({}, this);
     late_->setObjectName(QStringLiteral("find-late"));
     row->addWidget(late_);
-    layRight_ = smallButton(tr("Lay it right"), QStringLiteral("find-lay"),
+    layRight_ = smallButton(tr("Align"), QStringLiteral("find-lay"),
                             tr("Lays the sound so that it comes with the picture, for the whole film"), this);
     row->addWidget(layRight_);
 
@@ -385,7 +385,7 @@ void FindPanel::pull(bool toBeat)
 
 void FindPanel::chooseSound()
 {
-    const QString path = dialogs_.openFile(this, tr("The film's sound"),
+    const QString path = dialogs_.openFile(this, tr("Film sound"),
                                            tr("Sounds (*.wav *.flac *.mp3 *.ogg *.opus *.m4a *.aac *.aif *.aiff *.mp4 "
                                               "*.mov *.mkv);;All files (*)"));
     if (path.isEmpty())

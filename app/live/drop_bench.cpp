@@ -143,7 +143,7 @@ DropBench::DropBench(OpenDocument& document, Selection& selection, Playhead& pla
     buttons->addWidget(places_);
     save_ = button(tr("Save impacts"), "drop-save", tr("Writes the impacts as JSON Lines"));
     put_ =
-        button(tr("Put as strikes"), "drop-put",
+        button(tr("Add as strikes"), "drop-put",
                tr("Each impact becomes a strike, its strength from its energy, its direction from the blow; the drop "
                   "begins at the playhead"));
     column->addLayout(buttons);

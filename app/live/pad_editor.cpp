@@ -87,7 +87,7 @@ PadEditor::PadEditor(Session& session, QWidget* parent)
             return QString();
         Strike strike = strikeOf(*held(), 0, 1);
         const ArrivalOf arrival = arrivalOf(session_.document.project(), strike);
-        return tr("%1 m away: felt with %2 %, %3 frames later")
+        return tr("%1 m away: felt at %2 %, %3 frames later")
             .arg(arrival.distance, 0, 'f', 1)
             .arg(std::lround(100 * arrival.share * strike.strength))
             .arg(arrival.felt - arrival.event);

@@ -125,8 +125,8 @@ QWidget* MotionBench::buildList()
         connect(made, &QPushButton::clicked, this, act);
         return made;
     };
-    read_ = button(tr("Read from a clip"), "motion-read",
-                   tr("Measures how the camera of any clip moved and keeps it here"), [this] { readFromClip(); });
+    read_ = button(tr("Track a clip"), "motion-read", tr("Measures how the camera of any clip moved and keeps it here"),
+                   [this] { readFromClip(); });
     column->addWidget(read_);
     auto* running = new QHBoxLayout;
     bar_ = new QProgressBar(box);

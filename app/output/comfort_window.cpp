@@ -164,7 +164,7 @@ QWidget* ComfortWindow::buildGentle()
     auto* column = newColumn(part, 6, {0, 0, 0, 0});
     column->addWidget(partName(tr("Gentle version"), part));
     auto* about =
-        dimLabel(tr("The same film for those whom the full one would harm. It is rendered and handed on beside "
+        dimLabel(tr("The same film for those whom the full one would harm. It is rendered and exported beside "
                     "it where that is chosen there."),
                  part);
     about->setWordWrap(true);
@@ -172,7 +172,7 @@ QWidget* ComfortWindow::buildGentle()
     gentle_->setObjectName(QStringLiteral("gentle"));
     addAll<Gentle>(*gentle_, {{"strength", {}}, {"displacement", {}}});
     gentle_->nextRow();
-    addAll<Gentle>(*gentle_, {{"speed", tr("In a second")}, {"flash", {}}});
+    addAll<Gentle>(*gentle_, {{"speed", tr("Largest speed")}, {"flash", {}}});
     gentle_->nextRow();
     addAll<Gentle>(*gentle_, {{"roll", {}}});
     column->addWidget(gentle_);

@@ -51,10 +51,10 @@ constexpr FormatRow formats[]{
      "For games and pages: played by the header or the module in the folder runtime"},
 };
 
-const FieldSpec pixelsField{"pixels", "x, y off by at most", "px", 0.001, 100, 0.1, 0.05, "How far x and y may be off"};
-const FieldSpec degreesField{"degrees", "angles by", "°", 0.0001, 45, 0.02, 0.01, "How far angles may be off"};
-const FieldSpec zoomField{"zoom", "size by", "%", 0.00001, 0.5, 0.0005, 0.0005, "How far the size may be off"};
-const FieldSpec offsetField{"offset",  "First frame is moved by",
+const FieldSpec pixelsField{"pixels", "Position tolerance", "px", 0.001, 100, 0.1, 0.05, "How far x and y may be off"};
+const FieldSpec degreesField{"degrees", "Angle tolerance", "°", 0.0001, 45, 0.02, 0.01, "How far angles may be off"};
+const FieldSpec zoomField{"zoom", "Size tolerance", "%", 0.00001, 0.5, 0.0005, 0.0005, "How far the size may be off"};
+const FieldSpec offsetField{"offset",  "Frame offset",
                             "",        -1'000'000,
                             1'000'000, 0,
                             1,         "Added to the frames' numbers, where the other program counts from another one",
@@ -62,7 +62,7 @@ const FieldSpec offsetField{"offset",  "First frame is moved by",
 const FieldSpec lensField{
     "lens", "Lens", "°", 1,
     170,    50,     1,   "Of the camera, across the picture; 50 also shows pan and tilt as they are here"};
-const FieldSpec widthField{"width", "Picture's width",
+const FieldSpec widthField{"width", "Picture width",
                            "m",     0.001,
                            100'000, 16,
                            1,       "How wide the picture stands before the camera, in metres or the program's units"};
@@ -88,7 +88,7 @@ MotionExportWindow::MotionExportWindow(Session& session, Dialogs& dialogs, QWidg
     : QDialog(parent), session_(session), dialogs_(dialogs)
 {
     setObjectName(QStringLiteral("hand-window"));
-    setWindowTitle(tr("Hand on"));
+    setWindowTitle(tr("Export motion"));
     resize(1080, 660);
     auto* row = newRow(this, 16, {16, 12, 16, 12});
     row->addWidget(buildChoices());
@@ -152,10 +152,10 @@ QWidget* MotionExportWindow::buildChoices()
     QStringList titles;
     for (const FormatRow& one : formats)
         titles.append(tr(one.title));
-    format_ = choice(form, tr("To"), QStringLiteral("hand-format"), titles, tr("What it is written as"));
+    format_ = choice(form, tr("Format"), QStringLiteral("hand-format"), titles, tr("What it is written as"));
     for (int i = 0; i < format_->count(); ++i)
         format_->setItemData(i, tr(formats[i].tip), Qt::ToolTipRole);
-    part_ = choice(form, tr("What"), QStringLiteral("hand-part"),
+    part_ = choice(form, tr("Scope"), QStringLiteral("hand-part"),
                    {tr("the film"), tr("the shot at the playhead"), tr("the selected strike"), tr("its recipe")},
                    tr("A strike alone, with nothing else that shakes; a recipe as one strike of 100 %"));
     column->addLayout(form);
@@ -171,13 +171,13 @@ QWidget* MotionExportWindow::buildChoices()
     offset_ = number(keys, QStringLiteral("hand-offset"), offsetField, 0);
     column->addLayout(keys);
     column->addWidget(rule(page));
-    column->addWidget(partName(tr("How it is told"), page));
+    column->addWidget(partName(tr("Coordinates"), page));
     auto* told = new QFormLayout;
     told->setVerticalSpacing(4);
-    as_ = choice(told, tr("Moves"), QStringLiteral("hand-as"), {tr("the layer"), tr("the camera")},
+    as_ = choice(told, tr("Target"), QStringLiteral("hand-as"), {tr("the layer"), tr("the camera")},
                  tr("The picture itself about its middle, or a camera before a still picture"));
     values_ = choice(told, tr("Values"), QStringLiteral("hand-values"),
-                     {tr("what is added to rest"), tr("where it is, with the shot's move")},
+                     {tr("offset from rest"), tr("absolute position, with the shot's move")},
                      tr("Added to whatever moves it already, or in place of it"));
     up_ = choice(told, tr("y"), QStringLiteral("hand-up"), {tr("down"), tr("up")}, tr("Which way y grows there"));
     lens_ = number(told, QStringLiteral("hand-lens"), lensField, lensField.fallback);
@@ -435,7 +435,7 @@ void MotionExportWindow::write()
                               (own.empty() ? QFileInfo(from).completeBaseName() : toQString(slugOf(own))) + ending;
     const QString filter = chosen == HandFormat::sheet ? tr("Shake sheets (*.pdf *.svg *.png)")
                                                        : tr("%1 (*%2)").arg(format_->currentText(), ending);
-    QString path = dialogs_.saveFile(this, tr("Hand on to"), suggested, filter);
+    QString path = dialogs_.saveFile(this, tr("Export motion to"), suggested, filter);
     if (path.isEmpty())
         return;
     if (QFileInfo(path).suffix().isEmpty())
@@ -456,12 +456,12 @@ void MotionExportWindow::write()
     if (!done)
         return tell(said(done.error()), true);
     tell(tr("Written: %1").arg(path), false);
-    emit session_.messages.told(tr("Handed on: %1").arg(QFileInfo(path).fileName()));
+    emit session_.messages.told(tr("Exported: %1").arg(QFileInfo(path).fileName()));
 }
 
 void MotionExportWindow::withProgress(const QString& text, const std::function<void(const Progress&)>& work)
 {
-    ProgressDialog sheet(tr("Hand on"), text, work, this);
+    ProgressDialog sheet(tr("Export motion"), text, work, this);
     dialogs_.run(sheet);
 }
 

@@ -35,7 +35,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
       bar_(new QProgressBar(this)), state_(new QLabel(this)), version_(new QComboBox(this)),
       quality_(new QComboBox(this)), depth_(new QComboBox(this)),
       resume_(new QCheckBox(tr("Go on: keep pictures that are there"), this)), list_(new QListWidget(this)),
-      remove_(new QPushButton(tr("Take off the queue"), this))
+      remove_(new QPushButton(tr("Remove from queue"), this))
 {
     setObjectName(QStringLiteral("render-panel"));
     setProperty(escapeCloses, true);

@@ -3,11 +3,9 @@
 
 #include <QComboBox>
 #include <QLabel>
-#include <QLineEdit>
 #include <QPushButton>
-#include <QRegularExpression>
-#include <QRegularExpressionValidator>
 
+#include "colour_field.h"
 #include "form.h"
 #include "theme.h"
 #include "value_control.h"
@@ -30,19 +28,14 @@ FinishBlock::FinishBlock(OpenDocument& document, QWidget* parent) : QWidget(pare
         document_.edit(std::move(next), tr("Edges %1").arg(edges_->itemText(index)));
     });
     row->addWidget(edges_);
-    colour_ = new QLineEdit(this);
-    colour_->setObjectName(QStringLiteral("finish-colour"));
-    colour_->setFixedWidth(74);
-    colour_->setFont(theme::numbers(12));
-    colour_->setValidator(
-        new QRegularExpressionValidator(QRegularExpression(QStringLiteral("#[0-9a-fA-F]{6}")), colour_));
-    colour_->setToolTip(tr("The plain colour, such as #1a2b3c"));
-    connect(colour_, &QLineEdit::editingFinished, this, [this] {
-        const QColor colour(colour_->text());
+    colour_ = new ColourField(this);
+    colour_->editor()->setObjectName(QStringLiteral("finish-colour"));
+    colour_->setHelp(tr("The plain colour, such as #1a2b3c"));
+    connect(colour_, &ColourField::wished, this, [this](const QColor& colour) {
         Project next = document_.project();
         next.finish.plain = {static_cast<std::uint8_t>(colour.red()), static_cast<std::uint8_t>(colour.green()),
                              static_cast<std::uint8_t>(colour.blue())};
-        document_.edit(std::move(next), tr("Plain colour %1").arg(colour_->text()));
+        document_.edit(std::move(next), tr("Plain colour %1").arg(colour.name()));
     });
     row->addSpacing(4);
     row->addWidget(dimLabel(tr("Cover"), this));
@@ -81,8 +74,7 @@ void FinishBlock::refresh()
     edges_->setCurrentIndex(static_cast<int>(finish.edges));
     cover_->setCurrentIndex(static_cast<int>(finish.cover));
     colour_->setVisible(finish.edges == EdgeMode::plain);
-    if (!colour_->hasFocus())
-        colour_->setText(QColor(finish.plain.r, finish.plain.g, finish.plain.b).name());
+    colour_->setColour(QColor(finish.plain.r, finish.plain.g, finish.plain.b));
     const Cover& cover = document_.cover();
     QString says;
     if (cover.needed <= 1)

@@ -7,9 +7,10 @@
 
 class QComboBox;
 class QLabel;
-class QLineEdit;
 
 namespace ember::app {
+
+class ColourField;
 
 /// Edges and cover, in two rows that are always there.
 class FinishBlock : public QWidget {
@@ -26,7 +27,7 @@ private:
     OpenDocument& document_;
     QComboBox* edges_;
     QComboBox* cover_;
-    QLineEdit* colour_;
+    ColourField* colour_;
     QLabel* coverSays_;
 };
 

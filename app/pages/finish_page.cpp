@@ -139,7 +139,7 @@ void FinishPage::buildBars(QVBoxLayout& column)
         session_.document.edit(std::move(next),
                                index == 0 ? tr("No letterbox") : tr("Letterbox %1").arg(ratio_->itemText(index)));
     });
-    bars_->addNamed(tr("Usual"), ratio_);
+    bars_->addNamed(tr("Preset"), ratio_);
     addAll<Finish>(*bars_, {{"letterbox", tr("Ratio")}});
     column.addWidget(bars_);
     barsSay_ = dimLabel({}, this);

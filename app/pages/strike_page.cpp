@@ -374,7 +374,8 @@ void StrikeBlock::refresh()
     place_->refresh();
     const bool fromPlace =
         first->place && first->place->directed && project.world.directed && arrivalOf(project, *first).direction;
-    const QString fixed = fromPlace ? tr("The blow comes from its place; switch From there off to set it") : QString();
+    const QString fixed =
+        fromPlace ? tr("The blow comes from its place; switch Directed from place off to set it") : QString();
     direction_->setBarred(fixed);
     dial_->setBarred(fixed);
     allow(bySeed_, fixed);

@@ -29,7 +29,7 @@ const FieldSpec downField{"down", "Down", "%", -4, 5, 0.5, 0.01, "Of the picture
 constexpr FieldSpec weakerField = choiceField("weaker", "Weaker", offOn, 1, "It is weaker the further it is");
 constexpr FieldSpec laterField = choiceField("later", "Later", offOn, 1, "It arrives later the further it is");
 constexpr FieldSpec directedField =
-    choiceField("directed", "From there", offOn, 1, "The blow comes from there instead of by the direction");
+    choiceField("directed", "Directed from place", offOn, 1, "The blow comes from there instead of by the direction");
 
 QString metres(double distance)
 {

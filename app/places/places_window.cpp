@@ -68,7 +68,7 @@ PlacesWindow::PlacesWindow(Session& session, QWidget* parent)
     column->addWidget(world_);
     column->addWidget(rule(page));
     auto* head = new QHBoxLayout;
-    head->addWidget(partName(tr("The camera's way"), page), 1);
+    head->addWidget(partName(tr("Camera path"), page), 1);
     head->addWidget(key_);
     column->addLayout(head);
     camera_ = buildCamera();

@@ -199,7 +199,7 @@ bool TopView::event(QEvent* event)
         if (const int at = topEventAt(events_, mapNow(), help->pos()); at >= 0) {
             const TopEvent& e = events_[static_cast<std::size_t>(at)];
             QToolTip::showText(help->globalPos(),
-                               tr("%1: %2 %, felt with %3 %. Drag to move it, or use the arrow keys.")
+                               tr("%1: %2 %, felt at %3 %. Drag to move it, or use the arrow keys.")
                                    .arg(e.name)
                                    .arg(std::lround(100 * e.strength))
                                    .arg(std::lround(100 * e.strength * e.share)),

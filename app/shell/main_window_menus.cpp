@@ -79,7 +79,7 @@ void MainWindow::buildFileMenu()
     needClip_.push_back(add(menu, "file.save-this-frame-as-a-picture", tr("Save this &frame as a picture"), {},
                             [this] { exportStill(); }));
     needClip_.push_back(
-        add(menu, "file.hand-on", tr("&Hand on"), QKeySequence(Qt::CTRL | Qt::Key_H), [this] { showHandOn(); }));
+        add(menu, "file.hand-on", tr("&Export motion"), QKeySequence(Qt::CTRL | Qt::Key_H), [this] { showHandOn(); }));
     needClip_.push_back(add(menu, "file.drop-bench", tr("&Drop bench"), {}, [this] { showDropBench(); }));
     needClip_.push_back(add(menu, "file.find-the-clip", tr("Find the &clip"), {}, [this] { findClip(); }));
     menu->addSeparator();
@@ -231,7 +231,7 @@ void MainWindow::buildFindMenu()
                                          session_->document.edit(withFallingStrengths(session_->document.project(),
                                                                                       session_->selection.ids(),
                                                                                       percent / 100.0),
-                                                                 tr("Strengths fall to %1 % each").arg(percent));
+                                                                 tr("Fade strengths to %1 % each").arg(percent));
                                      }));
 }
 

@@ -40,7 +40,7 @@ constexpr std::array<Entry, 22> commandEntries{{
     {"cover", "Tell the cover a project needs, and where", makeCoverCommand},
     {"still", "Render one frame as a picture", makeStillCommand},
     {"render", "Render the film of a project", makeRenderCommand},
-    {"export", "Hand on the motion: tables, cameras, styles, timelines, sheets, recipes to be played",
+    {"export", "Export the motion: tables, cameras, styles, timelines, sheets, recipes to be played",
      makeExportCommand},
     {"check", "Tell whether the film can be watched without harm", makeCheckCommand},
     {"rumble", "Write how strongly the film shakes as a sound for a subwoofer", makeRumbleCommand},

@@ -19,7 +19,7 @@ constexpr FieldSpec flashField =
 constexpr FieldSpec rollField = choiceField("roll", "Roll", offOn, 0, "Whether it keeps roll, pan and tilt");
 constexpr FieldSpec displacementField{
     "displacement",
-    "Goes at most",
+    "Largest shift",
     "%",
     0.001,
     1,

@@ -26,14 +26,14 @@ constexpr std::array<std::string_view, 4> arrivalWords{"at_once", "air", "ground
 constexpr FieldSpec weakerField =
     choiceField("weaker", "Weaker", offOn, 1, "Strikes with a place are weaker the further they are");
 constexpr FieldSpec exponentField{
-    "exponent", "Falls by", "", 0, 6, 1, 0.1, "Strength falls as the reference over the distance, to this power"};
+    "exponent", "Falloff power", "", 0, 6, 1, 0.1, "Strength falls as the reference over the distance, to this power"};
 constexpr FieldSpec referenceField{
-    "reference", "Full within",
+    "reference", "Full strength within",
     "m",         0.01,
     10'000,      5,
     0.5,         "Up to this distance a strike has its full strength; from there on it falls"};
 constexpr FieldSpec cutoffField{
-    "cutoff", "Nothing from", "m", 0, 100'000, 0, 5, "From this distance on nothing is felt; 0 is never"};
+    "cutoff", "Silent beyond", "m", 0, 100'000, 0, 5, "From this distance on nothing is felt; 0 is never"};
 constexpr FieldSpec laterField =
     choiceField("later", "Later", offOn, 1, "Strikes with a place arrive later the further they are");
 constexpr FieldSpec arrivalField = choiceField("arrival", "Travels", arrivalWords, 1,

@@ -78,7 +78,7 @@ const FieldSpec barStart{"bar_start", "Bars begin on", "", 0, 15, 0, 1, "Which b
                          true};
 } // namespace beatfield
 namespace soundfield {
-const FieldSpec offset{"offset", "Sound later by",
+const FieldSpec offset{"offset", "Sound offset",
                        "s",      -60,
                        60,       0,
                        0.01,     "Seconds the sound is laid later than it was recorded; negative is earlier"};

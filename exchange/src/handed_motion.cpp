@@ -42,7 +42,7 @@ Result<Alone> spanOf(Project project, std::string title)
 {
     const Motion motion(project);
     if (motion.spans().empty())
-        return Error{ErrorCode::unwritable, title, "nothing moves in it, so there is nothing to hand on"};
+        return Error{ErrorCode::unwritable, title, "nothing moves in it, so there is nothing to export"};
     const StrikeSpan span = motion.spans().front();
     if (span.end - span.start > static_cast<double>(longestAlone))
         return Error{ErrorCode::badValue, title,
@@ -71,7 +71,7 @@ Result<Alone> alone(const Project& project, const HandedPart& part)
     switch (part.of) {
     case HandedOf::film:
         if (project.length() < 1)
-            return Error{ErrorCode::unwritable, "The project", "it has no clip, so it has no frames to hand on"};
+            return Error{ErrorCode::unwritable, "The project", "it has no clip, so it has no frames to export"};
         return Alone{project, {0, project.length() - 1}, filmTitle()};
     case HandedOf::shot: {
         const auto place = project.placeOfShot(part.id);
@@ -249,7 +249,7 @@ std::optional<Error> wrongNumber(const HandingOn& how)
     if (!(how.lens >= 1 && how.lens <= 170))
         return wrong("The lens", "it should be 1 to 170 degrees");
     if (!(how.planeWidth >= 1e-3 && how.planeWidth <= 1e6))
-        return wrong("The picture's width there", "it should be 0.001 to 1000000 units");
+        return wrong("The picture width", "it should be 0.001 to 1000000 units");
     if (how.frameOffset < -100'000'000 || how.frameOffset > 100'000'000)
         return wrong("The frame offset", "it should be within 100 million frames");
     if (how.sparse)
@@ -319,7 +319,7 @@ Result<HandedMotion> handedMotion(const Project& project, const HandingOn& how)
         any = any || !motion.poses.back().atRest();
     }
     if (!any)
-        return Error{ErrorCode::unwritable, motion.title, "nothing moves in it, so there is nothing to hand on"};
+        return Error{ErrorCode::unwritable, motion.title, "nothing moves in it, so there is nothing to export"};
     addChannels(motion);
     return motion;
 }

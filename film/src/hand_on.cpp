@@ -101,7 +101,7 @@ Result<Handed> handedRecipe(const Project& project, const HandingOn& how)
         return cannot("A recipe to be played", "it is of one recipe or one strike: say which");
     }
     if (recipe.strands.empty())
-        return cannot(recipe.name, "it has no strands, so there is nothing to hand on");
+        return cannot(recipe.name, "it has no strands, so there is nothing to export");
     return Handed{playableRecipe(recipe, *overlap, project),
                   "Play it with vast_ember.hpp or vast_ember.mjs of the folder runtime."};
 }
@@ -111,12 +111,12 @@ Result<Handed> handedReel(const Project& project, HandFormat format, const Handi
     if (how.part.of != HandedOf::film)
         return cannot("A timeline", "it is of the whole film, not of a part");
     if (project.length() < 1)
-        return cannot("The project", "it has no clip, so it has no frames to hand on");
+        return cannot("The project", "it has no clip, so it has no frames to export");
     const std::string clip = project.firstClip();
     if (format == HandFormat::otio)
         return Handed{reelToOtio(project, fs::path(clip).stem().string()), {}};
     if (project.strikes.empty())
-        return cannot("The project", "it has no strikes, so there is nothing to hand on");
+        return cannot("The project", "it has no strikes, so there is nothing to export");
     return Handed{
         strikesToText(format == HandFormat::vtt ? ListFormat::vtt : ListFormat::midi, listOf(project), project.rate),
         {}};
@@ -136,7 +136,7 @@ Result<Handed> handedSheet(const Project& asked, const HandingOn& how, const std
         for (const Strike& strike : project.strikes)
             strikes.push_back(strike.id);
         if (strikes.empty())
-            return cannot("The project", "it has no strikes, so there is nothing to hand on");
+            return cannot("The project", "it has no strikes, so there is nothing to export");
         if (strikes.size() > 1 && format != SheetFormat::pdf)
             return cannot("A shake sheet", "only PDF has pages for all strikes: say which one, or give a folder");
     } else if (how.part.of != HandedOf::strike) {
@@ -235,7 +235,7 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
             notes.emplace_back("SVG has no depth: pan and tilt are left out.");
     }
     if (stopped && stopped())
-        return Error{ErrorCode::cancelled, "Handing on", ""};
+        return Error{ErrorCode::cancelled, "The export", ""};
     out.note = Phrase::joined(notes, " ");
     return out;
 }
@@ -281,8 +281,8 @@ Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat fo
             entries.push_back({{HandedOf::recipe, recipe.id}, recipe.name});
     }
     if (entries.empty())
-        return cannot("The project", format == HandFormat::sheet ? "it has no strikes, so there is nothing to hand on"
-                                                                 : "it has no recipes, so there is nothing to hand on");
+        return cannot("The project", format == HandFormat::sheet ? "it has no strikes, so there is nothing to export"
+                                                                 : "it has no recipes, so there is nothing to export");
     std::error_code trouble;
     fs::create_directories(folder, trouble);
     if (!fs::is_directory(folder, trouble))
@@ -300,7 +300,7 @@ Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat fo
     std::vector<std::string> written;
     for (std::size_t i = 0; i < entries.size(); ++i) {
         if (!goesOn(progress, static_cast<double>(i) / static_cast<double>(entries.size())))
-            return Error{ErrorCode::cancelled, "Handing on", ""};
+            return Error{ErrorCode::cancelled, "The export", ""};
         HandingOn one = how;
         one.part = entries[i].part;
         const std::string out = (fs::path(folder) / names[i]).string();
@@ -314,7 +314,7 @@ Result<std::vector<std::string>> handOnAll(const Project& project, HandFormat fo
         written.push_back(names[i]);
     }
     if (written.empty())
-        return cannot("The project", "nothing of it moves, so there is nothing to hand on");
+        return cannot("The project", "nothing of it moves, so there is nothing to export");
     return written;
 }
 

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The finish page and the light of a strike, worked with mouse and keyboard.
+#include <QColorDialog>
 #include <QComboBox>
 #include <QLabel>
 #include <QLineEdit>
@@ -108,6 +109,22 @@ private slots:
         QTest::keyClick(colour, Qt::Key_Return);
         turn();
         QCOMPARE(project().recipe(recipe->id)->effects.flash.colour, 0xff0000U);
+        // Or picked: what is chosen counts, what is cancelled does not.
+        auto* pick = within<QWidget>("light", "flash-colour")->findChild<QToolButton*>(QStringLiteral("colour-pick"));
+        for (const bool chosen : {false, true}) {
+            bringIntoView(pick);
+            QTest::mouseClick(pick, Qt::LeftButton);
+            turn();
+            auto* dialog = child<QColorDialog>("colour-dialog");
+            QVERIFY(dialog->isVisible());
+            QCOMPARE(dialog->currentColor(), QColor(255, 0, 0));
+            dialog->setCurrentColor(QColor(0, 128, 255));
+            QTest::keyClick(dialog, chosen ? Qt::Key_Return : Qt::Key_Escape);
+            turn();
+            window_->activateWindow(); // as a desktop does
+            QVERIFY(QTest::qWaitForWindowActive(window_.get()));
+            QCOMPARE(project().recipe(recipe->id)->effects.flash.colour, chosen ? 0x0080ffU : 0xff0000U);
+        }
         // Another strike of the recipe follows; a value of one's own does not.
         strikeOn(40, Qt::Key_2);
         QCOMPARE(session().document.motion().lightAt(peak + 20).flashes.size(), std::size_t{1});

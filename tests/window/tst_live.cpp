@@ -15,16 +15,16 @@
 #include "live_picture.h"
 #include "live_window.h"
 #include "pad_board.h"
+#include "part_fixture.h"
 #include "runner.h"
 #include "top_view.h"
 #include "value_control.h"
 #include "value_field.h"
-#include "window_fixture.h"
 
 using namespace ember;
 using namespace ember::app;
 
-class LiveTest : public test::WindowFixture {
+class LiveTest : public test::SessionFixture {
     Q_OBJECT
 
     LiveWindow* live() { return child<LiveWindow>("live-window"); }
@@ -33,7 +33,10 @@ class LiveTest : public test::WindowFixture {
     QListWidget* log() { return within<QListWidget>("live-window", "live-log"); }
     void openLive(const char* ground = "the test chart")
     {
-        key(Qt::Key_B, Qt::ControlModifier);
+        auto* window = new LiveWindow(session(), answered(), root());
+        window->show();
+        window->activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(window));
         turn();
         QVERIFY(live()->isVisible() && runner().running());
         choose([this] { return within<QComboBox>("live-window", "live-ground"); }, QLatin1String(ground));
@@ -452,7 +455,7 @@ private slots:
     }
     void theFilmsOwnStrikesStrikeToo()
     {
-        strikeOn(12, Qt::Key_2);
+        strikeOn(12, StrikeKind::landing);
         session().playhead.setFrame(0);
         openLive("the playing film");
         QTest::mouseClick(within<QCheckBox>("live-window", "live-with-film"), Qt::LeftButton, {}, {6, 8});
