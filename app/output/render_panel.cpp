@@ -34,7 +34,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
       start_(new QPushButton(tr("Render"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
       bar_(new QProgressBar(this)), state_(new QLabel(this)), version_(new QComboBox(this)),
       quality_(new QComboBox(this)), depth_(new QComboBox(this)),
-      resume_(new QCheckBox(tr("Go on: keep pictures that are there"), this)), list_(new QListWidget(this)),
+      resume_(new QCheckBox(tr("Continue: keep finished frames"), this)), list_(new QListWidget(this)),
       remove_(new QPushButton(tr("Remove from queue"), this))
 {
     setObjectName(QStringLiteral("render-panel"));

@@ -56,13 +56,15 @@ PlacesWindow::PlacesWindow(Session& session, QWidget* parent)
     column->addWidget(rule(page));
     column->addWidget(partName(tr("On the way to the camera"), page));
     world_ = new ControlGrid(session_.document, session_.shaping,
-                             memberBinding(session_.document, &Project::world, "world."), 3, page);
+                             memberBinding(session_.document, &Project::world, "world."), 2, page);
     world_->setObjectName(QStringLiteral("world"));
-    addAll<World>(*world_, {{"weaker", {}}, {"exponent", {}}, {"reference", {}}});
+    addAll<World>(*world_, {{"weaker", {}}, {"exponent", {}}});
     world_->nextRow();
-    addAll<World>(*world_, {{"cutoff", {}}});
+    addAll<World>(*world_, {{"reference", {}}, {"cutoff", {}}});
     world_->nextRow();
-    addAll<World>(*world_, {{"later", {}}, {"arrival", {}}, {"speed", {}}});
+    addAll<World>(*world_, {{"later", {}}, {"arrival", {}}});
+    world_->nextRow();
+    addAll<World>(*world_, {{"speed", {}}});
     world_->nextRow();
     addAll<World>(*world_, {{"directed", {}}});
     column->addWidget(world_);
@@ -75,7 +77,7 @@ PlacesWindow::PlacesWindow(Session& session, QWidget* parent)
     column->addWidget(camera_);
     column->addStretch(1);
     QScrollArea* area = scrolling(page);
-    area->setFixedWidth(430);
+    area->setFixedWidth(460);
     row->addWidget(area);
 
     view_->gestureSource = [this] { return session_.document.newGesture(); };

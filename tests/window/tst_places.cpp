@@ -37,6 +37,9 @@ class PlacesTest : public test::WindowFixture {
         key(Qt::Key_T, Qt::ControlModifier);
         turn();
         QVERIFY(places()->isVisible());
+        for (auto* area : places()->findChildren<QScrollArea*>()) // nothing is cut at the side
+            QVERIFY2(area->widget()->minimumSizeHint().width() <= area->viewport()->width(),
+                     qPrintable(QString::number(area->widget()->minimumSizeHint().width())));
     }
     /// A strike on frame 40, 10 m ahead.
     void placed()
