@@ -10,6 +10,7 @@
 
 #include "anvil_geometry.h"
 #include "form.h"
+#include "style.h"
 #include "text.h"
 #include "theme.h"
 
@@ -36,7 +37,7 @@ TraceView::TraceView(OpenDocument& document, Selection& selection, Playhead& pla
         made->setCheckable(true);
         made->setChecked(on);
         made->setFocusPolicy(Qt::TabFocus);
-        made->setStyleSheet(QStringLiteral("QToolButton { padding: 0 6px; }"));
+        setLook(*made, Look::tight);
         row->addWidget(made);
         connect(made, &QToolButton::toggled, this, &TraceView::redraw);
         return made;

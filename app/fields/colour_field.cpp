@@ -42,8 +42,9 @@ void ColourField::setColour(const QColor& colour)
     colour_ = colour;
     if (!text_->hasFocus())
         text_->setText(colour.name());
-    swatch_->setStyleSheet(
-        QStringLiteral("QToolButton { background: %1; border: 1px solid %2; }").arg(colour.name(), theme::dim.name()));
+    QPixmap filled(14, 14);
+    filled.fill(colour);
+    swatch_->setIcon(filled);
 }
 
 void ColourField::pick()

@@ -14,6 +14,7 @@
 #include "colour_field.h"
 #include "ember/core/values.h"
 #include "form.h"
+#include "style.h"
 #include "text.h"
 #include "theme.h"
 #include "value_field.h"
@@ -32,8 +33,10 @@ QScrollArea* scrolling(QWidget* page)
     auto* area = new QScrollArea;
     area->setWidgetResizable(true);
     area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    page->setStyleSheet(QStringLiteral("QWidget { background: transparent; }"));
+    area->setFrameShape(QFrame::NoFrame);
     area->setWidget(page);
+    page->setAutoFillBackground(false); // what the area lies on shows through
+    area->viewport()->setAutoFillBackground(false);
     area->setFocusPolicy(Qt::NoFocus);
     return area;
 }
@@ -41,7 +44,7 @@ QScrollArea* scrolling(QWidget* page)
 QLabel* dimLabel(const QString& text, QWidget* parent)
 {
     auto* label = new QLabel(text, parent);
-    theme::dress(*label, QStringLiteral("color: @dim"));
+    theme::setDim(*label);
     return label;
 }
 
@@ -58,7 +61,7 @@ QPushButton* smallButton(const QString& text, const QString& objectName, const Q
     made->setObjectName(objectName);
     made->setToolTip(tip);
     made->setFont(theme::words(11));
-    made->setStyleSheet(QStringLiteral("padding: 1px 7px;"));
+    setLook(*made, Look::tight);
     return made;
 }
 
@@ -82,7 +85,7 @@ QWidget* rule(QWidget* parent)
 {
     auto* line = new QFrame(parent);
     line->setFixedHeight(1);
-    theme::dress(*line, QStringLiteral("background: @line"));
+    theme::fill(*line, theme::Ground::rule);
     return line;
 }
 
@@ -109,7 +112,6 @@ ValueControl::ValueControl(const FieldSpec& spec, const QString& label, QWidget*
         switch_->setText(label);
         switch_->setCheckable(true);
         switch_->setFont(theme::words(11));
-        switch_->setStyleSheet(QStringLiteral("QToolButton { padding: 1px 6px; }"));
         switch_->installEventFilter(this);
         row->addWidget(switch_);
         connect(switch_, &QToolButton::clicked, this, [this](bool on) { emit wished(on ? 1 : 0, 0); });
@@ -118,7 +120,7 @@ ValueControl::ValueControl(const FieldSpec& spec, const QString& label, QWidget*
         for (const auto word : spec.choices)
             list_->addItem(shownWord(word));
         list_->setFont(theme::words(12));
-        list_->setStyleSheet(QStringLiteral("QComboBox { padding: 0 4px; }"));
+        setLook(*list_, Look::tight);
         list_->setMinimumContentsLength(5);
         list_->setSizeAdjustPolicy(QComboBox::AdjustToContents);
         list_->installEventFilter(this);

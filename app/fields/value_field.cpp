@@ -18,6 +18,7 @@
 
 #include "field_note.h"
 #include "input_rules.h"
+#include "style.h"
 #include "text.h"
 #include "theme.h"
 
@@ -299,7 +300,7 @@ void ValueField::beginTyping(By by)
     editor_->setPlaceholderText(mixed_ ? tr("several") : QString());
     editor_->setAccessibleName(accessibleName());
     editor_->setFont(theme::numbers(12));
-    editor_->setStyleSheet(QStringLiteral("QLineEdit { padding: 0 2px; }"));
+    setLook(*editor_, Look::tight);
     editor_->setGeometry(rect());
     editor_->selectAll();
     editor_->installEventFilter(this);

@@ -17,6 +17,7 @@
 #include "ember/project/timing_edits.h"
 #include "form.h"
 #include "frame_strip.h"
+#include "style.h"
 #include "theme.h"
 #include "value_control.h"
 #include "value_field.h"
@@ -193,7 +194,7 @@ void FindPanel::buildDeciding()
     shapes_->setText(tr("Shape from sound"));
     shapes_->setCheckable(true);
     shapes_->setFont(theme::words(11));
-    shapes_->setStyleSheet(QStringLiteral("padding: 1px 6px;"));
+    setLook(*shapes_, Look::tight);
     shapes_->setToolTip(tr("What is accepted is felt as it sounds: its own attack, decay and rumble"));
     sources->addWidget(shapes_);
     auto* later = new QHBoxLayout;

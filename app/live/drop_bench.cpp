@@ -114,7 +114,6 @@ DropBench::DropBench(OpenDocument& document, Selection& selection, Playhead& pla
     auto* row = new QHBoxLayout;
     text_->setObjectName(QStringLiteral("drop-scene"));
     text_->setFont(theme::numbers(12));
-    theme::dress(*text_, QStringLiteral("QPlainTextEdit { background: @window; border: 1px solid @line; }"));
     text_->setTabChangesFocus(true);
     row->addWidget(text_, 2);
     row->addWidget(view_, 3);

@@ -20,8 +20,9 @@ FieldNote::FieldNote(QWidget* window) : QLabel(window)
     setWordWrap(true);
     setTextFormat(Qt::PlainText);
     setFocusPolicy(Qt::NoFocus);
-    theme::dress(*this, QStringLiteral("#field-note { background: @raised; color: @text; border: 1px solid @text; "
-                                       "border-radius: 3px; padding: 3px 7px; }"));
+    theme::fill(*this, theme::Ground::strip);
+    setFrameShape(QFrame::StyledPanel);
+    setMargin(6);
     gone_.setSingleShot(true);
     connect(&gone_, &QTimer::timeout, this, &QLabel::hide);
     hide();

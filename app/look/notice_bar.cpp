@@ -12,7 +12,7 @@ NoticeBar::NoticeBar()
 {
     setObjectName(QStringLiteral("notice"));
     setAttribute(Qt::WA_StyledBackground);
-    theme::dress(*this, QStringLiteral("#notice { background: @raised; border-bottom: 1px solid @dim; }"));
+    theme::fill(*this, theme::Ground::strip);
     auto* row = newRow(this, usualSpacing, {12, 5, 8, 5});
     text_->setWordWrap(true);
     text_->setTextFormat(Qt::PlainText);

@@ -10,11 +10,11 @@
 #include <QPainter>
 #include <QPalette>
 #include <QSettings>
-#include <QStyleFactory>
 #include <QVariant>
 #include <QWidget>
 
 #include "ember/core/heat.h"
+#include "style.h"
 
 // Resources of a static library are only linked in when asked for, and this cannot be asked from inside a namespace.
 static void loadResources()
@@ -46,18 +46,6 @@ const Colours& coloursOf(Scheme scheme)
 
 Scheme current = Scheme::dark;
 int changes = 0;
-constexpr const char* sheetProperty = "dressed-as";
-
-QString coloured(QString sheet)
-{
-    const std::pair<const char*, const QColor&> names[] = {{"@window", window}, {"@panel", panel},  {"@raised", raised},
-                                                           {"@line", line},     {"@text", text},    {"@dim", dim},
-                                                           {"@faint", faint},   {"@copper", copper}};
-    for (const auto& [name, colour] : names)
-        sheet.replace(QLatin1String(name), colour.name());
-    return sheet;
-}
-
 } // namespace
 
 QColor heat(double intensity)
@@ -79,10 +67,18 @@ int generation()
     return changes;
 }
 
-void dress(QWidget& widget, const QString& sheet)
+void fill(QWidget& widget, Ground ground)
 {
-    widget.setProperty(sheetProperty, sheet);
-    widget.setStyleSheet(coloured(sheet));
+    widget.setAutoFillBackground(true);
+    widget.setBackgroundRole(ground == Ground::floor   ? QPalette::Window
+                             : ground == Ground::sheet  ? QPalette::Base
+                             : ground == Ground::strip ? QPalette::Button
+                                                        : QPalette::Mid);
+}
+
+void setDim(QWidget& label, bool quiet)
+{
+    label.setForegroundRole(quiet ? QPalette::PlaceholderText : QPalette::WindowText);
 }
 
 QFont words(int pixels, bool bold)
@@ -107,7 +103,7 @@ void apply(QApplication& application)
     loadResources();
     for (const char* file : {"B612Mono-Regular", "B612Mono-Bold", "B612-Regular", "B612-Bold"})
         QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/%1.otf").arg(QLatin1String(file)));
-    application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
+    application.setStyle(new Style); // the application owns it
     application.setFont(words());
     setScheme(application, storedScheme());
 }
@@ -124,7 +120,7 @@ void storeScheme(Scheme chosen)
 
 void setScheme(QApplication& application, Scheme wanted)
 {
-    if (changes > 0 && wanted == current) // dressing every widget anew takes as long as building the window
+    if (changes > 0 && wanted == current)
         return;
     current = wanted;
     ++changes;
@@ -153,44 +149,13 @@ void setScheme(QApplication& application, Scheme wanted)
     palette.setColor(QPalette::Highlight, copper);
     palette.setColor(QPalette::HighlightedText, window);
     palette.setColor(QPalette::Link, copper);
+    for (const auto role : {QPalette::Light, QPalette::Midlight, QPalette::Mid, QPalette::Dark})
+        palette.setColor(role, line);
     for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText})
         palette.setColor(QPalette::Disabled, role, faint);
     application.setPalette(palette);
-    application.setStyleSheet(coloured(QStringLiteral(R"(
-QMenuBar, QStatusBar { background: @window; color: @text; }
-QMenuBar { border-bottom: 1px solid @line; padding: 2px 4px; }
-QMenuBar::item { padding: 3px 10px; background: transparent; }
-QMenuBar::item:selected, QMenu::item:selected { background: @raised; color: @copper; }
-QMenu { background: @panel; border: 1px solid @line; padding: 4px 0; }
-QMenu::item { padding: 4px 28px 4px 24px; }
-QMenu::item:disabled { color: @faint; }
-QMenu::separator { height: 1px; background: @line; margin: 4px 8px; }
-QToolTip { background: @raised; color: @text; border: 1px solid @line; padding: 4px; }
-QPushButton, QToolButton { background: @raised; color: @text; border: 1px solid @line; border-radius: 3px; padding: 3px 9px; }
-QPushButton:hover, QToolButton:hover { border-color: @dim; }
-QPushButton:pressed, QToolButton:pressed { background: @line; }
-QPushButton:checked, QToolButton:checked { background: @line; border-color: @dim; }
-QPushButton:focus, QToolButton:focus, QComboBox:focus, QLineEdit:focus { border-color: @copper; }
-QPushButton:disabled, QToolButton:disabled { color: @faint; }
-QComboBox { background: @raised; color: @text; border: 1px solid @line; border-radius: 3px; padding: 2px 8px; }
-QComboBox:disabled { color: @faint; }
-QComboBox QAbstractItemView { background: @panel; border: 1px solid @line; selection-background-color: @raised; selection-color: @copper; }
-QLineEdit { background: @window; color: @text; border: 1px solid @line; border-radius: 3px; padding: 2px 6px; selection-background-color: @copper; selection-color: @window; }
-QProgressBar { background: @raised; border: 1px solid @line; border-radius: 3px; height: 10px; text-align: center; }
-QProgressBar::chunk { background: @dim; }
-QSplitter::handle { background: @line; } QSplitter::handle:hover, QSplitter::handle:pressed { background: @copper; }
-QCheckBox::indicator { width: 12px; height: 12px; border: 1px solid @dim; border-radius: 2px; background: @window; }
-QCheckBox::indicator:checked { background: @text; }
-QCheckBox:focus { color: @copper; }
-QScrollArea { background: transparent; border: none; }
-QScrollBar:vertical { background: @panel; width: 8px; } QScrollBar::handle:vertical { background: @line; min-height: 24px; }
-QScrollBar::add-line, QScrollBar::sub-line { height: 0; }
-)")));
-    for (QWidget* widget : QApplication::allWidgets()) {
-        if (const QVariant sheet = widget->property(sheetProperty); sheet.isValid())
-            widget->setStyleSheet(coloured(sheet.toString()));
+    for (QWidget* widget : QApplication::allWidgets())
         widget->update();
-    }
 }
 
 void paintFocus(QPainter& painter, const QWidget& widget)

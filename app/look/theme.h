@@ -45,8 +45,11 @@ Scheme scheme();
 void setScheme(QApplication& application, Scheme scheme);
 /// Grows with each change of the scheme: pictures of it are then old.
 int generation();
-/// A style sheet with the scheme's colours by their names ("@panel"), kept through changes of the scheme.
-void dress(QWidget& widget, const QString& sheet);
+/// What a widget lies on; follows the scheme.
+enum class Ground { floor, sheet, strip, rule };
+void fill(QWidget& widget, Ground ground);
+/// Dim letters, for what need not be read first; follows the scheme.
+void setDim(QWidget& label, bool quiet = true);
 
 /// Set by the rules of input on a widget to which the keys came by key: its focus is shown. By mouse one knows.
 inline constexpr const char* focusShown = "focus-shown";

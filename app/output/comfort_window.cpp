@@ -102,9 +102,6 @@ QWidget* ComfortWindow::buildReport()
     table_->horizontalHeader()->setSectionResizeMode(what, QHeaderView::Stretch);
     for (const int narrow : {full, gentle, limit})
         table_->horizontalHeader()->resizeSection(narrow, 104);
-    theme::dress(*table_->horizontalHeader(),
-                 QStringLiteral("QHeaderView, QHeaderView::section { background: @raised; color: @dim; border: none; "
-                                "padding: 3px; }"));
     table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     table_->verticalHeader()->hide();
     table_->setEditTriggers(QAbstractItemView::NoEditTriggers);

@@ -409,7 +409,8 @@ void MotionExportWindow::refresh()
 void MotionExportWindow::tell(const QString& text, bool trouble)
 {
     told_->setText(text);
-    theme::dress(*told_, trouble ? QStringLiteral("color: @text; font-weight: bold") : QStringLiteral("color: @dim"));
+    theme::setDim(*told_, !trouble);
+    told_->setFont(theme::words(13, trouble));
     told_->setVisible(!text.isEmpty());
 }
 

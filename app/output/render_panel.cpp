@@ -56,7 +56,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     grid->setColumnStretch(1, 1);
     const auto name = [&](int row, const QString& text) {
         auto* label = new QLabel(text, this);
-        theme::dress(*label, QStringLiteral("color: @dim"));
+        theme::setDim(*label);
         grid->addWidget(label, row, 0);
     };
     name(0, tr("Kind"));

@@ -18,6 +18,7 @@
 #include "motion_chooser.h"
 #include "part_binding.h"
 #include "shot_block.h"
+#include "style.h"
 #include "text.h"
 #include "theme.h"
 #include "value_control.h"
@@ -106,7 +107,7 @@ void FilmPage::buildMaster(QVBoxLayout& column)
         made->setObjectName(name);
         made->setCheckable(true);
         made->setFont(theme::words(11));
-        made->setStyleSheet(QStringLiteral("QToolButton { padding: 1px 4px; }"));
+        setLook(*made, Look::tight);
         made->setToolTip(tip);
         return made;
     };

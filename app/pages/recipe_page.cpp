@@ -41,7 +41,8 @@ void RecipePage::build()
     list_->setMouseTracking(true);
     list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     list_->setEditTriggers(QAbstractItemView::EditKeyPressed);
-    list_->setStyleSheet(QStringLiteral("QListWidget { background: transparent; border: none; outline: none; }"));
+    list_->setFrameShape(QFrame::NoFrame);
+    list_->viewport()->setAutoFillBackground(false);
     list_->installEventFilter(this);
     list_->viewport()->installEventFilter(this);
     auto* how = dimLabel(tr("Point at a recipe to see it move on this frame; double-click or Enter applies it."), this);

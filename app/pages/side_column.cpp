@@ -14,6 +14,7 @@
 #include "form.h"
 #include "recipe_page.h"
 #include "strike_page.h"
+#include "style.h"
 #include "theme.h"
 #include "value_control.h"
 
@@ -38,13 +39,7 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
         tabs_[i]->setToolTip(names[i].second);
         tabs_[i]->setCheckable(true);
         tabs_[i]->setObjectName(QStringLiteral("page-%1").arg(i));
-        theme::dress(
-            *tabs_[i],
-            QStringLiteral("QPushButton { border: none; border-bottom: 2px solid transparent; border-radius: 0; "
-                           "background: transparent; "
-                           "padding: 2px 10px; color: @dim; } QPushButton:checked { color: @text; "
-                           "border-bottom-color: @copper; } "
-                           "QPushButton:hover { color: @text; } QPushButton:focus { color: @copper; }"));
+        setLook(*tabs_[i], Look::tab);
         group->addButton(tabs_[i], static_cast<int>(i));
         row->addWidget(tabs_[i]);
     }

@@ -15,6 +15,7 @@
 #include "form.h"
 #include "recipe_trace.h"
 #include "strand_details.h"
+#include "style.h"
 #include "text.h"
 #include "theme.h"
 #include "value_control.h"
@@ -65,7 +66,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
     auto* head = newRow(4);
     name_->setFont(theme::words(13, true));
     about_->setFont(theme::words(11));
-    theme::dress(*about_, QStringLiteral("color: @dim"));
+    theme::setDim(*about_);
     about_->setMinimumWidth(20); // cut where there is no room; the tooltip has it all
     head->addWidget(name_);
     head->addWidget(about_, 1);
@@ -76,7 +77,7 @@ StrandRow::StrandRow(Session& session, std::size_t index, QWidget* parent)
         made->setObjectName(QLatin1String(name));
         made->setCheckable(true);
         made->setFont(theme::words(11));
-        made->setStyleSheet(QStringLiteral("QToolButton { padding: 0 5px; }"));
+        setLook(*made, Look::tight);
         head->addWidget(made);
     };
     button(solo_, tr("Solo"), tr("Feel only solo strands of this recipe"), "solo");

@@ -26,6 +26,7 @@
 #include "sound_block.h"
 #include "strand_row.h"
 #include "strength_bar.h"
+#include "style.h"
 #include "text.h"
 #include "theme.h"
 #include "value_control.h"
@@ -153,8 +154,7 @@ QLayout* StrikeBlock::buildHead()
     name_->setObjectName(QStringLiteral("strike-name"));
     name_->setFont(theme::words(16, true));
     name_->setFrame(false);
-    theme::dress(*name_, QStringLiteral("QLineEdit { background: transparent; border: 1px solid transparent; padding: "
-                                        "0; } QLineEdit:focus { border-color: @copper; }"));
+    setLook(*name_, Look::bare);
     name_->setToolTip(tr("The strike's name; type to change it"));
     connect(name_, &QLineEdit::editingFinished, this, [this] {
         const Strike* strike = session_.selection.strike();
@@ -230,13 +230,13 @@ QLayout* StrikeBlock::buildDirection()
     direction_->gestureSource = gesture;
     row->addWidget(direction_);
     bySeed_ = new QPushButton(tr("By seed"), this);
-    bySeed_->setStyleSheet(QStringLiteral("padding: 3px 5px;"));
+    setLook(*bySeed_, Look::tight);
     bySeed_->setObjectName(QStringLiteral("direction-by-seed"));
     bySeed_->setCheckable(true);
     bySeed_->setToolTip(tr("Lets the variation choose the direction"));
     row->addWidget(bySeed_);
     placed_ = new QPushButton(tr("Place"), this);
-    placed_->setStyleSheet(QStringLiteral("padding: 3px 5px;"));
+    setLook(*placed_, Look::tight);
     placed_->setObjectName(QStringLiteral("strike-place"));
     placed_->setCheckable(true);
     placed_->setToolTip(
@@ -275,13 +275,13 @@ QLayout* StrikeBlock::buildVariation()
     });
     row->addWidget(seed_, 1);
     auto* fresh = new QPushButton(tr("New"), this);
-    fresh->setStyleSheet(QStringLiteral("padding: 3px 8px;"));
+    setLook(*fresh, Look::tight);
     fresh->setObjectName(QStringLiteral("new-variation"));
     fresh->setToolTip(tr("Another shake of the same kind (N)"));
     connect(fresh, &QPushButton::clicked, &session_.strikes, &StrikeCommands::newVariation);
     row->addWidget(fresh);
     locked_ = new QPushButton(tr("Lock"), this);
-    locked_->setStyleSheet(QStringLiteral("padding: 3px 8px;"));
+    setLook(*locked_, Look::tight);
     locked_->setObjectName(QStringLiteral("lock-variation"));
     locked_->setCheckable(true);
     locked_->setToolTip(tr("Keeps an approved variation: New leaves it alone (Shift+N)"));
@@ -306,7 +306,7 @@ QLayout* StrikeBlock::buildRecipe()
     row->addWidget(recipe_, 1);
     own_ = new QPushButton(tr("Own recipe"), this);
     own_->setObjectName(QStringLiteral("own-recipe"));
-    own_->setStyleSheet(QStringLiteral("padding: 3px 7px;"));
+    setLook(*own_, Look::tight);
     own_->setToolTip(tr("Makes this strike its own recipe, as it is now; others keep theirs"));
     connect(own_, &QPushButton::clicked, &session_.shaping, &Shaping::makeOwnRecipe);
     row->addWidget(own_);

@@ -24,8 +24,8 @@ constexpr int mostUsed = 8;
 ActionFinder::ActionFinder(QWidget* window) : QFrame(window), line_(new QLineEdit(this)), list_(new QListWidget(this))
 {
     setObjectName(QStringLiteral("action-finder"));
-    theme::dress(*this, QStringLiteral("#action-finder { background: @panel; border: 1px solid @copper; "
-                                       "border-radius: 4px; }"));
+    setFrameShape(QFrame::StyledPanel);
+    theme::fill(*this, theme::Ground::sheet);
     auto* column = newColumn(this, 6, {8, 8, 8, 8});
     line_->setObjectName(QStringLiteral("action-words"));
     line_->setPlaceholderText(tr("What do you want to do?"));

@@ -7,6 +7,7 @@
 
 #include "busy.h"
 #include "form.h"
+#include "style.h"
 #include "value_control.h"
 
 namespace ember::app {
@@ -31,7 +32,7 @@ BusyBar::BusyBar(Busy& busy, QWidget* parent)
     // No higher than the line beside it: the window must not jump when it comes.
     const int line = fontMetrics().height();
     stop->setFixedHeight(line);
-    stop->setStyleSheet(QStringLiteral("QPushButton { padding: 0 8px; min-height: 0; }"));
+    setLook(*stop, Look::tight);
     bar_->setFixedHeight(line / 2);
     setMaximumHeight(line);
     hide();

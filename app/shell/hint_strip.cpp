@@ -23,7 +23,7 @@ HintStrip::HintStrip(OpenDocument& document, Film& film, ProjectFile& file, QWid
 {
     setObjectName(QStringLiteral("hints"));
     setAttribute(Qt::WA_StyledBackground);
-    theme::dress(*this, QStringLiteral("#hints { background: @raised; border-bottom: 1px solid @line; }"));
+    theme::fill(*this, theme::Ground::strip);
     auto* row = newRow(this, usualSpacing, {12, 1, 8, 1});
     text_ = new QLabel(this);
     text_->setObjectName(QStringLiteral("hint-text"));

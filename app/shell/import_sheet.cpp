@@ -58,9 +58,6 @@ ImportSheet::ImportSheet(const Project& project, const QString& name, ListText l
     table_->setSelectionMode(QAbstractItemView::NoSelection);
     table_->setFocusPolicy(Qt::NoFocus);
     table_->setShowGrid(false);
-    theme::dress(*table_, QStringLiteral("QTableWidget { background: @panel; border: 1px solid @line; } "
-                                         "QHeaderView::section { background: @raised; color: @dim; border: none; "
-                                         "padding: 3px 6px; }"));
     column->addWidget(table_, 1);
     result_->setObjectName(QStringLiteral("import-result"));
     result_->setWordWrap(true);

@@ -25,6 +25,7 @@
 #include "reel_view.h"
 #include "render_panel.h"
 #include "side_column.h"
+#include "style.h"
 #include "takes.h"
 #include "tapper.h"
 #include "theme.h"
@@ -121,10 +122,10 @@ QWidget* MainWindow::buildNotice()
 
 QWidget* MainWindow::buildWelcome()
 {
-    auto* card = new QWidget(picture_);
+    auto* card = new QFrame(picture_);
     card->setObjectName(QStringLiteral("welcome"));
-    theme::dress(*card,
-                 QStringLiteral("#welcome { background: @window; border: 1px solid @line; border-radius: 6px; }"));
+    card->setFrameShape(QFrame::StyledPanel);
+    theme::fill(*card, theme::Ground::floor);
     auto* column = newColumn(card, 10, {28, 20, 28, 20});
     auto* title = new QLabel(tr("Vast Ember"), card);
     title->setFont(theme::words(20, true));
@@ -133,7 +134,7 @@ QWidget* MainWindow::buildWelcome()
                                "contact and press S: it "
                                "shakes.\nShape it on the Anvil below, then render the film."),
                             card);
-    theme::dress(*text, QStringLiteral("color: @dim"));
+    theme::setDim(*text);
     column->addWidget(text);
     auto* row = new QHBoxLayout;
     auto* open = new QPushButton(tr("Open a clip or project"), card);
@@ -166,7 +167,7 @@ QWidget* MainWindow::buildTransport()
         made->setToolTip(tip);
         made->setObjectName(QLatin1String(name));
         made->setFocusPolicy(Qt::TabFocus);
-        made->setStyleSheet(QStringLiteral("QToolButton { padding: 2px 5px; }"));
+        setLook(*made, Look::tight);
         row->addWidget(made);
         return made;
     };
