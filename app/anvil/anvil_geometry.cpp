@@ -8,9 +8,13 @@ namespace ember::app {
 
 namespace {
 
-constexpr double sideLeft = 62;
-constexpr double sideRight = 34;
-constexpr double strandRow = 13;
+constexpr double gutterWidth = 150;
+constexpr double sideLeft = gutterWidth + 12;
+constexpr double sideRight = 62;    ///< a lane's value under the playhead stands there
+constexpr double aboveThePlot = 24; ///< values stand there
+constexpr double rulerHeight = 16;
+constexpr double leastPlot = 44;
+constexpr double leastLane = 15;
 constexpr double grabRadius = 9;
 constexpr double handleGap = 13; ///< neighbours are kept this far apart so that each can be grabbed
 
@@ -22,33 +26,62 @@ Slope bendable(Slope slope)
     return slope == Slope::linear || slope == Slope::constant ? Slope::exponential : slope;
 }
 
+/// The film frames grow with the Anvil.
+double framesHeight(double height)
+{
+    return height < 150 ? 30.0 : std::clamp(0.19 * height, 40.0, 130.0);
+}
+
 } // namespace
 
-AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even, std::size_t strands)
+AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even, std::size_t lanes)
 {
     AnvilLayout layout;
-    const double width = std::max(120.0, size.width());
+    const double width = std::max(360.0, size.width());
     const double height = std::max(120.0, size.height());
-    const double rows = static_cast<double>(strands) * strandRow;
-    const double rest = std::max(120.0, height - rows);
-    const double frames = std::clamp(rest * 0.27, 34.0, 96.0);
-    const double trace = std::clamp(rest * (strands > 0 ? 0.12 : 0.17), 18.0, 56.0);
-    constexpr double ruler = 18;
-    constexpr double top = 22;
+    const auto count = static_cast<double>(lanes);
+    const double frames = framesHeight(height);
+    const double room = height - aboveThePlot - rulerHeight - frames - leastPlot;
+    const double lane = count > 0 ? std::clamp(std::min(0.1 * height, room / count), leastLane, 40.0) : 0;
+    layout.gutter = QRectF(0, 0, gutterWidth, height);
     const double left = sideLeft;
     const double span = width - sideLeft - sideRight;
-    layout.frames = QRectF(0, height - frames, width, frames);
-    layout.trace = QRectF(left, layout.frames.top() - rows - trace - 2, span, trace);
-    for (std::size_t i = 0; i < strands; ++i)
-        layout.strands.emplace_back(left, layout.trace.bottom() + static_cast<double>(i) * strandRow, span, strandRow);
-    layout.ruler = QRectF(0, layout.trace.top() - ruler - 1, width, ruler);
-    layout.plot = QRectF(left, top, span, std::max(20.0, layout.ruler.top() - top - 1));
+    layout.frames = QRectF(gutterWidth, height - frames, width - gutterWidth, frames);
+    const double lanesTop = layout.frames.top() - count * lane;
+    for (std::size_t i = 0; i < lanes; ++i)
+        layout.lanes.emplace_back(left, lanesTop + static_cast<double>(i) * lane, span, lane);
+    layout.ruler = QRectF(gutterWidth, lanesTop - rulerHeight, width - gutterWidth, rulerHeight);
+    layout.plot = QRectF(left, aboveThePlot, span, std::max(20.0, layout.ruler.top() - aboveThePlot - 1));
     layout.map.left = left;
     layout.map.right = left + span;
     layout.map.even = even;
     layout.map.firstFrame = std::min(-3.0, std::floor(envelope.start() - 2));
     layout.map.lastFrame = std::max(12.0, std::ceil(envelope.end() * 1.12 + 2));
     return layout;
+}
+
+bool roomForLanes(double height, std::size_t lanes)
+{
+    return height - aboveThePlot - rulerHeight - framesHeight(height) - leastPlot >=
+           static_cast<double>(lanes) * leastLane;
+}
+
+LaneParts lanePartsAt(const AnvilLayout& layout, std::size_t lane)
+{
+    const QRectF& at = layout.lanes[lane];
+    LaneParts parts;
+    parts.on = QRectF(8, at.top(), 28, at.height());
+    parts.solo = QRectF(gutterWidth - 22, at.top(), 18, at.height());
+    parts.name = QRectF(parts.on.right() + 4, at.top(), parts.solo.left() - parts.on.right() - 6, at.height());
+    return parts;
+}
+
+std::optional<std::size_t> laneAt(const AnvilLayout& layout, double y)
+{
+    for (std::size_t i = 0; i < layout.lanes.size(); ++i)
+        if (y >= layout.lanes[i].top() && y < layout.lanes[i].bottom())
+            return i;
+    return std::nullopt;
 }
 
 double curveHandleFrame(const AnvilLayout& layout, const Envelope& envelope)
@@ -158,6 +191,13 @@ EnvelopeChanges dragHandle(const AnvilLayout& layout, const Envelope& e, Handle 
     return {};
 }
 
+double contactX(const AnvilLayout& layout, std::int64_t frame, double width)
+{
+    const double left = layout.frames.left() + width / 2;
+    return std::clamp(layout.map.toPixel(static_cast<double>(frame)), left,
+                      std::max(left, layout.frames.right() - width / 2));
+}
+
 std::vector<std::int64_t> contactFrames(const AnvilLayout& layout, std::int64_t peak, double width)
 {
     const auto first = static_cast<std::int64_t>(std::ceil(layout.map.firstFrame));
@@ -165,11 +205,9 @@ std::vector<std::int64_t> contactFrames(const AnvilLayout& layout, std::int64_t 
     std::vector<std::int64_t> chosen;
     const double room = width + 4;
     const auto fits = [&](std::int64_t frame) {
-        const double x = layout.map.toPixel(static_cast<double>(frame));
-        return x - width / 2 >= layout.frames.left() && x + width / 2 <= layout.frames.right() &&
-               std::none_of(chosen.begin(), chosen.end(), [&](std::int64_t other) {
-                   return std::abs(layout.map.toPixel(static_cast<double>(other)) - x) < room;
-               });
+        const double x = contactX(layout, frame, width);
+        return std::none_of(chosen.begin(), chosen.end(),
+                            [&](std::int64_t other) { return std::abs(contactX(layout, other, width) - x) < room; });
     };
     const auto take = [&](std::int64_t frame) {
         if (frame >= first && frame <= last && fits(frame))

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <optional>
 #include <utility>
 #include <vector>
 
@@ -19,19 +20,34 @@ enum class Handle { none, lead, leadLevel, onset, peak, hold, curve, decay, rumb
 /// Where everything of the Anvil lies, for one size, one envelope and one kind of axis. No painting, no widget.
 struct AnvilLayout {
     StrikeMap map;
-    QRectF plot;                 ///< the envelope, level 1 on top
-    QRectF ruler;                ///< frame numbers
-    QRectF trace;                ///< the resulting motion
-    std::vector<QRectF> strands; ///< each strand's own motion, below it; only where they are shown
-    QRectF frames;               ///< the film frames
+    QRectF gutter;             ///< names, left of everything
+    QRectF plot;               ///< the envelope, level 1 on top; its values stand around it
+    QRectF ruler;              ///< frame numbers
+    std::vector<QRectF> lanes; ///< motion: one of each strand, or the one of them all
+    QRectF frames;             ///< the film frames
+
+    /// Where the lanes end.
+    double lanesEnd() const { return lanes.empty() ? ruler.bottom() : lanes.back().bottom(); }
 
     double toY(double level) const { return plot.bottom() - level * plot.height(); }
     double toLevel(double y) const { return (plot.bottom() - y) / plot.height(); }
     QPointF at(double frame, double level) const { return {map.toPixel(frame), toY(level)}; }
 };
 
-/// `strands`: for how many strands there is a row under the trace.
-AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even, std::size_t strands = 0);
+/// `lanes`: how many lanes of motion there are below the envelope.
+AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even, std::size_t lanes = 1);
+/// Whether that many lanes have room beside an envelope that can still be shaped.
+bool roomForLanes(double height, std::size_t lanes);
+
+/// What can be pressed in a lane's gutter.
+struct LaneParts {
+    QRectF on;   ///< its switch
+    QRectF name; ///< opens the strand; dragged, it changes the order
+    QRectF solo;
+};
+LaneParts lanePartsAt(const AnvilLayout& layout, std::size_t lane);
+/// The lane a place lies in; nothing where there is none.
+std::optional<std::size_t> laneAt(const AnvilLayout& layout, double y);
 
 struct HandlePoint {
     Handle handle;
@@ -58,8 +74,11 @@ EnvelopeChanges dragHandle(const AnvilLayout& layout, const Envelope& envelope, 
 /// The curve with which a slope passes through `share` (0 to 1 of the fall still to go) at `u` of its length.
 double curveThrough(Slope slope, double u, double share);
 
+/// The middle of the picture of a frame from the strike: right under it, or as near as the paper's ends let it be.
+double contactX(const AnvilLayout& layout, std::int64_t frame, double width);
+
 /// Frames from the strike whose pictures fit side by side, `width` pixels each: the peak and the strike first, then as
-/// many as there is room for, each right under its frame.
+/// many as there is room for.
 std::vector<std::int64_t> contactFrames(const AnvilLayout& layout, std::int64_t peak, double width);
 
 } // namespace ember::app

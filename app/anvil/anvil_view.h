@@ -2,87 +2,26 @@
 #pragma once
 
 #include <map>
+#include <vector>
 
 #include <QWidget>
 
-#include "anvil_painter.h"
-#include "contact_pictures.h"
-#include "drag_edit.h"
-#include "paper.h"
-#include "session.h"
+#include "anvil_canvas.h"
 
+class QAction;
+class QCheckBox;
 class QLabel;
-class QLayout;
 class QPushButton;
+class QToolButton;
 
 namespace ember::app {
 
+class HandleTag;
 class TraceView;
 class ValueControl;
 
-/// The painted part of the Anvil: envelope with handles, trace and film frames, all over frames from the strike.
-class AnvilCanvas : public QWidget {
-    Q_OBJECT
-public:
-    explicit AnvilCanvas(Session& session, QWidget* parent = nullptr);
-
-    bool even() const { return even_; }
-    void setEven(bool even);
-    /// Each strand's own motion in a row below the trace.
-    bool strandsShown() const { return strandsShown_; }
-    void setStrandsShown(bool shown);
-    /// No film frame is still to be made anew.
-    bool settled() const { return contacts_.settled(); }
-    /// As laid out now, for the selected strike.
-    AnvilLayout layoutNow() const;
-    /// Whether each strand has a row of its own; where it is low they give way to the envelope.
-    bool roomForStrands(const Recipe& recipe) const;
-
-    QSize sizeHint() const override { return {1280, 212}; }
-    QSize minimumSizeHint() const override { return {360, 120}; }
-
-protected:
-    void paintEvent(QPaintEvent* event) override;
-    void mousePressEvent(QMouseEvent* event) override;
-    void mouseMoveEvent(QMouseEvent* event) override;
-    void mouseReleaseEvent(QMouseEvent* event) override;
-    void leaveEvent(QEvent* event) override;
-    void keyPressEvent(QKeyEvent* event) override;
-    bool event(QEvent* event) override;
-
-private:
-    enum class Gesture { none, handle, scrub };
-
-    Envelope envelope() const { return session_.shaping.envelope(); }
-    std::vector<StrandPicture> strandPictures() const;
-    /// The recipe's other envelopes: of the recipe while a strand's is shaped, and the other way round.
-    std::vector<Envelope> otherEnvelopes() const;
-    void scrubTo(double x);
-    void dragTo(QPointF place, bool fine);
-    void letGo();
-
-    void repaintAll();
-
-    Session& session_;
-    Paper paper_;
-    ContactPictures contacts_;
-    QSize contactSize_;
-    bool sceneStale_ = true; ///< the project changed since the frames' scene was set
-    bool even_ = false;
-    bool strandsShown_ = true;
-    std::vector<StrandPicture> strands_; ///< as they are on the paper
-    Handle hovered_ = Handle::none;
-    Gesture gesture_ = Gesture::none;
-    Handle dragged_ = Handle::none;
-    AnvilLayout dragLayout_; ///< fixed while dragging, so that the paper does not move under the hand
-    Envelope dragEnvelope_;  ///< as it was when the drag began
-    QPointF grabOffset_;
-    QPointF pressed_;
-    bool moved_ = false;
-    DragEdit drag_; ///< of a handle
-};
-
-/// The Anvil: what is shaped and for whom, every value of the envelope as a number, and the canvas.
+/// The Anvil: at its left what is shaped and for whom, beside it the canvas with every value of the envelope on its
+/// handle.
 class AnvilView : public QWidget {
     Q_OBJECT
 public:
@@ -93,35 +32,43 @@ public:
     /// The motion axis by axis in place of the envelope.
     void setTracesShown(bool shown);
     void setStrandsShown(bool shown);
-    // As its buttons do.
     void toggleTraces();
     void toggleStrands();
     void toggleEven();
+    void toggleSeconds();
+
+    QSize sizeHint() const override { return canvas_->sizeHint(); }
+    QSize minimumSizeHint() const override { return canvas_->minimumSizeHint(); }
 
 protected:
     void resizeEvent(QResizeEvent* event) override;
 
 private:
-    QLayout* titleRow_ = nullptr;
-    QLayout* valuesRow_ = nullptr;
-    QLayout* buildTitle();
-    QLayout* buildValues();
+    QWidget* buildHead();
+    void buildTags();
+    ValueControl* control(EnvelopeField field, QWidget* parent);
     void compareDecay(Slope slope);
     void refresh();
+    void refreshValues(const Envelope& envelope, bool any);
     void refreshDecays(const Envelope& envelope);
+    void placeValues();
 
     Session& session_;
     AnvilCanvas* canvas_;
     TraceView* traces_;
-    QPushButton* tracesButton_;
-    QLabel* title_;
-    QPushButton* scope_;
-    QPushButton* axis_;
-    QPushButton* restore_;
-    QPushButton* strands_;
-    QPushButton* unit_;
-    std::map<Slope, QPushButton*> decays_;
+    QWidget* head_ = nullptr;
+    QLabel* title_ = nullptr;
+    QLabel* whose_ = nullptr;
+    QCheckBox* scope_ = nullptr;
+    QPushButton* restore_ = nullptr;
+    QToolButton* more_ = nullptr;
+    QAction* tracesAction_ = nullptr;
+    QAction* strandsAction_ = nullptr;
+    QAction* evenAction_ = nullptr;
+    QAction* secondsAction_ = nullptr;
+    std::map<Slope, QToolButton*> decays_;
     std::map<EnvelopeField, ValueControl*> fields_;
+    std::vector<HandleTag*> tags_;
 };
 
 } // namespace ember::app

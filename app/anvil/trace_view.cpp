@@ -17,7 +17,7 @@
 namespace ember::app {
 
 namespace {
-constexpr double leftMargin = 62;
+constexpr double leftMargin = 62; ///< names of axes; as wide as they need
 constexpr double rightMargin = 96;
 constexpr double topMargin = 26;
 constexpr double rulerHeight = 18;
@@ -144,14 +144,6 @@ TraceLayout TraceView::layoutNow() const
     return layout;
 }
 
-QString TraceView::valueText(Axis axis, double value, TraceOf what)
-{
-    const bool pixels = axis == Axis::x || axis == Axis::y;
-    const QString number = QString::number(axis == Axis::zoom ? 100 * value : value, 'f', pixels ? 1 : 2);
-    const QString unit = pixels ? tr(" px") : axis == Axis::zoom ? tr(" %") : QStringLiteral("°");
-    return number + unit + (what == TraceOf::speed ? tr("/f") : QString());
-}
-
 QString TraceView::frameText(double filmFrame, const TraceLayout& layout) const
 {
     if (layout.film)
@@ -198,7 +190,7 @@ void TraceView::paintRow(QPainter& p, const TraceLayout& layout, const QRectF& r
     p.setPen(QPen(theme::text, 1.2));
     p.drawEllipse(top, 3, 3);
     p.setFont(theme::numbers(11));
-    const QString says = tr("%1 at %2").arg(valueText(axis, peak, what()), frameText(frames[whole.peak], layout));
+    const QString says = tr("%1 at %2").arg(axisValueText(axis, peak, what()), frameText(frames[whole.peak], layout));
     const double wide = QFontMetricsF(p.font()).horizontalAdvance(says) + 8;
     QRectF box(top.x() + 8, top.y() - 8, wide, 16);
     if (box.right() > row.right())
@@ -275,7 +267,7 @@ void TraceView::paintEvent(QPaintEvent*)
         painter.drawText(
             QRectF(layout.paper.right() + 8, layout.rows[i].top(), rightMargin - 12, layout.rows[i].height()),
             Qt::AlignLeft | Qt::AlignVCenter,
-            valueText(shown[i], traceAt(document_.motion(), shown[i], now, what()), what()));
+            axisValueText(shown[i], traceAt(document_.motion(), shown[i], now, what()), what()));
 }
 
 void TraceView::scrub(double x)

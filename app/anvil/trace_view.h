@@ -47,8 +47,6 @@ public:
     TraceOf what() const;
     bool film() const;
     TraceLayout layoutNow() const;
-    /// "37.2 px", "0.41°/f"
-    static QString valueText(Axis axis, double value, TraceOf what);
 
 protected:
     void paintEvent(QPaintEvent* event) override;

@@ -36,11 +36,25 @@ QList<QWidget*> tabStops(const QWidget& region)
             widget->focusProxy() != nullptr || widget->window() != region.window())
             return;
         found << widget;
-        places.emplace_back(widget->mapTo(region.window(), QPoint(0, 0)), widget->size());
+        QRect place(widget->mapTo(region.window(), QPoint(0, 0)), widget->size());
+        for (const QWidget* above = widget; above != nullptr && above != &region; above = above->parentWidget())
+            if (above->property(readAcross).toBool()) {
+                const QWidget* on = above->parentWidget();
+                place.setTop(on->mapTo(region.window(), QPoint(0, 0)).y());
+                place.setHeight(on->height() - 2);
+            }
+        places.push_back(place);
     };
     for (QWidget* widget : region.findChildren<QWidget*>())
         take(widget);
     take(const_cast<QWidget*>(&region)); // NOLINT: findChildren gives them unconst, too
+    for (std::size_t i = 0; i < places.size(); ++i) {
+        const bool under = std::any_of(places.begin(), places.end(), [&](const QRect& other) {
+            return &other != &places[i] && other != places[i] && places[i].contains(other);
+        });
+        if (under)
+            places[i].setTop(places[i].bottom());
+    }
     QList<QWidget*> ordered;
     for (const std::size_t i : readingOrder(places))
         ordered << found[static_cast<qsizetype>(i)];

@@ -14,7 +14,11 @@ namespace ember::app {
 /// the middle of one lies within the height of the row's first. Gives indices into `places`.
 std::vector<std::size_t> readingOrder(const std::vector<QRect>& places);
 
-/// The widgets of a region that Tab stops at, in reading order.
+/// Set on what stands in a row however high it is drawn (values on a curve): it is read from the left within the widget
+/// it lies on, and what it lies on comes after it.
+inline constexpr const char* readAcross = "read-across";
+
+/// The widgets of a region that Tab stops at, in reading order. What others lie on comes after them.
 QList<QWidget*> tabStops(const QWidget& region);
 
 /// The stop after (or before) `from`, around the end; null where there is none.

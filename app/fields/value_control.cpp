@@ -1,19 +1,19 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "value_control.h"
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QFrame>
-#include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
 #include <QMouseEvent>
 #include <QPushButton>
 #include <QScrollArea>
-#include <QToolButton>
 
 #include "colour_field.h"
 #include "ember/core/values.h"
 #include "form.h"
+#include "pair_layout.h"
 #include "style.h"
 #include "text.h"
 #include "theme.h"
@@ -108,13 +108,11 @@ ValueControl::ValueControl(const FieldSpec& spec, const QString& label, QWidget*
 {
     auto* row = newRow(this, usualSpacing, {0, 0, 0, 0});
     if (spec.choices.data() == offOn.data()) {
-        switch_ = new QToolButton(this);
-        switch_->setText(label);
-        switch_->setCheckable(true);
+        switch_ = new QCheckBox(label, this);
         switch_->setFont(theme::words(11));
         switch_->installEventFilter(this);
         row->addWidget(switch_);
-        connect(switch_, &QToolButton::clicked, this, [this](bool on) { emit wished(on ? 1 : 0, 0); });
+        connect(switch_, &QCheckBox::clicked, this, [this](bool on) { emit wished(on ? 1 : 0, 0); });
     } else if (!spec.choices.empty()) {
         list_ = new QComboBox(this);
         for (const auto word : spec.choices)
@@ -221,28 +219,8 @@ bool ValueControl::eventFilter(QObject* watched, QEvent* event)
 
 ControlGrid::ControlGrid(OpenDocument& document, Shaping& shaping, Binding binding, int columns, QWidget* parent)
     : QWidget(parent), document_(document), shaping_(shaping), binding_(std::move(binding)),
-      grid_(new QGridLayout(this)), columns_(columns)
+      pairs_(new PairLayout(columns, this))
 {
-    grid_->setContentsMargins(0, 0, 0, 0);
-    grid_->setHorizontalSpacing(4);
-    grid_->setVerticalSpacing(2);
-    for (int i = 0; i < columns; ++i)
-        grid_->setColumnStretch(2 * i + 1, 1);
-}
-
-void ControlGrid::place(QWidget* label, QWidget* control, int span)
-{
-    if (at_ % columns_ + span > columns_)
-        nextRow();
-    const int row = at_ / columns_;
-    const int column = 2 * (at_ % columns_);
-    if (label != nullptr) {
-        grid_->addWidget(label, row, column);
-        grid_->addWidget(control, row, column + 1, 1, 2 * span - 1);
-    } else {
-        grid_->addWidget(control, row, column, 1, 2 * span);
-    }
-    at_ += span;
 }
 
 ValueControl* ControlGrid::add(const std::string& key, const FieldSpec& spec, const QString& label, int span)
@@ -263,7 +241,7 @@ ValueControl* ControlGrid::add(const std::string& key, const FieldSpec& spec, co
         text = dimLabel(name, this);
         text->setFont(theme::words(11));
     }
-    place(text, control, span);
+    pairs_->addPair(text, control, span);
     items_.push_back({key, text, control});
     return control;
 }
@@ -272,17 +250,26 @@ void ControlGrid::addNamed(const QString& label, QWidget* control)
 {
     auto* text = dimLabel(label, this);
     text->setFont(theme::words(11));
-    place(text, control, 1);
+    pairs_->addPair(text, control);
+    named_.emplace_back(control, text);
+}
+
+void ControlGrid::setNamedVisible(QWidget* control, bool visible)
+{
+    for (const auto& [of, name] : named_)
+        if (of == control)
+            name->setVisible(visible);
+    control->setVisible(visible);
 }
 
 void ControlGrid::addWidget(QWidget* widget, int span)
 {
-    place(nullptr, widget, span);
+    pairs_->addPair(nullptr, widget, span);
 }
 
 void ControlGrid::nextRow()
 {
-    at_ = (at_ + columns_ - 1) / columns_ * columns_;
+    pairs_->breakRow();
 }
 
 void ControlGrid::refresh()

@@ -15,16 +15,16 @@
 
 class QAbstractButton;
 class QComboBox;
-class QGridLayout;
 class QLabel;
 class QLineEdit;
 class QPushButton;
 class QScrollArea;
-class QToolButton;
+class QCheckBox;
 
 namespace ember::app {
 
 class ColourField;
+class PairLayout;
 class ValueField;
 
 /// Words of a list that are passed with the arrow keys on the way to another are one choice, and so one gesture.
@@ -68,7 +68,7 @@ private:
     ValueField* field_ = nullptr;
     QComboBox* list_ = nullptr;
     ChoiceRun choices_;
-    QToolButton* switch_ = nullptr;
+    QCheckBox* switch_ = nullptr;
     ColourField* colour_ = nullptr;
 };
 
@@ -88,20 +88,20 @@ public:
         std::function<QString(const std::string& key)> keyFor = nullptr;
     };
 
-    /// `columns` pairs of a name and a control beside each other.
+    /// At most `columns` pairs of a name and a control beside each other; fewer where it is narrow.
     ControlGrid(OpenDocument& document, Shaping& shaping, Binding binding, int columns, QWidget* parent = nullptr);
 
     /// `span`: how many pairs of columns it takes.
     ValueControl* add(const std::string& key, const FieldSpec& spec, const QString& label = {}, int span = 1);
     /// Any other control, with a name like the values have.
     void addNamed(const QString& label, QWidget* control);
+    /// Shows or hides it with its name.
+    void setNamedVisible(QWidget* control, bool visible);
     void addWidget(QWidget* widget, int span);
     void nextRow();
     void refresh();
 
 private:
-    void place(QWidget* label, QWidget* control, int span);
-
     struct Item {
         std::string key;
         QWidget* label;
@@ -110,10 +110,9 @@ private:
     OpenDocument& document_;
     Shaping& shaping_;
     Binding binding_;
-    QGridLayout* grid_;
-    int columns_;
-    int at_ = 0;
+    PairLayout* pairs_;
     std::vector<Item> items_;
+    std::vector<std::pair<QWidget*, QWidget*>> named_; ///< controls and their names
 };
 
 /// Values of the selected strike's recipe; keys are put behind `prefix` ("strand.Kick.").

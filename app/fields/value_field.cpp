@@ -141,6 +141,24 @@ QSize ValueField::sizeHint() const
     return {66, 22};
 }
 
+void ValueField::setLarge(bool large)
+{
+    large_ = large;
+    update();
+}
+
+QFont ValueField::letters() const
+{
+    QFont font = theme::numbers(large_ ? 16 : 12);
+    font.setBold(large_);
+    return font;
+}
+
+int ValueField::shownWidth() const
+{
+    return QFontMetrics(letters()).horizontalAdvance(shownText()) + 10 + (own_ ? 12 : 0);
+}
+
 bool ValueField::event(QEvent* event)
 {
     if (event->type() == QEvent::ShortcutOverride) {
@@ -164,7 +182,7 @@ bool ValueField::event(QEvent* event)
 void ValueField::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
-    painter.setFont(theme::numbers(12));
+    painter.setFont(letters());
     if (hovered_ || hasFocus()) {
         painter.setPen(hasFocus() ? theme::copper : theme::line);
         painter.setBrush(theme::raised);
@@ -286,6 +304,14 @@ ValueField* ValueField::beingTyped()
     return field != nullptr && field->editor_ != nullptr ? field : nullptr;
 }
 
+void ValueField::beginTyping()
+{
+    if (barred_.isEmpty()) {
+        setFocus(Qt::ShortcutFocusReason);
+        beginTyping(By::key);
+    }
+}
+
 void ValueField::beginTyping(By by)
 {
     if (editor_ != nullptr)
@@ -299,7 +325,7 @@ void ValueField::beginTyping(By by)
     editor_ = new QLineEdit(untouched_, this);
     editor_->setPlaceholderText(mixed_ ? tr("several") : QString());
     editor_->setAccessibleName(accessibleName());
-    editor_->setFont(theme::numbers(12));
+    editor_->setFont(letters());
     setLook(*editor_, Look::tight);
     editor_->setGeometry(rect());
     editor_->selectAll();
@@ -476,6 +502,9 @@ void ValueField::contextMenuEvent(QContextMenuEvent* event)
 
 std::optional<TypedChange> ValueField::typedChange(const QString& text) const
 {
+    if (readOther)
+        if (const auto read = readOther(text))
+            return TypedChange{0, *read};
     std::vector<TypedUnit> units;
     if (isTime() && framesPerSecond_ > 0)
         units = {

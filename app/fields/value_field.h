@@ -36,6 +36,8 @@ public:
     void setOwn(bool own);
     /// Not to be touched, for a reason that its tooltip tells; an empty reason gives it back.
     void setBarred(const QString& reason);
+    /// Larger letters, for the one number that is always looked for.
+    void setLarge(bool large);
     /// Whole numbers only.
     void setWhole(bool whole) { whole_ = whole; }
     /// Shows a number of frames in frames or in seconds; either can be typed ("12 f", "0.5 s").
@@ -46,11 +48,15 @@ public:
 
     /// What is written on it.
     QString shownText() const;
+    /// Pixels it needs to show that whole.
+    int shownWidth() const;
     /// The name of the value for `set` of the batch tool, shown in the menu of the right button.
     void setKeySource(std::function<QString()> key) { key_ = std::move(key); }
 
     /// The one field of the program that is typed into now; null when there is none.
     static ValueField* beingTyped();
+    /// Opens the editor, as a key would.
+    void beginTyping();
     /// Closes the editor as when the focus goes elsewhere; the focus goes back to where the work was.
     void finishTyping();
     /// Closes the editor and takes nothing.
@@ -65,6 +71,8 @@ public:
     std::function<quint64()> gestureSource;
     /// What Ctrl+click does; without it the default is wished for.
     std::function<void()> resetAction;
+    /// Reads what else than a number may be typed (a timecode), before numbers are read.
+    std::function<std::optional<double>(const QString&)> readOther;
     /// Takes a typed change of the value that is there ("+10%", "*2") where several values are shown at once.
     std::function<void(const TypedChange&)> changeEach;
 
@@ -99,6 +107,7 @@ private:
     QString unitText() const;
     QString typedText(double value) const;
     void wish(double value, quint64 gesture);
+    QFont letters() const;
     quint64 runGesture();
     double shownFactor() const;
     bool isTime() const { return spec_.unit == "frames"; }
@@ -111,6 +120,7 @@ private:
     bool own_ = false;
     QString barred_; ///< why, when it is
     bool whole_ = false;
+    bool large_ = false;
     bool hovered_ = false;
     double framesPerSecond_ = 0; ///< 0: not known, frames only
     bool inSeconds_ = false;

@@ -23,11 +23,12 @@ constexpr int arrowRoom = 16; ///< at the right of a list
 /// Room around the words of a control: left and right, above and below, its line included.
 QSize padding(QStyle::ContentsType type, Look look)
 {
-    const bool tight = look == Look::tight || look == Look::segment;
+    const bool tight = look == Look::tight || look == Look::flat;
     switch (type) {
     case QStyle::CT_ComboBox: return tight ? QSize(5, 1) : QSize(8, 3);
     case QStyle::CT_LineEdit: return look == Look::bare ? QSize(1, 1) : tight ? QSize(3, 1) : QSize(7, 3);
-    default: return look == Look::tab ? QSize(10, 3) : tight ? QSize(7, 2) : QSize(10, 4);
+    default:
+        return look == Look::tab ? QSize(10, 3) : look == Look::flat ? QSize(4, 2) : tight ? QSize(7, 2) : QSize(10, 4);
     }
 }
 
@@ -73,6 +74,8 @@ void button(QPainter& painter, const QStyleOption& option, const QWidget* widget
         return;
     }
     const bool down = (option.state & QStyle::State_Sunken) != 0;
+    if (look == Look::flat && !isOn(option) && !down && edgeOf(option) == theme::line)
+        return;
     QColor fill = down ? theme::line : theme::raised;
     QColor edge = edgeOf(option);
     if (isOn(option) && enabled) {
@@ -98,20 +101,12 @@ QPalette lettersOf(const QStyleOption& option, const QWidget* widget)
         ink = isOn(option) || (option.state & QStyle::State_MouseOver) != 0 ? theme::text : theme::dim;
     else if (isOn(option) && (option.state & QStyle::State_Enabled) != 0)
         ink = theme::window;
+    else if (widget != nullptr && widget->foregroundRole() == QPalette::PlaceholderText)
+        ink = theme::dim;
     if (ink.isValid())
         for (const auto role : {QPalette::ButtonText, QPalette::WindowText, QPalette::Text})
             palette.setColor(role, ink);
     return palette;
-}
-
-void arrowDown(QPainter& painter, QPointF middle, const QColor& colour)
-{
-    painter.save();
-    painter.setRenderHint(QPainter::Antialiasing);
-    painter.setPen(QPen(colour, 1.4));
-    const QPointF lines[] = {middle + QPointF(-3.5, -1.75), middle + QPointF(0, 1.75), middle + QPointF(3.5, -1.75)};
-    painter.drawPolyline(lines, 3);
-    painter.restore();
 }
 
 void scrollBar(QPainter& painter, const QStyleOptionSlider& bar, const QRect& slider)
@@ -151,6 +146,16 @@ void paintSwitch(QPainter& painter, const QRectF& at, bool on, bool enabled, boo
     painter.setPen(Qt::NoPen);
     painter.setBrush(on ? theme::window : enabled ? theme::dim : theme::faint);
     painter.drawEllipse(middle, knob, knob);
+    painter.restore();
+}
+
+void paintArrowDown(QPainter& painter, QPointF middle, const QColor& colour)
+{
+    painter.save();
+    painter.setRenderHint(QPainter::Antialiasing);
+    painter.setPen(QPen(colour, 1.4));
+    const QPointF lines[] = {middle + QPointF(-3.5, -1.75), middle + QPointF(0, 1.75), middle + QPointF(3.5, -1.75)};
+    painter.drawPolyline(lines, 3);
     painter.restore();
 }
 
@@ -296,7 +301,7 @@ void Style::drawComplexControl(ComplexControl control, const QStyleOptionComplex
             panel(*painter, list->rect, down ? theme::line : theme::raised, edgeOf(*list));
             const bool enabled = (list->state & State_Enabled) != 0;
             const QRect arrow = subControlRect(CC_ComboBox, list, SC_ComboBoxArrow, widget);
-            arrowDown(*painter, QRectF(arrow).center(), enabled ? theme::dim : theme::faint);
+            paintArrowDown(*painter, QRectF(arrow).center(), enabled ? theme::dim : theme::faint);
             return;
         }
     }

@@ -8,11 +8,11 @@ namespace ember::app {
 /// How a control is drawn where it is not drawn as usual.
 enum class Look {
     usual,
-    tight,   ///< a button or list with little room around its word
-    tab,     ///< a button without a frame; a line below the one that is chosen
-    bare,    ///< a line that looks like plain text until it is typed in
-    strong,  ///< the one button a person is waited for
-    segment, ///< one of a row of which one is chosen
+    tight,  ///< a button or list with little room around its word
+    flat,   ///< a button without a frame until the pointer is on it
+    tab,    ///< a button without a frame; a line below the one that is chosen
+    bare,   ///< a line that looks like plain text until it is typed in
+    strong, ///< the one button a person is waited for
 };
 void setLook(QWidget& widget, Look look);
 Look lookOf(const QWidget* widget);
@@ -44,6 +44,8 @@ public:
 
 /// A switch: its knob at the right and its track filled when it is on. Told apart without colour.
 void paintSwitch(QPainter& painter, const QRectF& at, bool on, bool enabled, bool focus);
+/// The arrow of what opens below.
+void paintArrowDown(QPainter& painter, QPointF middle, const QColor& colour);
 /// The size of a switch, in pixels.
 inline constexpr QSize switchSize{26, 14};
 

@@ -71,9 +71,9 @@ void fill(QWidget& widget, Ground ground)
 {
     widget.setAutoFillBackground(true);
     widget.setBackgroundRole(ground == Ground::floor   ? QPalette::Window
-                             : ground == Ground::sheet  ? QPalette::Base
+                             : ground == Ground::sheet ? QPalette::Base
                              : ground == Ground::strip ? QPalette::Button
-                                                        : QPalette::Mid);
+                                                       : QPalette::Mid);
 }
 
 void setDim(QWidget& label, bool quiet)

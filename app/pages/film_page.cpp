@@ -3,22 +3,22 @@
 
 #include <algorithm>
 
+#include <QCheckBox>
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
-#include <QToolButton>
 #include <QVBoxLayout>
 
 #include "ember/core/values.h"
 #include "ember/project/film_edits.h"
 #include "ember/project/shot_edits.h"
+#include "flow_layout.h"
 #include "form.h"
 #include "key_rows.h"
 #include "motion_chooser.h"
 #include "part_binding.h"
 #include "shot_block.h"
-#include "style.h"
 #include "text.h"
 #include "theme.h"
 #include "value_control.h"
@@ -100,38 +100,36 @@ void FilmPage::buildMaster(QVBoxLayout& column)
     addAll<Master>(*master_,
                    {{"intensity", {}}, {"bypass", tr("Bypass")}, {"flat", tr("2D only")}, {"sounds", tr("Sounds")}});
     column.addWidget(master_);
-    auto* row = newRow(3);
+    auto* row = new FlowLayout;
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(8);
     const auto toggle = [&](const QString& text, const QString& name, const QString& tip) {
-        auto* made = new QToolButton(this);
-        made->setText(text);
+        auto* made = new QCheckBox(text, this);
         made->setObjectName(name);
-        made->setCheckable(true);
         made->setFont(theme::words(11));
-        setLook(*made, Look::tight);
         made->setToolTip(tip);
         return made;
     };
     position_ = toggle(tr("Position"), QStringLiteral("master-position"), tr("x, y and zoom on or off together"));
     rotation_ = toggle(tr("Rotation"), QStringLiteral("master-rotation"), tr("Roll, pan and tilt on or off together"));
-    connect(position_, &QToolButton::clicked, this, [this](bool on) {
+    connect(position_, &QCheckBox::clicked, this, [this](bool on) {
         setAxes({Axis::x, Axis::y, Axis::zoom}, on, tr("Position"));
     });
-    connect(rotation_, &QToolButton::clicked, this, [this](bool on) {
+    connect(rotation_, &QCheckBox::clicked, this, [this](bool on) {
         setAxes({Axis::roll, Axis::pan, Axis::tilt}, on, tr("Rotation"));
     });
     row->addWidget(position_);
     for (const Axis axis : allAxes) {
         if (axis == Axis::roll) { // beside the axes it stands for
-            row->addSpacing(8);
+            row->addGap(8);
             row->addWidget(rotation_);
         }
         const QString name = toQString(axisName(axis));
         auto* made = toggle(name, QStringLiteral("master-") + name, tr("Whether shakes move this axis"));
-        connect(made, &QToolButton::clicked, this, [this, axis, name](bool on) { setAxes({axis}, on, name); });
+        connect(made, &QCheckBox::clicked, this, [this, axis, name](bool on) { setAxes({axis}, on, name); });
         row->addWidget(made);
         axes_[static_cast<std::size_t>(axis)] = made;
     }
-    row->addStretch(1);
     column.addLayout(row);
     KeyRows::Kind kind;
     kind.name = QStringLiteral("intensity");

@@ -11,7 +11,7 @@
 class QLabel;
 class QLineEdit;
 class QPushButton;
-class QToolButton;
+class QCheckBox;
 class QVBoxLayout;
 
 namespace ember::app {
@@ -49,9 +49,9 @@ private:
     Session& session_;
     ShotBlock* shot_ = nullptr;
     ControlGrid* master_ = nullptr;
-    std::array<QToolButton*, axisCount> axes_{};
-    QToolButton* position_ = nullptr;
-    QToolButton* rotation_ = nullptr;
+    std::array<QCheckBox*, axisCount> axes_{};
+    QCheckBox* position_ = nullptr;
+    QCheckBox* rotation_ = nullptr;
     ControlGrid* overlap_ = nullptr;
     ControlGrid* drift_ = nullptr;       ///< of noise
     ControlGrid* filmedDrift_ = nullptr; ///< of a camera's motion

@@ -6,29 +6,29 @@
 #include "open_document.h"
 
 class QComboBox;
-class QLabel;
+class QToolButton;
 
 namespace ember::app {
 
-class ColourField;
-
-/// Edges and cover, in two rows that are always there.
+/// The finish in a few words at the foot of the side column: edges and cover are chosen here, blur and bars lead to
+/// their page. And the way to the render.
 class FinishBlock : public QWidget {
     Q_OBJECT
 public:
     explicit FinishBlock(OpenDocument& document, QWidget* parent = nullptr);
 
 signals:
+    void finishAsked();
     void renderAsked();
 
 private:
+    QToolButton* word(const char* name, const QString& tip);
     void refresh();
 
     OpenDocument& document_;
     QComboBox* edges_;
     QComboBox* cover_;
-    ColourField* colour_;
-    QLabel* coverSays_;
+    QToolButton* words_;
 };
 
 } // namespace ember::app

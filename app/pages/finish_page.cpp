@@ -11,6 +11,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "colour_field.h"
 #include "ember/film/layer_pictures.h"
 #include "form.h"
 #include "part_binding.h"
@@ -80,8 +81,17 @@ void FinishPage::buildCover(QVBoxLayout& column)
     cover_ = new ControlGrid(session_.document, session_.shaping,
                              memberBinding(session_.document, &Project::finish, "finish."), 4, this);
     cover_->setObjectName(QStringLiteral("finish-cover-values"));
-    addAll<Finish>(*cover_,
-                   {{"edges", {}}, {"cover", {}}, {"cover_speed", tr("Speed")}, {"cover_bars", tr("Use the bars")}});
+    addAll<Finish>(*cover_, {{"cover_speed", tr("Breathing speed")}, {"cover_bars", tr("Use the bars")}});
+    colour_ = new ColourField(this);
+    colour_->editor()->setObjectName(QStringLiteral("finish-colour"));
+    colour_->setHelp(tr("The plain colour, such as #1a2b3c"));
+    connect(colour_, &ColourField::wished, this, [this](const QColor& colour) {
+        Project next = session_.document.project();
+        next.finish.plain = {static_cast<std::uint8_t>(colour.red()), static_cast<std::uint8_t>(colour.green()),
+                             static_cast<std::uint8_t>(colour.blue())};
+        session_.document.edit(std::move(next), tr("Plain colour %1").arg(colour.name()));
+    });
+    cover_->addNamed(tr("Colour"), colour_);
     column.addWidget(cover_);
     coverSays_ = dimLabel({}, this);
     coverSays_->setObjectName(QStringLiteral("cover-says"));
@@ -267,6 +277,8 @@ void FinishPage::refresh()
     const Cover& cover = session_.document.cover();
     for (ControlGrid* grid : {cover_, shutter_, bars_, shown_})
         grid->refresh();
+    cover_->setNamedVisible(colour_, finish.edges == EdgeMode::plain);
+    colour_->setColour(QColor(finish.plain.r, finish.plain.g, finish.plain.b));
     allow(addLayer_, session_.film.hasClip() ? QString() : tr("Open a clip first"));
     allow(worst_, cover.needed > 1 ? QString() : tr("No frame shows its border"));
     const auto percent = [](double ratio) { return QString::number(100 * ratio, 'f', 1); };

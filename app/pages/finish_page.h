@@ -15,6 +15,8 @@ class QVBoxLayout;
 
 namespace ember::app {
 
+class ColourField;
+
 class ControlGrid;
 
 /// What is done with every frame after it was shaken: edges and cover, the shutter, the letterbox, which effects are
@@ -44,6 +46,7 @@ private:
     Session& session_;
     Dialogs dialogs_;
     ControlGrid* cover_ = nullptr;
+    ColourField* colour_ = nullptr; ///< of plain edges
     QLabel* coverSays_ = nullptr;
     QPushButton* worst_ = nullptr;
     ControlGrid* shutter_ = nullptr;

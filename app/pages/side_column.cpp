@@ -24,7 +24,7 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
     : QWidget(parent), pages_(new QStackedWidget(this)), recipes_(new RecipePage(session, dialogs))
 {
     setObjectName(QStringLiteral("side"));
-    setMinimumWidth(572);
+    setMinimumWidth(416);
     auto* column = newColumn(this, 0, {0, 0, 0, 0});
     auto* row = newRow(2, {14, 5, 14, 3});
     auto* group = new QButtonGroup(this);
@@ -69,6 +69,7 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
     column->addWidget(finish);
     connect(group, &QButtonGroup::idClicked, this, [this](int id) { setPage(static_cast<Page>(id)); });
     connect(finish, &FinishBlock::renderAsked, this, &SideColumn::renderAsked);
+    connect(finish, &FinishBlock::finishAsked, this, [this] { setPage(Page::finish); });
     setPage(Page::strike);
 }
 

@@ -122,8 +122,8 @@ void SwingTable::refresh()
 
 // --- all of it ---
 
-StrandDetails::StrandDetails(Session& session, std::size_t index, QWidget* parent)
-    : QWidget(parent), session_(session), index_(index), column_(new QVBoxLayout(this))
+StrandDetails::StrandDetails(Session& session, QWidget* parent)
+    : QWidget(parent), session_(session), column_(new QVBoxLayout(this))
 {
     setObjectName(QStringLiteral("strand-details"));
     column_->setContentsMargins(0, 3, 0, 3);
@@ -183,22 +183,19 @@ void StrandDetails::build()
     source_->addWidget(name_, 1);
     addTo(source_, "source", tr("Source"));
     addTo(source_, "own_envelope", tr("Own envelope"));
+    addTo(source_, "solo", tr("Solo"));
     column->addWidget(source_);
     values_ =
         new ControlGrid(session_.document, session_.shaping, recipeBinding(session_.shaping, prefix), 4, content_);
     const Strand& sample = *strand();
     const bool drawn = std::holds_alternative<Drawn>(sample.source);
-    const bool paced = std::holds_alternative<Jitter>(sample.source) || std::holds_alternative<Captured>(sample.source);
     if (std::holds_alternative<Captured>(sample.source)) {
         motion_ = buildMotion();
         column->addWidget(motion_);
         addTo(values_, "speed");
     }
-    if (!drawn) {
-        addTo(values_, "rate", paced ? tr("Pace") : tr("Rate"));
-        addTo(values_, "rate_rest", tr("at rest"));
+    if (!drawn)
         addTo(values_, "rate_fall", tr("falls in"));
-    }
     for (const char* key : {"damping", "octaves", "gain", "lacunarity"})
         addTo(values_, key);
     addTo(values_, "loop", {}, 2); // its unit is a long word
@@ -309,11 +306,17 @@ QWidget* StrandDetails::buildButtons()
 
 void StrandDetails::refresh()
 {
-    const Strand* s = strand();
-    if (s == nullptr)
+    const Recipe* recipe = session_.shaping.felt();
+    const std::string shown = session_.shaping.shownStrand();
+    if (recipe == nullptr || shown.empty())
         return;
-    if (builtFor_ != s->source.index()) {
+    index_ = 0;
+    while (recipe->strands[index_].name != shown)
+        ++index_;
+    const Strand* s = &recipe->strands[index_];
+    if (builtFor_ != s->source.index() || builtAt_ != index_) {
         builtFor_ = s->source.index();
+        builtAt_ = index_;
         build();
     }
     if (!name_->hasFocus())

@@ -39,11 +39,11 @@ private:
     std::array<Row, axisCount> rows_{};
 };
 
-/// Everything of an open strand that its row does not show.
+/// Everything of the shown strand that its panel does not show.
 class StrandDetails : public QWidget {
     Q_OBJECT
 public:
-    StrandDetails(Session& session, std::size_t index, QWidget* parent = nullptr);
+    explicit StrandDetails(Session& session, QWidget* parent = nullptr);
     void refresh();
 
 private:
@@ -54,10 +54,11 @@ private:
     void changeStrands(const std::function<Project(Project, RecipeId)>& change, const QString& result);
 
     Session& session_;
-    std::size_t index_;
+    std::size_t index_ = 0; ///< of the strand in its recipe
     QVBoxLayout* column_;
     QWidget* content_ = nullptr;
     std::size_t builtFor_ = 99; ///< the kind of source the content is for
+    std::size_t builtAt_ = 99;  ///< and the strand's place
     QLineEdit* name_ = nullptr;
     ControlGrid* source_ = nullptr;
     ControlGrid* values_ = nullptr;

@@ -5,18 +5,19 @@
 #include <cmath>
 
 #include <QApplication>
+#include <QCheckBox>
 #include <QClipboard>
 #include <QComboBox>
-#include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
 #include <QMenu>
-#include <QPointer>
 #include <QPushButton>
+#include <QSettings>
 #include <QSignalBlocker>
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "bars.h"
 #include "ember/core/values.h"
 #include "ember/project/film_edits.h"
 #include "ember/project/shot_edits.h"
@@ -24,8 +25,7 @@
 #include "light_block.h"
 #include "place_block.h"
 #include "sound_block.h"
-#include "strand_row.h"
-#include "strength_bar.h"
+#include "strand_panel.h"
 #include "style.h"
 #include "text.h"
 #include "theme.h"
@@ -112,16 +112,10 @@ QHBoxLayout* StrikeBlock::namedRow(const QString& name)
 void StrikeBlock::build()
 {
     column_->addLayout(buildHead());
-    auto* grid = new QGridLayout;
-    grid->setHorizontalSpacing(14);
-    grid->setVerticalSpacing(3);
-    grid->setColumnStretch(0, 1);
-    grid->setColumnStretch(1, 1);
-    grid->addLayout(buildStrength(), 0, 0);
-    grid->addLayout(buildDirection(), 1, 0);
-    grid->addLayout(buildRecipe(), 0, 1);
-    grid->addLayout(buildVariation(), 1, 1);
-    column_->addLayout(grid);
+    column_->addLayout(buildStrength());
+    column_->addLayout(buildDirection());
+    column_->addLayout(buildRecipe());
+    column_->addLayout(buildVariation());
     goesRow_ = new QWidget(this);
     auto* row = newRow(goesRow_, 4, {0, 0, 0, 0});
     auto* label = dimLabel(tr("Goes with"), goesRow_);
@@ -149,10 +143,10 @@ void StrikeBlock::build()
 QLayout* StrikeBlock::buildHead()
 {
     const auto gesture = [this] { return session_.document.newGesture(); };
-    auto* head = new QHBoxLayout;
+    auto* head = newRow(6);
     name_ = new QLineEdit(this);
     name_->setObjectName(QStringLiteral("strike-name"));
-    name_->setFont(theme::words(16, true));
+    name_->setFont(theme::words(17, true));
     name_->setFrame(false);
     setLook(*name_, Look::bare);
     name_->setToolTip(tr("The strike's name; type to change it"));
@@ -176,9 +170,12 @@ QLayout* StrikeBlock::buildHead()
                       kindRun_.gesture([this] { return session_.document.newGesture(); }));
     });
     head->addWidget(kind_);
-    head->addWidget(dimLabel(tr("frame"), this));
+    auto* column = newColumn(0);
+    column->addLayout(head);
+    auto* when = newRow(4);
+    when->addWidget(dimLabel(tr("frame"), this));
     frame_ = new ValueField(frameSpec, this);
-    frame_->setFixedWidth(52);
+    frame_->setFixedWidth(58);
     frame_->setObjectName(QStringLiteral("strike-frame"));
     frame_->setWhole(true);
     frame_->gestureSource = gesture;
@@ -189,19 +186,26 @@ QLayout* StrikeBlock::buildHead()
                                    tr("Strike moved to frame %1").arg(value), g);
         }
     });
-    head->addWidget(frame_);
-    return head;
+    frame_->readOther = [this](const QString& text) { return session_.document.frameOf(text); };
+    when->addWidget(frame_);
+    clock_ = dimLabel({}, this);
+    clock_->setFont(theme::numbers(11));
+    when->addWidget(clock_);
+    when->addStretch(1);
+    column->addLayout(when);
+    return column;
 }
 
 QLayout* StrikeBlock::buildStrength()
 {
     const auto gesture = [this] { return session_.document.newGesture(); };
-    auto* row = namedRow(tr("Strength"));
+    auto* row = newRow(6);
     strengthBar_ = new StrengthBar(this);
     strengthBar_->gestureSource = gesture;
     row->addWidget(strengthBar_, 1);
     strength_ = new ValueField(strikefield::strength, this);
-    strength_->setFixedWidth(60);
+    strength_->setLarge(true);
+    strength_->setFixedSize(86, 26);
     strength_->setObjectName(QStringLiteral("strike-strength"));
     strength_->gestureSource = gesture;
     row->addWidget(strength_);
@@ -209,6 +213,7 @@ QLayout* StrikeBlock::buildStrength()
         changeStrikes([value](Strike& s) { s.strength = value; }, tr("Strength %1 %").arg(std::lround(100 * value)), g);
     };
     connect(strengthBar_, &StrengthBar::wished, this, setStrength);
+    connect(strengthBar_, &StrengthBar::abandoned, &session_.document, &OpenDocument::abandon);
     connect(strength_, &ValueField::wished, this, setStrength);
     strength_->changeEach = [this](const TypedChange& change) {
         changeStrikes([change](Strike& s) { s.strength = clampTo(strikefield::strength, change.of(s.strength)); },
@@ -225,24 +230,20 @@ QLayout* StrikeBlock::buildDirection()
     dial_->gestureSource = gesture;
     row->addWidget(dial_);
     direction_ = new ValueField(strikefield::direction, this);
-    direction_->setFixedWidth(46);
+    direction_->setFixedWidth(52);
     direction_->setObjectName(QStringLiteral("strike-direction"));
     direction_->gestureSource = gesture;
     row->addWidget(direction_);
-    bySeed_ = new QPushButton(tr("By seed"), this);
-    setLook(*bySeed_, Look::tight);
+    bySeed_ = new QCheckBox(tr("by seed"), this);
     bySeed_->setObjectName(QStringLiteral("direction-by-seed"));
-    bySeed_->setCheckable(true);
     bySeed_->setToolTip(tr("Lets the variation choose the direction"));
     row->addWidget(bySeed_);
-    placed_ = new QPushButton(tr("Place"), this);
-    setLook(*placed_, Look::tight);
+    placed_ = new QCheckBox(tr("has a place"), this);
     placed_->setObjectName(QStringLiteral("strike-place"));
-    placed_->setCheckable(true);
     placed_->setToolTip(
         tr("Gives it a place around the camera or in the picture: the further, the weaker and later, and "
            "the blow comes from there"));
-    connect(placed_, &QPushButton::clicked, this, [this](bool on) {
+    connect(placed_, &QCheckBox::clicked, this, [this](bool on) {
         const auto place = on ? std::optional(Place{WorldPoint{0, 0, 10}}) : std::nullopt;
         changeStrikes([&](Strike& s) { s.place = place; }, on ? tr("Place: 10 m ahead") : tr("Place: at the camera"));
     });
@@ -251,8 +252,9 @@ QLayout* StrikeBlock::buildDirection()
         changeStrikes([value](Strike& s) { s.direction = value; }, tr("Direction %1°").arg(value), g);
     };
     connect(dial_, &DirectionDial::wished, this, setDirection);
+    connect(dial_, &DirectionDial::abandoned, &session_.document, &OpenDocument::abandon);
     connect(direction_, &ValueField::wished, this, setDirection);
-    connect(bySeed_, &QPushButton::clicked, this, [this](bool on) {
+    connect(bySeed_, &QCheckBox::clicked, this, [this](bool on) {
         changeStrikes([on](Strike& s) { s.direction = on ? std::nullopt : std::optional(90.0); },
                       on ? tr("The seed chooses the direction") : tr("Direction 90°"));
     });
@@ -280,12 +282,10 @@ QLayout* StrikeBlock::buildVariation()
     fresh->setToolTip(tr("Another shake of the same kind (N)"));
     connect(fresh, &QPushButton::clicked, &session_.strikes, &StrikeCommands::newVariation);
     row->addWidget(fresh);
-    locked_ = new QPushButton(tr("Lock"), this);
-    setLook(*locked_, Look::tight);
+    locked_ = new QCheckBox(tr("locked"), this);
     locked_->setObjectName(QStringLiteral("lock-variation"));
-    locked_->setCheckable(true);
     locked_->setToolTip(tr("Keeps an approved variation: New leaves it alone (Shift+N)"));
-    connect(locked_, &QPushButton::clicked, &session_.strikes, &StrikeCommands::toggleLocked);
+    connect(locked_, &QCheckBox::clicked, &session_.strikes, &StrikeCommands::toggleLocked);
     row->addWidget(locked_);
     return row;
 }
@@ -298,18 +298,12 @@ QLayout* StrikeBlock::buildRecipe()
     recipe_->setPlaceholderText(tr("several"));
     // A long name of a recipe does not push the page wider than its place.
     recipe_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-    recipe_->setMinimumContentsLength(5);
+    recipe_->setMinimumContentsLength(18);
     connect(recipe_, &QComboBox::activated, this, [this](int index) {
         session_.shaping.applyRecipe(recipe_->itemData(index).toLongLong(),
                                      recipeRun_.gesture([this] { return session_.document.newGesture(); }));
     });
     row->addWidget(recipe_, 1);
-    own_ = new QPushButton(tr("Own recipe"), this);
-    own_->setObjectName(QStringLiteral("own-recipe"));
-    setLook(*own_, Look::tight);
-    own_->setToolTip(tr("Makes this strike its own recipe, as it is now; others keep theirs"));
-    connect(own_, &QPushButton::clicked, &session_.shaping, &Shaping::makeOwnRecipe);
-    row->addWidget(own_);
     return row;
 }
 
@@ -330,6 +324,7 @@ void StrikeBlock::refresh()
     name_->setReadOnly(!one);
     kind_->setCurrentIndex(mixed([](const Strike& s) { return s.kind; }) ? -1 : static_cast<int>(first->kind));
     frame_->setValue(static_cast<double>(first->frame.index));
+    clock_->setText(one ? session_.document.timecode(first->frame.index) : QString());
     frame_->setBarred(one ? QString()
                           : tr("Several strikes are selected; drag them on the Reel to move them together"));
     strength_->setValue(first->strength);
@@ -358,7 +353,7 @@ void StrikeBlock::refresh()
                         (users == 1 ? tr("1 strike uses this one.") : tr("%1 strikes use this one.").arg(users)));
     const bool alike =
         session_.shaping.felt() != nullptr && project.recipe(first->recipe)->variation == Variation::same;
-    seed_->setBarred(first->locked ? tr("The variation is locked; press Lock to free it")
+    seed_->setBarred(first->locked ? tr("The variation is locked; switch it off to free it")
                      : alike       ? tr("All strikes of this recipe move alike, by the recipe's seed below")
                                    : QString());
     locked_->setChecked(first->locked);
@@ -386,9 +381,6 @@ void StrikeBlock::refresh()
     } else {
         bySeed_->setToolTip(tr("Lets the variation choose the direction"));
     }
-    own_->setEnabled(one);
-    own_->setToolTip(one ? tr("Makes this strike its own recipe, as it is now; others keep theirs")
-                         : tr("Select one strike to give it its own recipe"));
 }
 
 // --- the page ---
@@ -403,8 +395,11 @@ StrikePage::StrikePage(Session& session, Dialogs dialogs, QWidget* parent)
     strike_ = new StrikeBlock(session, this);
     connect(strike_, &StrikeBlock::topViewAsked, this, &StrikePage::topViewAsked);
     column->addWidget(strike_);
-    strands_ = newColumn(4);
-    column->addLayout(strands_);
+    column->addWidget(rule(this));
+    strand_ = new StrandPanel(session, this);
+    connect(
+        strand_, &StrandPanel::opened, this, [this] { emit shown(strand_); }, Qt::QueuedConnection);
+    column->addWidget(strand_);
     column->addWidget(buildBelow());
     column->addStretch(1);
     connect(&session_.document, &OpenDocument::changed, this, &StrikePage::refresh);
@@ -427,23 +422,48 @@ QWidget* StrikePage::buildBelow()
     for (std::size_t kind = 0; kind < sourceWords.size(); ++kind)
         connect(menu->addAction(toQString(sourceWords[kind])), &QAction::triggered, this,
                 [this, kind] { addStrand(freshStrand(kind, session_.document.project().width, session_.motions)); });
-    add_->setMenu(menu);
-    row->addWidget(add_);
-    auto* paste = new QPushButton(tr("Paste strand"), below_);
+    menu->addSeparator();
+    QAction* paste = menu->addAction(tr("Paste strand"));
     paste->setObjectName(QStringLiteral("paste-strand"));
     paste->setToolTip(tr("A strand that was copied from any recipe"));
-    connect(paste, &QPushButton::clicked, this, [this] {
+    connect(paste, &QAction::triggered, this, [this] {
         const auto strand = strandFromText(QApplication::clipboard()->text().toStdString());
         if (strand)
             addStrand(strand.value());
         else
             emit session_.messages.told(said(strand.error()));
     });
-    row->addWidget(paste);
+    add_->setMenu(menu);
+    row->addWidget(add_);
     row->addStretch(1);
+    moreOfIt_ = new QToolButton(below_);
+    moreOfIt_->setObjectName(QStringLiteral("recipe-more"));
+    moreOfIt_->setText(tr("More of the recipe"));
+    moreOfIt_->setToolTip(tr("Its loudness in all, how its strikes vary, light and sound"));
+    moreOfIt_->setFont(theme::words(11));
+    setLook(*moreOfIt_, Look::tight);
+    connect(moreOfIt_, &QToolButton::clicked, this, [this] {
+        setMore(!more_);
+        if (more_)
+            emit shown(below_);
+    });
+    row->addWidget(moreOfIt_);
     column->addLayout(row);
+    auto* outer = column;
+    rest_ = new QWidget(below_);
+    column = newColumn(rest_, 4, {0, 0, 0, 0});
+    outer->addWidget(rest_);
+    own_ = new QPushButton(tr("Own recipe"), rest_);
+    own_->setObjectName(QStringLiteral("own-recipe"));
+    setLook(*own_, Look::tight);
+    own_->setToolTip(tr("Makes this strike its own recipe, as it is now; others keep theirs"));
+    connect(own_, &QPushButton::clicked, &session_.shaping, &Shaping::makeOwnRecipe);
+    auto* ownRow = newRow(4);
+    ownRow->addWidget(own_);
+    ownRow->addStretch(1);
+    column->addLayout(ownRow);
     const auto whole = [] { return std::string(); };
-    values_ = new ControlGrid(session_.document, session_.shaping, recipeBinding(session_.shaping, whole), 4, below_);
+    values_ = new ControlGrid(session_.document, session_.shaping, recipeBinding(session_.shaping, whole), 4, rest_);
     values_->setObjectName(QStringLiteral("recipe-values"));
     for (const FieldOf<Recipe>& field : fieldsOf<Recipe>()) {
         auto* control =
@@ -469,12 +489,21 @@ QWidget* StrikePage::buildBelow()
     });
     values_->addNamed(tr("Group"), group_);
     column->addWidget(values_);
-    column->addWidget(rule(below_));
-    light_ = new LightBlock(session_.document, session_.shaping, below_);
+    column->addWidget(rule(rest_));
+    light_ = new LightBlock(session_.document, session_.shaping, rest_);
     column->addWidget(light_);
-    sound_ = new SoundBlock(session_.document, session_.shaping, session_.messages, dialogs_, below_);
+    sound_ = new SoundBlock(session_.document, session_.shaping, session_.messages, dialogs_, rest_);
     column->addWidget(sound_);
+    setMore(QSettings().value(QStringLiteral("side/recipe-more"), false).toBool());
     return below_;
+}
+
+void StrikePage::setMore(bool more)
+{
+    more_ = more;
+    rest_->setVisible(more);
+    moreOfIt_->setText(more ? tr("Less of the recipe") : tr("More of the recipe"));
+    QSettings().setValue(QStringLiteral("side/recipe-more"), more);
 }
 
 void StrikePage::addStrand(const Strand& strand)
@@ -486,6 +515,7 @@ void StrikePage::addStrand(const Strand& strand)
     session_.document.edit(withStrand(session_.document.project(), recipe->id, strand),
                            tr("Strand %1 added").arg(QString::fromStdString(name)));
     session_.shaping.setOpenStrand(name);
+    strand_->setMore(true); // it is only begun
 }
 
 void StrikePage::refresh()
@@ -509,26 +539,12 @@ void StrikePage::refresh()
                         });
     const Recipe* recipe = shared ? session_.shaping.felt() : nullptr;
     below_->setVisible(recipe != nullptr);
-    const std::size_t wanted = recipe != nullptr ? recipe->strands.size() : 0;
-    while (rows_.size() > wanted) {
-        delete rows_.back();
-        rows_.pop_back();
-    }
-    for (StrandRow* row : rows_)
-        row->refresh();
-    while (rows_.size() < wanted) {
-        auto* row = rows_.emplace_back(new StrandRow(session_, rows_.size(), this));
-        connect(
-            row, &StrandRow::opened, this,
-            [this, opened = QPointer<StrandRow>(row)] {
-                if (StrandRow* still = opened.data()) // the strand may have gone meanwhile
-                    emit shown(still);
-            },
-            Qt::QueuedConnection);
-        strands_->addWidget(rows_.back());
-    }
+    strand_->refresh();
+    if (recipe == nullptr)
+        strand_->hide();
     if (recipe == nullptr)
         return;
+    allow(own_, selection.size() == 1 ? QString() : tr("Select one strike to give it its own recipe"));
     values_->refresh();
     light_->refresh();
     sound_->refresh();

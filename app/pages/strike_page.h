@@ -10,6 +10,7 @@
 #include "session.h"
 #include "value_control.h"
 
+class QCheckBox;
 class QComboBox;
 class QHBoxLayout;
 class QLabel;
@@ -25,7 +26,7 @@ class LightBlock;
 class PlaceBlock;
 class SoundBlock;
 class DirectionDial;
-class StrandRow;
+class StrandPanel;
 class StrengthBar;
 class ValueField;
 
@@ -55,25 +56,25 @@ private:
     QLineEdit* name_ = nullptr;
     QComboBox* kind_ = nullptr;
     ValueField* frame_ = nullptr;
+    QLabel* clock_ = nullptr; ///< the same by the film's clock
     StrengthBar* strengthBar_ = nullptr;
     ValueField* strength_ = nullptr;
     DirectionDial* dial_ = nullptr;
     ValueField* direction_ = nullptr;
-    QPushButton* bySeed_ = nullptr;
+    QCheckBox* bySeed_ = nullptr;
     ValueField* seed_ = nullptr;
-    QPushButton* locked_ = nullptr;
+    QCheckBox* locked_ = nullptr;
     QComboBox* recipe_ = nullptr;
-    QPushButton* own_ = nullptr;
     ChoiceRun kindRun_;
     ChoiceRun recipeRun_;
     ChoiceRun goesRun_;
     QWidget* goesRow_ = nullptr;
     QComboBox* goesWith_ = nullptr;
-    QPushButton* placed_ = nullptr;
+    QCheckBox* placed_ = nullptr;
     PlaceBlock* place_ = nullptr;
 };
 
-/// The strike, its recipe's strands, and what the recipe as a whole has.
+/// The strike, the strand that is open, and what the recipe as a whole has.
 class StrikePage : public QWidget {
     Q_OBJECT
 public:
@@ -87,16 +88,20 @@ signals:
 private:
     QWidget* buildBelow();
     void addStrand(const Strand& strand);
+    void setMore(bool more);
     void refresh();
 
     Session& session_;
     const Dialogs dialogs_;
     QLabel* hint_;
     StrikeBlock* strike_;
-    QVBoxLayout* strands_;
-    std::vector<StrandRow*> rows_;
+    StrandPanel* strand_;
     QWidget* below_ = nullptr;
     QToolButton* add_ = nullptr;
+    QToolButton* moreOfIt_ = nullptr;
+    QPushButton* own_ = nullptr;
+    QWidget* rest_ = nullptr; ///< of the recipe: what is rarely touched
+    bool more_ = false;
     ControlGrid* values_ = nullptr;
     ValueControl* recipeSeed_ = nullptr;
     QComboBox* group_ = nullptr;

@@ -23,7 +23,7 @@
 namespace ember::app {
 
 namespace {
-constexpr double viewMargin = 22;
+constexpr double viewMargin = 6;
 constexpr double threadSeconds = 1.0;
 /// Where there is hardly more room than the picture needs, it is shown pixel for pixel.
 constexpr double nearlyFull = 1.15;
@@ -527,39 +527,44 @@ void PictureView::paintOverlays(QPainter& painter, const QRectF& frame) const
 
 void PictureView::paintLabels(QPainter& painter) const
 {
-    const Project& project = session_.document.project();
-    const auto label = [&](Qt::Alignment where, const QString& text, const QFont& font) {
-        painter.setFont(font);
+    painter.setFont(theme::words(12));
+    const auto label = [&](Qt::Alignment where, const QString& text) {
+        if (text.isEmpty())
+            return;
+        const QRect inside = rect().adjusted(14, 10, -14, -10);
+        const QRectF area = painter.boundingRect(QRectF(inside), static_cast<int>(where), text).adjusted(-6, -2, 6, 2);
+        painter.fillRect(area, QColor(0, 0, 0, 150));
         painter.setPen(theme::onSurround);
-        painter.drawText(rect().adjusted(12, 5, -12, -5), static_cast<int>(where), text);
+        painter.drawText(inside, static_cast<int>(where), text);
     };
-    label(Qt::AlignLeft | Qt::AlignTop,
-          plain_                  ? tr("plain")
-          : preview_              ? tr("preview of %1 on this frame").arg(preview_->name)
-          : project.master.bypass ? tr("all shakes bypassed")
-                                  : tr("shaken"),
-          theme::words(12));
-    const Cover& cover = session_.document.cover();
-    QString told =
-        project.finish.cover == CoverMode::off ? tr("cover off, %1 % would hide the border") : tr("cover %1 %");
-    double shown = project.finish.cover == CoverMode::off ? cover.needed : cover.at(session_.playhead.frame());
-    if (cover.needed > largestCover) {
-        told = tr("no zoom up to %1 % hides the border");
-        shown = largestCover;
-    }
-    label(Qt::AlignRight | Qt::AlignTop, told.arg(100 * shown, 0, 'f', 1), theme::numbers(12));
-    label(Qt::AlignLeft | Qt::AlignBottom,
-          tr("frame %1   %2").arg(session_.playhead.frame()).arg(timecode(session_.playhead.frame(), project.rate)),
-          theme::numbers(12));
+    // Only what is out of the ordinary: the picture is for looking at.
+    label(Qt::AlignLeft | Qt::AlignTop, plain_     ? tr("plain")
+                                        : preview_ ? tr("preview of %1 on this frame").arg(preview_->name)
+                                        : session_.document.project().master.bypass ? tr("all shakes bypassed")
+                                                                                    : QString());
     QString state;
     if (!session_.film.hasClip())
         state = session_.film.clipTrouble();
     else if (player_.playing() && player_.dropped() > 0)
         state = tr("%1 frames left out").arg(player_.dropped());
-    label(Qt::AlignHCenter | Qt::AlignBottom, state, theme::words(12));
-    const QString size = picture_.isNull() ? QString() : tr("%1 x %2").arg(picture_.width()).arg(picture_.height());
-    const QString rate = player_.playing() ? tr("   %1 fps").arg(player_.shownRate(), 0, 'f', 1) : QString();
-    label(Qt::AlignRight | Qt::AlignBottom, size + rate, theme::numbers(12));
+    label(Qt::AlignHCenter | Qt::AlignBottom, state);
+}
+
+QString PictureView::facts() const
+{
+    const Project& project = session_.document.project();
+    const Cover& cover = session_.document.cover();
+    QStringList parts;
+    parts << tr("%1 %").arg(std::lround(100 * frameRect().width() * devicePixelRatioF() / project.width));
+    if (cover.needed > largestCover)
+        parts << tr("cover over %1 %").arg(100 * largestCover, 0, 'f', 0);
+    else if (project.finish.cover == CoverMode::off)
+        parts << tr("cover off");
+    else
+        parts << tr("cover %1 %").arg(100 * cover.at(session_.playhead.frame()), 0, 'f', 1);
+    if (player_.playing())
+        parts << tr("%1 fps").arg(player_.shownRate(), 0, 'f', 1);
+    return parts.join(QStringLiteral("   "));
 }
 
 } // namespace ember::app

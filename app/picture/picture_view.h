@@ -63,7 +63,10 @@ public:
     /// Nothing is on its way: what is shown is what was asked for.
     bool settled() const { return feed_.settled(); }
 
-    QSize sizeHint() const override { return {760, 430}; }
+    /// How large the picture is shown, what the cover takes, and while it plays how fast.
+    QString facts() const;
+
+    QSize sizeHint() const override { return {861, 434}; }
     QSize minimumSizeHint() const override { return {240, 140}; }
 
 signals:

@@ -7,7 +7,7 @@
 namespace ember::app {
 
 namespace {
-constexpr double side = 62;
+constexpr double side = 162; ///< as wide as the Anvil's
 constexpr double sideRight = 14;
 constexpr double sparkHalf = 7; ///< pixels to each side that can be grabbed
 constexpr double edgeHalf = 6;  ///< pixels beside an end of a shot that can be grabbed
@@ -16,14 +16,14 @@ constexpr double leastFrames = 8;
 
 double ReelLayout::sparkHeight(double strength) const
 {
-    return sparks.height() * std::clamp(0.2 + 0.55 * strength, 0.2, 1.0);
+    return 0.9 * sound.height() * std::clamp(0.2 + 0.55 * strength, 0.2, 1.0);
 }
 
 ReelLayout layOutReel(const QSizeF& size, double first, double last, bool shots)
 {
     ReelLayout layout;
-    const double width = std::max(100.0, size.width());
-    const double height = std::max(90.0, size.height());
+    const double width = std::max(200.0, size.width());
+    const double height = std::max(72.0, size.height());
     layout.map = {first, std::max(first + 1, last), side, width - sideRight};
     const double span = layout.map.right - side;
     double y = 2;
@@ -35,9 +35,10 @@ ReelLayout layOutReel(const QSizeF& size, double first, double last, bool shots)
     layout.ruler = band(0, 15);
     if (shots)
         layout.shots = band(0, 16);
-    layout.thumbs = band(shots ? 0.15 : 0.19, 18);
-    layout.sound = band(shots ? 0.18 : 0.22, 18);
-    layout.sparks = band(0.19, 18);
+    layout.thumbs = band(shots ? 0.17 : 0.22, 16);
+    layout.sound = band(shots ? 0.3 : 0.36, 26);
+    const double sparks = std::max(12.0, 0.46 * layout.sound.height());
+    layout.sparks = QRectF(side, layout.sound.bottom() - sparks, span, sparks);
     layout.trace = QRectF(side, y, span, std::max(10.0, height - y - 3));
     return layout;
 }
@@ -81,13 +82,14 @@ std::size_t dropIndex(const ReelLayout& layout, const std::vector<Shot>& shots, 
 
 StrikeId strikeAt(const ReelLayout& layout, const std::vector<Strike>& strikes, QPointF place)
 {
-    if (place.y() < layout.sparks.top() || place.y() > layout.sparks.bottom() + 2)
+    if (place.y() > layout.sparks.bottom() + 2)
         return 0;
     StrikeId found = 0;
     double least = sparkHalf;
     for (const Strike& strike : strikes) {
         const double distance = std::abs(layout.sparkX(strike.frame.index) - place.x());
-        if (distance <= least) {
+        const double top = std::min(layout.sparks.top(), layout.sparks.bottom() - layout.sparkHeight(strike.strength));
+        if (distance <= least && place.y() >= top) {
             least = distance;
             found = strike.id;
         }
@@ -97,12 +99,15 @@ StrikeId strikeAt(const ReelLayout& layout, const std::vector<Strike>& strikes, 
 
 std::optional<std::size_t> proposalAt(const ReelLayout& layout, std::span<const Candidate> proposals, QPointF place)
 {
-    if (place.y() < layout.sparks.top() || place.y() > layout.sparks.bottom() + 2)
+    if (place.y() > layout.sparks.bottom() + 2)
         return std::nullopt;
     std::optional<std::size_t> found;
     double least = sparkHalf;
     for (std::size_t i = 0; i < proposals.size(); ++i)
-        if (const double distance = std::abs(layout.sparkX(proposals[i].frame.index) - place.x()); distance <= least) {
+        if (const double distance = std::abs(layout.sparkX(proposals[i].frame.index) - place.x());
+            distance <= least &&
+            place.y() >=
+                std::min(layout.sparks.top(), layout.sparks.bottom() - layout.sparkHeight(proposals[i].strength))) {
             least = distance;
             found = i;
         }

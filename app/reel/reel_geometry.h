@@ -20,11 +20,11 @@ struct ReelLayout {
     QRectF shots; ///< their lane; empty while there is but one
     QRectF thumbs;
     QRectF sound;
-    QRectF sparks; ///< strikes stand on its lower edge
+    QRectF sparks; ///< the lower part of the sound: strikes stand on its lower edge
     QRectF trace;
 
     double sparkX(std::int64_t frame) const { return map.toPixel(static_cast<double>(frame)); }
-    /// Height of a spark; 100 % fills three quarters of the band, more fills all of it.
+    /// Height of a spark: 100 % fills two thirds of the sound's band, more fills nearly all of it.
     double sparkHeight(double strength) const;
 };
 

@@ -10,6 +10,7 @@
 #include <QPainter>
 #include <QPainterPath>
 
+#include "heat_line.h"
 #include "picture_renderer.h"
 #include "theme.h"
 
@@ -27,7 +28,7 @@ QRectF paperRect(const ReelLayout& layout)
     return {layout.map.left - 8, 0, layout.map.right - layout.map.left + 16, layout.trace.bottom() + 4};
 }
 
-void paintNames(QPainter& p, const ReelLayout& layout)
+void paintNames(QPainter& p, const ReelLayout& layout, std::size_t strikes)
 {
     p.setFont(theme::words(13, true));
     p.setPen(theme::text);
@@ -35,12 +36,12 @@ void paintNames(QPainter& p, const ReelLayout& layout)
     p.setFont(theme::words(11));
     p.setPen(theme::dim);
     const auto name = [&](const QRectF& band, const QString& text) {
-        p.drawText(QRectF(12, band.top(), 48, band.height()), Qt::AlignLeft | Qt::AlignVCenter, text);
+        p.drawText(QRectF(12, band.top(), layout.map.left - 20, band.height()), Qt::AlignLeft | Qt::AlignVCenter, text);
     };
     if (!layout.shots.isEmpty())
         name(layout.shots, tr("shots"));
-    name(layout.sound, tr("sound"));
-    name(layout.sparks, tr("strikes"));
+    name(layout.thumbs, tr("frames"));
+    name(layout.sound, strikes == 1 ? tr("sound, 1 strike") : tr("sound, %1 strikes").arg(strikes));
     name(layout.trace, tr("trace"));
 }
 
@@ -230,6 +231,33 @@ void paintSettles(QPainter& p, const ReelLayout& layout, const ReelPicture& pict
     }
 }
 
+/// How intense it is in each column of the trace, 0 to 1 and above: of all strikes felt there the strongest.
+std::vector<double> heatAlong(const ReelLayout& layout, const ReelPicture& picture, int columns)
+{
+    std::vector<double> heat(static_cast<std::size_t>(columns), 0.0);
+    const auto frameOf = [&](int column) {
+        return layout.map.toFrame(layout.trace.left() + layout.trace.width() * (column + 0.5) / columns);
+    };
+    const auto columnOf = [&](double frame) {
+        const double at = (layout.map.toPixel(frame) - layout.trace.left()) / layout.trace.width() * columns;
+        return static_cast<int>(std::clamp(at, 0.0, static_cast<double>(columns)));
+    };
+    for (const Strike& strike : picture.project.strikes) {
+        const Recipe* recipe = picture.project.recipe(strike.recipe);
+        if (recipe == nullptr)
+            continue;
+        const Envelope envelope = strike.overrides.empty() ? recipe->envelope : envelopeOf(picture.project, strike);
+        const auto at = static_cast<double>(strike.frame.index);
+        const int last = columnOf(at + envelope.end());
+        for (int i = columnOf(at + envelope.start()); i < last; ++i) {
+            double& here = heat[static_cast<std::size_t>(i)];
+            if (here < strike.strength)
+                here = std::max(here, strike.strength * intensityAt(envelope, frameOf(i) - at));
+        }
+    }
+    return heat;
+}
+
 void paintTrace(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
 {
     const auto down = traceSlots(layout, picture.ways, &Way::y);
@@ -240,24 +268,33 @@ void paintTrace(QPainter& p, const ReelLayout& layout, const ReelPicture& pictur
             largest = std::max({largest, -slot.low, slot.high});
     const double middle = layout.trace.center().y();
     const double scale = 0.5 * layout.trace.height() / largest;
-    const auto draw = [&](const std::vector<TraceSlot>& trace, const QColor& colour) {
-        QPolygonF line;
-        double last = 0;
-        for (std::size_t i = 0; i < trace.size(); ++i) {
-            const double x = layout.trace.left() + static_cast<double>(i);
-            // The nearer end first, so that the line runs on.
-            const bool lowFirst = std::abs(trace[i].low - last) <= std::abs(trace[i].high - last);
-            const double first = lowFirst ? trace[i].low : trace[i].high;
-            last = lowFirst ? trace[i].high : trace[i].low;
-            line << QPointF(x, middle + scale * first);
-            if (last != first)
-                line << QPointF(x, middle + scale * last);
-        }
-        p.setPen(QPen(colour, 1));
-        p.drawPolyline(line);
-    };
-    draw(sideways, theme::secondInk);
-    draw(down, theme::text);
+    QPolygonF thin;
+    double last = 0;
+    for (std::size_t i = 0; i < sideways.size(); ++i) {
+        const double x = layout.trace.left() + static_cast<double>(i);
+        // The nearer end first, so that the line runs on.
+        const bool lowFirst = std::abs(sideways[i].low - last) <= std::abs(sideways[i].high - last);
+        const double first = lowFirst ? sideways[i].low : sideways[i].high;
+        last = lowFirst ? sideways[i].high : sideways[i].low;
+        thin << QPointF(x, middle + scale * first);
+        if (last != first)
+            thin << QPointF(x, middle + scale * last);
+    }
+    p.setPen(QPen(theme::faint, 1));
+    p.drawPolyline(thin);
+    // Up and down boldly, as hot as it is felt.
+    const int columns = columnsOf(p, layout.trace);
+    const std::vector<double> heat = heatAlong(layout, picture, columns);
+    HeatLine line;
+    for (int i = 0; i <= columns; ++i) {
+        const double at = layout.trace.width() * i / columns;
+        const TraceSlot& slot = down[std::min(down.size() - 1, static_cast<std::size_t>(at))];
+        const bool low = i % 2 == 0; // where a column holds many frames both ends are reached
+        line.y.push_back(middle + scale * (low ? slot.low : slot.high));
+        if (i < columns)
+            line.colours.push_back(theme::heat(heat[static_cast<std::size_t>(i)]));
+    }
+    paintHeatLine(p, layout.trace, line, 1.8);
 }
 
 } // namespace
@@ -290,7 +327,7 @@ void paintReelGround(QPainter& p, const ReelLayout& layout, const ReelPicture& p
 {
     p.setPen(theme::line);
     p.drawLine(QPointF(0, 0), QPointF(layout.map.right + 40, 0));
-    paintNames(p, layout);
+    paintNames(p, layout, picture.project.strikes.size());
     if (picture.project.length() == 0)
         return;
     p.setClipRect(paperRect(layout));

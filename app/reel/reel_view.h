@@ -32,8 +32,8 @@ public:
     void showAll();
     bool waveformReady() const { return !waveform_.low.empty(); }
 
-    QSize sizeHint() const override { return {1280, 138}; }
-    QSize minimumSizeHint() const override { return {360, 84}; }
+    QSize sizeHint() const override { return {1280, 77}; }
+    QSize minimumSizeHint() const override { return {360, 76}; }
 
 protected:
     void paintEvent(QPaintEvent* event) override;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "open_document.h"
 
+#include "ember/core/timecode.h"
 #include "ember/film/film_reader.h"
 #include "messages.h"
 
@@ -44,6 +45,17 @@ void OpenDocument::tell(const Project& before)
     emit edited(before, change);
     emit changed(change);
     emit settled(before);
+}
+
+QString OpenDocument::timecode(std::int64_t frame) const
+{
+    return QString::fromStdString(timecodeText(frame, countOf(project().rate)));
+}
+
+std::optional<double> OpenDocument::frameOf(const QString& name) const
+{
+    const auto number = frameOfTimecode(name.toStdString(), countOf(project().rate));
+    return number ? std::optional(static_cast<double>(*number)) : std::nullopt;
 }
 
 bool OpenDocument::edit(const Edit& edit, const QString& result, Gesture gesture)

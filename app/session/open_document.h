@@ -42,6 +42,9 @@ public:
     const Project& project() const { return document_.project(); }
     std::shared_ptr<const Project> snapshot() const { return document_.snapshot(); }
     std::int64_t length() const { return project().length(); }
+    /// The name of a frame by the film's clock, and the frame of a name; nothing for what is none.
+    QString timecode(std::int64_t frame) const;
+    std::optional<double> frameOf(const QString& name) const;
 
     const Motion& motion() const { return *motion_; }
     /// For work that may outlast the next edit.

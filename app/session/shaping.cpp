@@ -83,6 +83,14 @@ void Shaping::reset(const std::string& key)
         set({{key, spec->fallback}}, 0);
 }
 
+std::string Shaping::shownStrand() const
+{
+    const Recipe* recipe = felt();
+    if (recipe == nullptr || recipe->strands.empty())
+        return {};
+    return recipe->strand(openStrand_) != nullptr ? openStrand_ : recipe->strands.front().name;
+}
+
 void Shaping::setOpenStrand(const std::string& name)
 {
     if (name == openStrand_)

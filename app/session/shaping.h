@@ -49,6 +49,8 @@ public:
     /// The strand that is open in the side column; the Anvil shapes its envelope when it has one of its own.
     const std::string& openStrand() const { return openStrand_; }
     void setOpenStrand(const std::string& name);
+    /// The strand the side column shows: the open one, else the first; empty where there is none.
+    std::string shownStrand() const;
     /// An open strand stays open under its new name.
     void renameStrand(std::size_t index, const std::string& name);
     /// What the Anvil's envelope keys begin with: "envelope." or "strand.NAME.envelope.".

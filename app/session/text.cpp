@@ -25,4 +25,14 @@ QString said(const Error& error)
     return toQString(sentence(error, translated));
 }
 
+QString axisValueText(Axis axis, double value, TraceOf what)
+{
+    const bool pixels = axis == Axis::x || axis == Axis::y;
+    const QString number = QString::number(axis == Axis::zoom ? 100 * value : value, 'f', pixels ? 1 : 2);
+    const QString unit = pixels               ? QCoreApplication::translate("Axis", " px")
+                         : axis == Axis::zoom ? QCoreApplication::translate("Axis", " %")
+                                              : QStringLiteral("°");
+    return number + unit + (what == TraceOf::speed ? QCoreApplication::translate("Axis", "/f") : QString());
+}
+
 } // namespace ember::app

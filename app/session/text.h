@@ -6,6 +6,7 @@
 #include <QString>
 
 #include "ember/core/error.h"
+#include "ember/core/trace.h"
 
 namespace ember::app {
 
@@ -18,5 +19,8 @@ inline QString toQString(std::string_view text)
 /// What the engine has to say, in the language of the window.
 QString said(const Phrase& phrase);
 QString said(const Error& error);
+
+/// A value of an axis with its unit: "37.2 px", "0.41°", "4.00 %"; of its speed, per frame.
+QString axisValueText(Axis axis, double value, TraceOf what = TraceOf::place);
 
 } // namespace ember::app

@@ -59,15 +59,4 @@ QString valueSentence(const std::string& key, const FieldSpec& spec, double valu
         .trimmed();
 }
 
-QString timecode(std::int64_t frame, FrameRate rate)
-{
-    const auto base = std::max<std::int64_t>(1, std::llround(rate.perSecond()));
-    const auto seconds = frame / base;
-    return QStringLiteral("%1:%2:%3:%4")
-        .arg(seconds / 3600, 2, 10, QLatin1Char('0'))
-        .arg(seconds / 60 % 60, 2, 10, QLatin1Char('0'))
-        .arg(seconds % 60, 2, 10, QLatin1Char('0'))
-        .arg(frame % base, 2, 10, QLatin1Char('0'));
-}
-
 } // namespace ember::app

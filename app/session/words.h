@@ -16,7 +16,5 @@ QString strikeTitle(const Strike& strike);
 QString kindTitle(StrikeKind kind);
 /// "Kick: rate 12 Hz"
 QString valueSentence(const std::string& key, const FieldSpec& spec, double value);
-/// hh:mm:ss:ff at the project's rate (rounded to whole frames a second for the last pair).
-QString timecode(std::int64_t frame, FrameRate rate);
 
 } // namespace ember::app

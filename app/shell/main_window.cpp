@@ -152,7 +152,9 @@ void MainWindow::connectSession()
         say({});
     });
     connect(player_.get(), &Player::stateChanged, this, &MainWindow::refreshTransport);
-    connect(player_.get(), &Player::rateChanged, this, [this] { picture_->update(); });
+    connect(&session_->playhead, &Playhead::moved, this, &MainWindow::refreshPlace);
+    connect(player_.get(), &Player::rateChanged, this, &MainWindow::refreshPlace);
+    connect(picture_, &PictureView::changed, this, &MainWindow::refreshPlace);
 }
 
 void MainWindow::applyPreferences()
@@ -293,8 +295,8 @@ void MainWindow::restoreLayout()
     if (!restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray()))
         resize(1280, 800);
     fitScreen();
-    bands_->restoreState(settings.value(QStringLiteral("window/bands")).toByteArray());
-    top_->restoreState(settings.value(QStringLiteral("window/top")).toByteArray());
+    bands_->restoreState(settings.value(QStringLiteral("window/band-heights")).toByteArray());
+    top_->restoreState(settings.value(QStringLiteral("window/picture-width")).toByteArray());
     session_->shaping.setInSeconds(settings.value(QStringLiteral("view/seconds"), false).toBool());
     anvil_->setStrandsShown(settings.value(QStringLiteral("view/strands"), true).toBool());
 }
@@ -322,8 +324,8 @@ void MainWindow::saveLayout() const
 {
     QSettings settings;
     settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
-    settings.setValue(QStringLiteral("window/bands"), bands_->saveState());
-    settings.setValue(QStringLiteral("window/top"), top_->saveState());
+    settings.setValue(QStringLiteral("window/band-heights"), bands_->saveState());
+    settings.setValue(QStringLiteral("window/picture-width"), top_->saveState());
     settings.setValue(QStringLiteral("view/seconds"), session_->shaping.inSeconds());
     settings.setValue(QStringLiteral("view/strands"), anvil_->canvas().strandsShown());
 }

@@ -42,6 +42,7 @@ class RenderPanel;
 class SideColumn;
 class Takes;
 class Tapper;
+class ValueField;
 
 /// The window: three bands and what connects them. It only wires.
 class MainWindow : public QMainWindow {
@@ -131,6 +132,7 @@ private:
     void fillRecent();
     void refreshActions();
     void refreshTransport();
+    void refreshPlace();
     void placeWelcome();
     void applyPreferences();
     void offerLeftBehind();
@@ -180,6 +182,9 @@ private:
     QToolButton* sound_ = nullptr;
     QToolButton* compare_ = nullptr;
     QComboBox* scale_ = nullptr;
+    ValueField* place_ = nullptr; ///< the frame on show
+    QLabel* clock_ = nullptr;
+    QLabel* pictureFacts_ = nullptr;
     QLabel* facts_ = nullptr;
     ContactSheet* contacts_ = nullptr; ///< made when it is asked for
     HintStrip* hints_ = nullptr;

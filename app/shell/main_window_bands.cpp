@@ -26,12 +26,20 @@
 #include "render_panel.h"
 #include "side_column.h"
 #include "style.h"
+#include "symbols.h"
 #include "takes.h"
 #include "tapper.h"
 #include "theme.h"
 #include "value_control.h"
+#include "value_field.h"
 
 namespace ember::app {
+
+namespace {
+const FieldSpec frameSpec{
+    "frame",     "Frame", "", 0,
+    100'000'000, 0,       1,  "The frame on show. Type a frame, or a timecode (0:05:06), to go there (Ctrl+J)"};
+} // namespace
 
 void MainWindow::buildBands()
 {
@@ -63,7 +71,7 @@ void MainWindow::buildBands()
     top_->addWidget(sideStack_);
     top_->setStretchFactor(0, 1);
     top_->setStretchFactor(1, 0);
-    top_->setSizes({704, 572});
+    top_->setSizes({861, 416});
     bands_ = new QSplitter(Qt::Vertical);
     bands_->addWidget(top_);
     bands_->addWidget(anvil_);
@@ -77,10 +85,10 @@ void MainWindow::buildBands()
         splitter->setHandleWidth(3);
         splitter->setChildrenCollapsible(false);
     }
-    bands_->setStretchFactor(0, 3);
-    bands_->setStretchFactor(1, 1);
+    bands_->setStretchFactor(0, 1);
+    bands_->setStretchFactor(1, 0);
     bands_->setStretchFactor(2, 0);
-    bands_->setSizes({348, 288, 118});
+    bands_->setSizes({468, 200, 77});
     // On a screen that is too small even for the least of it (a large scale) it is scrolled; nothing is out of reach.
     auto* area = new QScrollArea;
     area->setWidgetResizable(true);
@@ -161,13 +169,14 @@ QWidget* MainWindow::buildTransport()
     auto* row = new FlowLayout(bar);
     row->setContentsMargins(10, 3, 10, 3);
     row->setSpacing(4);
-    const auto button = [&](const QString& text, const QString& tip, const char* name) {
+    const auto button = [&](Symbol picture, const QString& text, const QString& tip, const char* name) {
         auto* made = new QToolButton(bar);
-        made->setText(text);
+        made->setIcon(symbol(picture));
+        made->setAccessibleName(text);
         made->setToolTip(tip);
         made->setObjectName(QLatin1String(name));
         made->setFocusPolicy(Qt::TabFocus);
-        setLook(*made, Look::tight);
+        setLook(*made, Look::flat);
         row->addWidget(made);
         return made;
     };
@@ -177,33 +186,58 @@ QWidget* MainWindow::buildTransport()
             session_->playhead.setFrame(to());
         };
     };
-    connect(button(tr("Start"), tr("To the first frame (Home)"), "to-start"), &QToolButton::clicked, this,
-            jump([] { return 0; }));
-    connect(button(tr("-1"), tr("One frame back (Left); with Shift, ten"), "step-back"), &QToolButton::clicked, this,
-            jump([this] { return session_->playhead.frame() - 1; }));
-    play_ = button(tr("Play"), tr("Play or pause (Space)"), "play");
-    play_->setMinimumWidth(56);
+    connect(button(Symbol::toStart, tr("Start"), tr("To the first frame (Home)"), "to-start"), &QToolButton::clicked,
+            this, jump([] { return 0; }));
+    connect(button(Symbol::stepBack, tr("One frame back"), tr("One frame back (Left); with Shift, ten"), "step-back"),
+            &QToolButton::clicked, this, jump([this] { return session_->playhead.frame() - 1; }));
+    play_ = button(Symbol::play, tr("Play"), tr("Play or pause (Space)"), "play");
     connect(play_, &QToolButton::clicked, player_.get(), &Player::toggle);
-    connect(button(tr("+1"), tr("One frame on (Right); with Shift, ten"), "step-on"), &QToolButton::clicked, this,
-            jump([this] { return session_->playhead.frame() + 1; }));
-    row->addGap(8);
-    auto* strike = button(tr("Strike here"), tr("Put a strike on this frame (S); 1 blast, 2 landing, 3 hit, 4 beat"),
-                          "put-strike");
-    connect(strike, &QToolButton::clicked, this, [this] { session_->strikes.put(session_->strikes.lastKind()); });
-    row->addGap(8);
-    loop_ = button(tr("Loop"),
+    connect(button(Symbol::stepOn, tr("One frame on"), tr("One frame on (Right); with Shift, ten"), "step-on"),
+            &QToolButton::clicked, this, jump([this] { return session_->playhead.frame() + 1; }));
+    row->addGap(6);
+    loop_ = button(Symbol::loop, tr("Loop"),
                    tr("Play the loop over and over (L). I and O set its ends, Shift and drag on the Reel's ruler draws "
                       "it; without one it runs around the selected strike."),
                    "loop");
     loop_->setCheckable(true);
-    sound_ = button(tr("Sound"), {}, "sound");
+    sound_ = button(Symbol::sound, tr("Sound"), {}, "sound");
     sound_->setCheckable(true);
     connect(sound_, &QToolButton::clicked, this, [this](bool on) { player_->setSoundOn(on); });
-    compare_ = button(tr("Compare"), tr("Hold to see the frame unshaken (hold C)"), "compare");
+    compare_ = button(Symbol::compare, tr("Compare"), tr("Hold to see the frame unshaken (hold C)"), "compare");
     connect(compare_, &QToolButton::pressed, this, [this] { picture_->setPlain(true); });
     connect(compare_, &QToolButton::released, this, [this] { picture_->setPlain(false); });
+    row->addGap(6);
+    place_ = new ValueField(frameSpec, bar);
+    place_->setObjectName(QStringLiteral("go-to-frame"));
+    place_->setLarge(true);
+    place_->setWhole(true);
+    place_->setFixedSize(76, 24);
+    place_->readOther = [this](const QString& text) { return session_->document.frameOf(text); };
+    connect(place_, &ValueField::wished, this, [this](double frame, quint64) {
+        player_->pause();
+        session_->playhead.setFrame(std::llround(frame));
+    });
+    row->addWidget(place_);
+    clock_ = dimLabel({}, bar);
+    clock_->setObjectName(QStringLiteral("timecode"));
+    clock_->setFont(theme::numbers(12));
+    row->addWidget(clock_);
+    row->addGap(6);
+    auto* strike = new QPushButton(tr("Strike here  S"), bar);
+    strike->setObjectName(QStringLiteral("put-strike"));
+    strike->setToolTip(tr("Put a strike on this frame (S); 1 blast, 2 landing, 3 hit, 4 beat"));
+    strike->setFocusPolicy(Qt::TabFocus);
+    setLook(*strike, Look::tight);
+    connect(strike, &QPushButton::clicked, this, [this] { session_->strikes.put(session_->strikes.lastKind()); });
+    row->addWidget(strike);
     row->addSpring();
+    pictureFacts_ = dimLabel({}, bar);
+    pictureFacts_->setObjectName(QStringLiteral("picture-facts"));
+    pictureFacts_->setFont(theme::numbers(11));
+    row->addWidget(pictureFacts_);
     scale_ = new QComboBox(bar);
+    setLook(*scale_, Look::tight);
+    scale_->setFont(theme::words(11));
     scale_->setObjectName(QStringLiteral("picture-scale"));
     scale_->addItems({tr("automatic"), tr("full size"), tr("half size"), tr("quarter size")});
     scale_->setToolTip(tr("How finely the picture is shaken in this view; the film is always made in full"));
@@ -232,12 +266,24 @@ QWidget* MainWindow::buildTransport()
     return bar;
 }
 
+void MainWindow::refreshPlace()
+{
+    const std::int64_t frame = session_->playhead.frame();
+    const bool any = session_->document.length() > 0;
+    place_->setBarred(any ? QString() : tr("Open a clip first"));
+    place_->setValue(static_cast<double>(frame));
+    clock_->setText(any ? session_->document.timecode(frame) : QString());
+    pictureFacts_->setText(any ? picture_->facts() : QString());
+}
+
 void MainWindow::refreshTransport()
 {
     const bool any = session_->document.length() > 0;
-    for (auto* button : transport_->findChildren<QToolButton*>())
+    for (auto* button : transport_->findChildren<QAbstractButton*>())
         allow(button, any ? QString() : tr("Open a clip first"));
-    play_->setText(player_->playing() ? tr("Pause") : tr("Play"));
+    play_->setIcon(symbol(player_->playing() ? Symbol::pause : Symbol::play));
+    play_->setAccessibleName(player_->playing() ? tr("Pause") : tr("Play"));
+    refreshPlace();
     loop_->setChecked(session_->playhead.loop().on);
     sound_->setChecked(player_->soundOn());
     const QString silence = player_->silence();

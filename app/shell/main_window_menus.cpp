@@ -267,6 +267,8 @@ void MainWindow::buildPlayMenu()
     needClip_.push_back(
         add(menu, "play.to-the-start", tr("To the &start"), QKeySequence(Qt::Key_Home), step(-(1LL << 40))));
     needClip_.push_back(add(menu, "play.to-the-end", tr("To the &end"), QKeySequence(Qt::Key_End), step(1LL << 40)));
+    needClip_.push_back(add(menu, "play.go-to-frame", tr("&Go to a frame or timecode"),
+                            QKeySequence(Qt::CTRL | Qt::Key_J), [this] { place_->beginTyping(); }));
     add(menu, "play.live-bench", tr("Li&ve bench"), QKeySequence(Qt::CTRL | Qt::Key_B), [this] { showLive(); });
     QMenu* speeds = menu->addMenu(tr("Sp&eed"));
     auto* group = new QActionGroup(this);

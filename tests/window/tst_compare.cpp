@@ -10,6 +10,7 @@
 #include "player.h"
 #include "runner.h"
 #include "takes.h"
+#include "text.h"
 #include "trace_view.h"
 #include "window_fixture.h"
 
@@ -158,8 +159,8 @@ private slots:
         QCOMPARE(session().playhead.frame(), std::int64_t{21});
         const double y = session().document.motion().poseAt(21).y;
         QVERIFY(y > 5);
-        QCOMPARE(TraceView::valueText(Axis::y, y, TraceOf::place), QStringLiteral("%1 px").arg(y, 0, 'f', 1));
-        QCOMPARE(TraceView::valueText(Axis::zoom, 0.031, TraceOf::place), QStringLiteral("3.10 %"));
+        QCOMPARE(axisValueText(Axis::y, y, TraceOf::place), QStringLiteral("%1 px").arg(y, 0, 'f', 1));
+        QCOMPARE(axisValueText(Axis::zoom, 0.031, TraceOf::place), QStringLiteral("3.10 %"));
         // Where the curve is: as far below its row's middle as it is large there.
         const auto ink = [&](const QRectF& row, double frame) {
             const QImage picture = traces.grab().toImage();

@@ -157,7 +157,7 @@ private slots:
         });
         QVERIFY(felt()[EnvelopeField::rumble] > 0);
         QVERIFY(30 + felt().end() >= static_cast<double>(session().document.length() - 1));
-        second([&] { choose([&] { return child<QComboBox>("finish-cover"); }, QStringLiteral("breathing")); });
+        second([&] { choose([&] { return child<QComboBox>("finish-cover"); }, QStringLiteral("breathing cover")); });
         QVERIFY(uncoveredFrames(session().document.cover(), session().document.survey().needed()).empty());
 
         // 3. A pulse on every bar of a track at 120 beats a minute.

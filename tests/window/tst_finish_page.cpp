@@ -31,7 +31,7 @@ class FinishPageTest : public test::WindowFixture {
     }
     void toggle(const char* parent, const char* name)
     {
-        QTest::mouseClick(within<QWidget>(parent, name)->findChild<QToolButton*>(), Qt::LeftButton);
+        QTest::mouseClick(within<QWidget>(parent, name)->findChild<QAbstractButton*>(), Qt::LeftButton);
         turn();
     }
     QString says(const char* name) { return child<QLabel>(name)->text(); }
@@ -67,9 +67,9 @@ private slots:
         click("cover-worst");
         QCOMPARE(session().playhead.frame(), session().document.cover().worstFrame);
         QVERIFY(session().playhead.frame() >= 20);
-        choose(listOf("finish-cover-values", "cover"), QStringLiteral("off"));
+        choose([this] { return child<QComboBox>("finish-cover"); }, QStringLiteral("no cover"));
         QVERIFY2(says("cover-says").contains(QStringLiteral("show beyond the source")), qPrintable(says("cover-says")));
-        choose(listOf("finish-cover-values", "cover"), QStringLiteral("breathing"));
+        choose([this] { return child<QComboBox>("finish-cover"); }, QStringLiteral("breathing cover"));
         QCOMPARE(project().finish.cover, CoverMode::breathing);
         QVERIFY(session().document.cover().at(session().playhead.frame()) > 1);
         QVERIFY(!says("cover-says").contains(QStringLiteral("beyond")));
@@ -149,7 +149,7 @@ private slots:
         QCOMPARE(test::largestDifference(shown(), before), 0);
         key(Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(test::largestDifference(shown(), titled), 0);
-        within<QWidget>("layer-0", "axis-roll")->findChild<QToolButton*>()->click();
+        within<QWidget>("layer-0", "axis-roll")->findChild<QAbstractButton*>()->click();
         QVERIFY(!project().layers.front().axis[static_cast<std::size_t>(Axis::roll)]);
         QTest::mouseClick(within<QAbstractButton>("layer-0", "layer-remove"), Qt::LeftButton);
         turn();

@@ -2,11 +2,16 @@
 #include <algorithm>
 #include <cmath>
 
+#include <QImage>
+#include <QPainter>
 #include <QTest>
 
 #include "anvil_geometry.h"
+#include "anvil_tags.h"
 #include "ember/core/projection.h"
 #include "ember/core/survey.h"
+#include "ember/project/shipped_recipes.h"
+#include "heat_line.h"
 #include "picture_view.h"
 #include "pictures.h"
 #include "playback.h"
@@ -192,16 +197,108 @@ private slots:
                         width);
         }
     }
+    void valuesOnHandlesNeverCollide()
+    {
+        // All shipped recipes and 200 chance envelopes, from narrow to wide, high and low.
+        test::Random random(25);
+        std::vector<Envelope> shapes;
+        for (const BookEntry& entry : shippedRecipes()) {
+            const Recipe& recipe = entry.recipe;
+            shapes.push_back(recipe.envelope);
+            for (const Strand& strand : recipe.strands)
+                if (strand.envelope)
+                    shapes.push_back(*strand.envelope);
+        }
+        QVERIFY(shapes.size() > 10);
+        for (int i = 0; i < 200; ++i) {
+            Envelope e;
+            for (const F field : envelopeFields()) {
+                const FieldSpec& spec = specOf(field);
+                const double high =
+                    spec.unit == "frames" ? std::min(spec.max, random.whole(0, 3) == 0 ? 300.0 : 20.0) : spec.max;
+                const double value = random.between(spec.min, high);
+                e.set(field, spec.choices.empty() ? value : std::floor(value));
+            }
+            shapes.push_back(e);
+        }
+        int offTheLine = 0;
+        int all = 0;
+        for (const Envelope& e : shapes)
+            for (const double width : {960.0, 1280.0, 1920.0})
+                for (const double height : {150.0, 205.0, 420.0}) {
+                    const AnvilLayout layout = layOutAnvil({width, height}, e, false, roomForLanes(height, 3) ? 3 : 1);
+                    const std::vector<Tag> tags = tagsOf(e);
+                    std::vector<QSizeF> sizes;
+                    for (std::size_t k = 0; k < tags.size(); ++k)
+                        sizes.emplace_back(random.whole(62, 104), 19);
+                    const auto places = placeTags(layout, e, tags, sizes);
+                    QCOMPARE(places.size(), tags.size());
+                    for (std::size_t k = 0; k < places.size(); ++k) {
+                        QCOMPARE(places[k].size(), sizes[k]);
+                        QVERIFY(places[k].left() >= layout.gutter.right() && places[k].right() <= width);
+                        QVERIFY(places[k].top() >= 0 && places[k].bottom() <= layout.ruler.top());
+                        for (std::size_t j = 0; j < k; ++j)
+                            QVERIFY2(!places[k].intersects(places[j]),
+                                     qPrintable(QStringLiteral("%1 x %2").arg(width).arg(height)));
+                        for (const HandlePoint& point : handlePoints(layout, e))
+                            QVERIFY(!places[k].contains(point.at));
+                        ++all;
+                        const QPointF from = tagPoint(layout, e, tags[k]) - places[k].center();
+                        offTheLine += std::hypot(from.x(), from.y()) < 120 ? 1 : 0;
+                    }
+                }
+        QVERIFY2(offTheLine > 0.8 * all, qPrintable(QStringLiteral("%1 of %2").arg(offTheLine).arg(all))); // near it
+    }
+    void lanesGiveWayWhereItIsLow()
+    {
+        QVERIFY(roomForLanes(205, 3) && roomForLanes(205, 4));
+        QVERIFY(!roomForLanes(120, 3) && !roomForLanes(205, 12));
+        const AnvilLayout layout = layOutAnvil({1280, 205}, shape(), false, 3);
+        QVERIFY(layout.frames.height() >= 40); // pictures of a wide film are 64 wide
+        for (std::size_t i = 0; i < 3; ++i) {
+            const LaneParts parts = lanePartsAt(layout, i);
+            QCOMPARE(laneAt(layout, parts.name.center().y()), std::optional(i));
+            QVERIFY(parts.on.right() <= parts.name.left() && parts.name.right() <= parts.solo.left());
+            QVERIFY(parts.solo.right() <= layout.gutter.right());
+        }
+        QVERIFY(!laneAt(layout, layout.plot.center().y()) && !laneAt(layout, layout.frames.center().y()));
+    }
+    void aHeatLineIsBoldAndColouredByColumn()
+    {
+        QImage image(60, 20, QImage::Format_RGB32);
+        image.fill(Qt::black);
+        HeatLine line;
+        for (int i = 0; i <= 60; ++i)
+            line.y.push_back(i < 30 ? 5.0 : 15.0); // a step down
+        for (int i = 0; i < 60; ++i)
+            line.colours.push_back(i < 30 ? Qt::red : Qt::blue);
+        QPainter painter(&image);
+        QCOMPARE(columnsOf(painter, QRectF(0, 0, 60, 20)), 60);
+        paintHeatLine(painter, QRectF(0, 0, 60, 20), line, 2);
+        painter.end();
+        QCOMPARE(image.pixelColor(10, 4), QColor(Qt::red));
+        QCOMPARE(image.pixelColor(10, 5), QColor(Qt::red));
+        QCOMPARE(image.pixelColor(10, 7), QColor(Qt::black));
+        QCOMPARE(image.pixelColor(50, 14), QColor(Qt::blue));
+        QCOMPARE(image.pixelColor(29, 10), QColor(Qt::red)); // the step is drawn in the column before it
+        QCOMPARE(image.pixelColor(31, 10), QColor(Qt::black));
+        // At another scale of the screen it has a column for each pixel.
+        QImage fine(120, 40, QImage::Format_RGB32);
+        fine.setDevicePixelRatio(2);
+        fine.fill(Qt::black);
+        QPainter twice(&fine);
+        QCOMPARE(columnsOf(twice, QRectF(0, 0, 60, 20)), 120);
+    }
     void anvilBandsDoNotOverlap()
     {
         for (const double height : {120.0, 210.0, 500.0}) {
             const AnvilLayout layout = layOutAnvil({1000, height}, shape(), false);
-            QVERIFY(layout.plot.bottom() <= layout.ruler.top() && layout.ruler.bottom() <= layout.trace.top() &&
-                    layout.trace.bottom() <= layout.frames.top());
+            QVERIFY(layout.plot.bottom() <= layout.ruler.top() && layout.ruler.bottom() <= layout.lanes[0].top() &&
+                    layout.lanes[0].bottom() <= layout.frames.top());
             QVERIFY(layout.frames.bottom() <= height + 1e-9);
             const AnvilLayout rows = layOutAnvil({1000, height + 60}, shape(), false, 3);
-            QCOMPARE(rows.strands.size(), std::size_t{3});
-            QVERIFY(rows.trace.bottom() <= rows.strands[0].top() && rows.strands[2].bottom() <= rows.frames.top());
+            QCOMPARE(rows.lanes.size(), std::size_t{3});
+            QVERIFY(rows.ruler.bottom() <= rows.lanes[0].top() && rows.lanes[2].bottom() <= rows.frames.top());
         }
     }
     void reelFindsSparks()
@@ -219,7 +316,7 @@ private slots:
         QCOMPARE(strikesBetween(layout, strikes, layout.sparkX(250), layout.sparkX(100)),
                  (std::vector<StrikeId>{2, 3}));
         QVERIFY(layout.sparkHeight(1.5) > layout.sparkHeight(1) && layout.sparkHeight(1) > layout.sparkHeight(0.3));
-        QVERIFY(layout.sparkHeight(4) <= layout.sparks.height());
+        QVERIFY(layout.sparkHeight(4) <= layout.sound.height());
     }
     void reelZoomsAboutTheHand()
     {
@@ -301,7 +398,7 @@ private slots:
         const QRectF wide = fitPicture({900, 400}, 1280, 720);
         QCOMPARE(wide.size(), QSizeF(wide.size().toSize())); // whole pixels, and the shape kept within half of one
         QVERIFY(std::abs(wide.width() - wide.height() * 1280 / 720) <= 0.5 + 0.5 * 1280 / 720);
-        QVERIFY(wide.left() > 0 && wide.top() > 10 && wide.right() < 900 && wide.bottom() < 400);
+        QVERIFY(wide.left() > 0 && wide.top() >= 6 && wide.right() < 900 && wide.bottom() < 400);
         const QRectF tall = fitPicture({900, 400}, 100, 400);
         QVERIFY(std::abs(tall.center().x() - 450) <= 1);
         // Where there is hardly more room than the picture needs, it is shown pixel for pixel; with much more, larger.

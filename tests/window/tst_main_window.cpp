@@ -15,6 +15,7 @@
 #include <QSplitter>
 #include <QTest>
 
+#include "bars.h"
 #include "ember/media/clip.h"
 #include "ember/media/film_writer.h"
 #include "ember/project/edits.h"
@@ -23,7 +24,6 @@
 #include "player.h"
 #include "render_panel.h"
 #include "runner.h"
-#include "strength_bar.h"
 #include "value_field.h"
 #include "window_fixture.h"
 
@@ -361,7 +361,7 @@ private slots:
     {
         strikeOn(20, Qt::Key_2);
         QVERIFY(!canvas().layoutNow().map.even);
-        QTest::mouseClick(child<QAbstractButton>("axis-even"), Qt::LeftButton);
+        window_->anvil().toggleEven();
         QVERIFY(canvas().layoutNow().map.even);
         key(Qt::Key_E);
         QVERIFY(!canvas().layoutNow().map.even);
@@ -377,7 +377,7 @@ private slots:
         key(Qt::Key_Z, Qt::ControlModifier);
         QCOMPARE(project().strikes[0].strength, 1.0);
         auto* dial = child<DirectionDial>("direction-dial");
-        QTest::mouseClick(dial, Qt::LeftButton, {}, {33, 18});
+        QTest::mouseClick(dial, Qt::LeftButton, {}, {40, 22});
         QCOMPARE(project().strikes[0].direction, std::optional(0.0));
         QTest::mouseClick(child<QAbstractButton>("direction-by-seed"), Qt::LeftButton);
         QVERIFY(!project().strikes[0].direction);
@@ -406,15 +406,14 @@ private slots:
     void theStrandsValues()
     {
         strikeOn(20, Qt::Key_2);
-        auto* kick = child<QWidget>("strand-0");
-        QTest::mouseClick(kick->findChild<QAbstractButton*>(QStringLiteral("mute")), Qt::LeftButton);
+        click("strand-on");
         QVERIFY(project().recipes[1].strands[0].muted);
-        QTest::mouseClick(child<QWidget>("strand-1")->findChild<QAbstractButton*>(QStringLiteral("solo")),
-                          Qt::LeftButton);
+        QTest::mouseClick(&canvas(), Qt::LeftButton, {}, lanePartsAt(canvas().layoutNow(), 1).solo.center().toPoint());
         QVERIFY(project().recipes[1].strands[1].solo);
         session().document.undo();
         session().document.undo();
-        emit kick->findChild<ValueField*>(QStringLiteral("amount-y"))->wished(50, 0);
+        showStrand(0);
+        emit within<ValueField>("strand", "amount-y")->wished(50, 0);
         QCOMPARE(project().recipes[1].strands[0].amount[Axis::y], 50.0);
         QVERIFY(std::abs(session().document.motion().poseAt(21).y) >= 50);
     }
@@ -424,6 +423,7 @@ private slots:
         session().playhead.setFrame(21);
         const Image covered = shown();
         emit child<QComboBox>("finish-cover")->activated(0);
+        key(Qt::Key_F8);
         QCOMPARE(project().finish.cover, CoverMode::off);
         QTRY_VERIFY(test::largestDifference(shown(), covered) > 20);
         emit child<QComboBox>("finish-edges")->activated(2);

@@ -271,11 +271,10 @@ private slots:
         session().shaping.setOpenStrand(strand->name);
         turn();
         const double x = strand->amount[Axis::x];
-        const QByteArray row = "strand-" + QByteArray::number(session().shaping.felt()->strands.size() - 1);
-        auto* share = within<ValueField>(row, "motion-share");
+        auto* share = within<ValueField>("strand", "motion-share");
         emit share->wished(0.25, 0);
         QVERIFY(std::abs(session().shaping.felt()->strands.back().amount[Axis::x] - x / 4) < 1e-9);
-        auto* list = within<QComboBox>(row, "motion-choice");
+        auto* list = within<QComboBox>("strand", "motion-choice");
         emit list->activated(list->findText(QStringLiteral("Nervous operator")));
         QCOMPARE(std::get<Captured>(session().shaping.felt()->strands.back().source).motion.kept().name,
                  std::string("Nervous operator"));

@@ -67,7 +67,7 @@ private slots:
         reveal(child<QWidget>("strike-sound"));
         choose(kindList(), QStringLiteral("crack"));
         click("page-2");
-        auto* sounds = within<QWidget>("master", "sounds")->findChild<QToolButton*>();
+        auto* sounds = within<QWidget>("master", "sounds")->findChild<QAbstractButton*>();
         QVERIFY(sounds->isChecked());
         QTest::mouseClick(sounds, Qt::LeftButton);
         turn();

@@ -42,6 +42,16 @@ protected:
         return image;
     }
     app::AnvilCanvas& canvas() { return window_->anvil().canvas(); }
+    /// Shows a strand in the side column by a click on its lane.
+    QWidget* showStrand(std::size_t index)
+    {
+        const app::LaneParts lane = app::lanePartsAt(canvas().layoutNow(), index);
+        QTest::mouseClick(&canvas(), Qt::LeftButton, {}, lane.name.center().toPoint());
+        turn();
+        return child<QWidget>("strand");
+    }
+    /// What is rarely touched of the recipe.
+    void showRecipeMore() { click("recipe-more"); }
     Envelope felt() { return envelopeOf(project(), *session().selection.strike()); }
     QPoint handle(app::Handle wanted)
     {

@@ -1,0 +1,245 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What stands where: the picture is large, little is in sight, nothing is cut, a switch looks like one.
+#include <QCheckBox>
+#include <QComboBox>
+#include <QLabel>
+#include <QLineEdit>
+#include <QTest>
+#include <QToolButton>
+
+#include "bars.h"
+#include "handle_tag.h"
+#include "runner.h"
+#include "style.h"
+#include "theme.h"
+#include "value_field.h"
+#include "window_fixture.h"
+
+using namespace ember;
+using namespace ember::app;
+
+class WindowLayoutTest : public test::WindowFixture {
+    Q_OBJECT
+
+    bool inSight(const QWidget* widget)
+    {
+        return widget->isVisible() && widget->window() == window_.get() && !widget->visibleRegion().isEmpty();
+    }
+    /// What can be pressed, typed into or chosen from. One of which another is a part (a number and its editor, a group
+    /// of which one is chosen) counts once, and so does a bar with its number.
+    QStringList controls()
+    {
+        QStringList found;
+        for (auto* widget : window_->findChildren<QWidget*>()) {
+            if (!inSight(widget) || qobject_cast<DraggedValue*>(widget) != nullptr)
+                continue;
+            const bool counts =
+                qobject_cast<QAbstractButton*>(widget) != nullptr || qobject_cast<QComboBox*>(widget) != nullptr ||
+                qobject_cast<ValueField*>(widget) != nullptr || qobject_cast<QLineEdit*>(widget) != nullptr;
+            const QString name = widget->objectName();
+            if (!counts || qobject_cast<ValueField*>(widget->parentWidget()) != nullptr ||
+                qobject_cast<QComboBox*>(widget->parentWidget()) != nullptr)
+                continue;
+            if (name.startsWith(QLatin1String("page-")) && name != QLatin1String("page-0"))
+                continue; // tabs
+            if (name == QLatin1String("decay-linear") || name == QLatin1String("decay-fast"))
+                continue;
+            found << (name.isEmpty() ? QString::fromLatin1(widget->metaObject()->className()) : name);
+        }
+        for (std::size_t i = 0; i < canvas().layoutNow().lanes.size(); ++i)
+            found << QStringLiteral("lane %1").arg(i);
+        return found;
+    }
+    QSizeF pictureSize() { return fitPicture(window_->picture().size(), 1280, 720).size(); }
+    void wide()
+    {
+        Project film = project();
+        film.width = 1280;
+        film.height = 720;
+        session().document.edit(std::move(film), QStringLiteral("wide"));
+    }
+
+private slots:
+    void thePictureIsLarge()
+    {
+        wide();
+        strikeOn(20, Qt::Key_2);
+        click("hint-close");
+        turn();
+        QCOMPARE(window_->size(), QSize(1280, 800));
+        QVERIFY2(pictureSize().width() >= 740 && pictureSize().height() >= 416,
+                 qPrintable(QStringLiteral("%1 x %2").arg(pictureSize().width()).arg(pictureSize().height())));
+        QCOMPARE(canvas().layoutNow().lanes.size(), std::size_t{3}); // with all its lanes
+        QVERIFY(contactSize(canvas().layoutNow(), 16.0 / 9).width() >= 58);
+        window_->resize(1920, 1080);
+        turn();
+        QVERIFY2(pictureSize().width() >= 1180 && pictureSize().height() >= 664,
+                 qPrintable(QStringLiteral("%1 x %2, bands %3").arg(pictureSize().width()).arg(pictureSize().height()).arg(canvas().height())));
+    }
+    void littleIsInSight()
+    {
+        strikeOn(20, Qt::Key_2);
+        click("hint-close");
+        turn();
+        const QStringList seen = controls();
+        QVERIFY2(seen.size() <= 50,
+                 qPrintable(QStringLiteral("%1: %2").arg(seen.size()).arg(seen.join(QLatin1Char(' ')))));
+        QVERIFY(seen.size() > 35); // they are counted at all
+    }
+    void nothingIsCut_data()
+    {
+        QTest::addColumn<QSize>("size");
+        for (const QSize size : {QSize(1024, 640), QSize(1280, 800), QSize(1920, 1080)})
+            QTest::addRow("%d x %d", size.width(), size.height()) << size;
+    }
+    void nothingIsCut()
+    {
+        QFETCH(QSize, size);
+        window_->resize(size);
+        strikeOn(20, Qt::Key_2);
+        turn();
+        for (const Qt::Key page : {Qt::Key_F5, Qt::Key_F6, Qt::Key_F7, Qt::Key_F8}) {
+            key(page);
+            turn();
+            for (auto* button : window_->findChildren<QAbstractButton*>())
+                if (inSight(button))
+                    QVERIFY2(button->width() >= button->minimumSizeHint().width() - 1,
+                             qPrintable(button->objectName() + QLatin1Char(' ') + button->text()));
+            for (auto* field : window_->findChildren<ValueField*>())
+                if (inSight(field))
+                    QVERIFY2(field->width() >= field->shownWidth() - 6,
+                             qPrintable(field->objectName() + QLatin1Char(' ') + field->shownText()));
+            for (auto* area : window_->findChildren<QScrollArea*>())
+                if (inSight(area) && area->widget() != nullptr && area != window_->centralWidget())
+                    QVERIFY2(area->widget()->width() <= area->viewport()->width(), qPrintable(area->objectName()));
+        }
+    }
+    void valuesStandApartFromEachOther()
+    {
+        // The real ones, for each shipped recipe of the project, at several widths.
+        strikeOn(20, Qt::Key_1);
+        for (const int width : {1024, 1280, 1920}) {
+            window_->resize(width, 800);
+            for (std::size_t i = 0; i < project().recipes.size(); ++i) {
+                emit child<QComboBox>("strike-recipe")->activated(static_cast<int>(i));
+                turn();
+                const auto tags = window_->anvil().findChildren<HandleTag*>();
+                for (const HandleTag* one : tags) {
+                    if (!one->isVisible())
+                        continue;
+                    QVERIFY(window_->anvil().rect().contains(one->geometry()));
+                    QVERIFY(one->visibleRegion().boundingRect() == one->rect());
+                    for (const HandleTag* other : tags)
+                        QVERIFY2(other == one || !other->isVisible() || !other->geometry().intersects(one->geometry()),
+                                 qPrintable(one->objectName() + other->objectName()));
+                }
+            }
+        }
+    }
+    void aValuesSheetHoldsWhatBelongsToIt()
+    {
+        strikeOn(20, Qt::Key_2);
+        auto* tag = child<HandleTag>("tag-attack");
+        QTest::mouseClick(tag, Qt::LeftButton, {}, QPoint(4, tag->height() / 2));
+        auto* sheet = child<TagSheet>("sheet-attack");
+        QVERIFY(sheet->isVisible());
+        choose([&] { return sheet->findChild<QWidget*>(QStringLiteral("envelope-anchor"))->findChild<QComboBox*>(); },
+               QStringLiteral("peak"));
+        QCOMPARE(felt().chosen<Anchor>(EnvelopeField::anchor), Anchor::peak);
+        sheet->close();
+        // By key: Alt and Down in the number.
+        auto* number = child<ValueField>("envelope-release");
+        number->setFocus(Qt::TabFocusReason);
+        QTest::keyClick(number, Qt::Key_Down, Qt::AltModifier);
+        QVERIFY(child<TagSheet>("sheet-release")->isVisible());
+        child<TagSheet>("sheet-release")->close();
+    }
+    void lanesAreDraggedIntoOrder()
+    {
+        strikeOn(20, Qt::Key_2);
+        const auto names = [this] {
+            QStringList list;
+            for (const Strand& strand : session().shaping.felt()->strands)
+                list << QString::fromStdString(strand.name);
+            return list;
+        };
+        const QStringList before = names();
+        const AnvilLayout layout = canvas().layoutNow();
+        drag(&canvas(), lanePartsAt(layout, 2).name.center().toPoint(), lanePartsAt(layout, 0).name.center().toPoint());
+        QCOMPARE(names(), (QStringList{before[2], before[0], before[1]}));
+        key(Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(names(), before);
+        // Dropped beside the lanes, or given up, nothing happens.
+        drag(&canvas(), lanePartsAt(layout, 2).name.center().toPoint(), layout.plot.center().toPoint());
+        QTest::mousePress(&canvas(), Qt::LeftButton, {}, lanePartsAt(layout, 2).name.center().toPoint());
+        QTest::mouseMove(&canvas(), lanePartsAt(layout, 0).name.center().toPoint());
+        QTest::keyClick(&canvas(), Qt::Key_Escape);
+        QTest::mouseRelease(&canvas(), Qt::LeftButton, {}, lanePartsAt(layout, 0).name.center().toPoint());
+        QCOMPARE(names(), before);
+    }
+    void axesAreAddedAndDragged()
+    {
+        strikeOn(20, Qt::Key_2);
+        QVERIFY(!within<QWidget>("strand", "amount-roll")->isVisible());
+        click("add-roll");
+        QVERIFY(within<QWidget>("strand", "amount-roll")->isVisible());
+        QCOMPARE(session().shaping.felt()->strands[0].amount[Axis::roll], 0.0); // asking changes nothing
+        auto* bar = child<AmountBar>("bar-roll");
+        drag(bar, {2, 8}, {bar->width() / 2, 8});
+        QCOMPARE(session().shaping.felt()->strands[0].amount[Axis::roll], 3.0);
+        key(Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(session().shaping.felt()->strands[0].amount[Axis::roll], 0.0);
+        // Escape takes a drag back, as if it had never been.
+        QTest::mousePress(bar, Qt::LeftButton, {}, {bar->width() / 3, 8});
+        QVERIFY(session().shaping.felt()->strands[0].amount[Axis::roll] > 1);
+        QTest::keyClick(window_.get(), Qt::Key_Escape);
+        QCOMPARE(session().shaping.felt()->strands[0].amount[Axis::roll], 0.0);
+        QTest::mouseRelease(bar, Qt::LeftButton, {}, {bar->width() / 2, 8});
+        QCOMPARE(session().shaping.felt()->strands[0].amount[Axis::roll], 0.0);
+    }
+    void framesAndTimecodesAreGoneTo()
+    {
+        key(Qt::Key_J, Qt::ControlModifier);
+        for (const char digit : {'5', '7'})
+            QTest::keyClick(window_->windowHandle(), digit);
+        QTest::keyClick(window_->windowHandle(), Qt::Key_Return);
+        QCOMPARE(session().playhead.frame(), std::int64_t{57});
+        type(child<ValueField>("go-to-frame"), QStringLiteral("0:03:02"));
+        QCOMPARE(session().playhead.frame(), std::int64_t{74});
+        QCOMPARE(child<QLabel>("timecode")->text(), QStringLiteral("00:00:03:02"));
+        type(child<ValueField>("go-to-frame"), QStringLiteral("0:03:99")); // no such frame: told, and nothing moves
+        QCOMPARE(session().playhead.frame(), std::int64_t{74});
+        QVERIFY(!session().document.history().canUndo());
+    }
+    void aSwitchLooksLikeOne()
+    {
+        // In both schemes, and in grey: on and off differ in far more than a border.
+        for (const auto scheme : {theme::Scheme::dark, theme::Scheme::light}) {
+            theme::setScheme(*qApp, scheme);
+            QCheckBox box(QStringLiteral("x"));
+            box.resize(box.sizeHint());
+            QToolButton button;
+            button.setCheckable(true);
+            button.setText(QStringLiteral("loop"));
+            button.resize(button.sizeHint());
+            const auto greyApart = [](QAbstractButton& widget) {
+                widget.setChecked(false);
+                const QImage off = widget.grab().toImage().convertToFormat(QImage::Format_Grayscale8);
+                widget.setChecked(true);
+                const QImage on = widget.grab().toImage().convertToFormat(QImage::Format_Grayscale8);
+                int apart = 0;
+                for (int y = 0; y < off.height(); ++y)
+                    for (int x = 0; x < off.width(); ++x)
+                        apart += std::abs(off.scanLine(y)[x] - on.scanLine(y)[x]) > 40 ? 1 : 0;
+                return apart;
+            };
+            QVERIFY2(greyApart(box) > 100, qPrintable(QString::number(greyApart(box))));
+            QVERIFY2(greyApart(button) > button.width() * button.height() / 2,
+                     qPrintable(QString::number(greyApart(button))));
+        }
+        theme::setScheme(*qApp, theme::Scheme::dark);
+    }
+};
+
+EMBER_TEST(WindowLayoutTest)
+#include "tst_window_layout.moc"
