@@ -45,7 +45,7 @@ AnvilCanvas::AnvilCanvas(Session& session, QWidget* parent)
     connect(&contacts_, &ContactPictures::ready, this, &AnvilCanvas::repaintAll);
     connect(&session_.selection, &Selection::changed, this, &AnvilCanvas::repaintAll);
     connect(&session_.shaping, &Shaping::changed, this, &AnvilCanvas::repaintAll);
-    connect(&session_.playhead, &Playhead::moved, this, [this] { update(); });
+    connect(&session_.playhead, &Playhead::moved, this, &AnvilCanvas::followPlayhead);
     connect(&session_.film.thumbs(), &ThumbStore::ready, this, [this](qint64 frame) {
         // Most thumbs are the Reel's.
         const Strike* strike = session_.selection.feltStrike();
@@ -63,6 +63,24 @@ void AnvilCanvas::repaintAll()
     paper_.spoil();
     update();
     emit laidOut();
+}
+
+void AnvilCanvas::followPlayhead()
+{
+    const Strike* strike = session_.selection.feltStrike();
+    if (strike == nullptr)
+        return;
+    const AnvilLayout layout = layoutNow();
+    // Only what goes with it: its line, the values beside the lanes, the frame it is on.
+    for (const std::int64_t frame : {shownFrame_, session_.playhead.frame()}) {
+        const double x = layout.map.toPixel(static_cast<double>(frame - strike->frame.index));
+        update(QRectF(x - 4, layout.plot.top() - 6, 8, layout.lanesEnd() - layout.plot.top() + 8).toAlignedRect());
+    }
+    update(QRectF(layout.plot.right(), layout.ruler.bottom(), layout.frames.right() - layout.plot.right(),
+                  layout.lanesEnd() - layout.ruler.bottom())
+               .toAlignedRect());
+    update(layout.frames.toAlignedRect());
+    shownFrame_ = session_.playhead.frame();
 }
 
 void AnvilCanvas::resizeEvent(QResizeEvent*)

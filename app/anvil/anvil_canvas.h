@@ -68,12 +68,14 @@ private:
     void letGo();
 
     void repaintAll();
+    void followPlayhead();
 
     Session& session_;
     Paper paper_;
     ContactPictures contacts_;
     QSize contactSize_;
-    bool sceneStale_ = true; ///< the project changed since the frames' scene was set
+    std::int64_t shownFrame_ = 0; ///< the playhead as it was last painted
+    bool sceneStale_ = true;      ///< the project changed since the frames' scene was set
     bool even_ = false;
     bool strandsShown_ = true;
     std::vector<LanePicture> lanes_; ///< as they are on the paper

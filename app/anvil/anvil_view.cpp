@@ -255,7 +255,12 @@ void AnvilView::placeValues()
     };
     for (const Tag tag : there)
         sizes.push_back(widget(tag)->fitted());
-    const auto places = placeTags(canvas_->layoutNow(), envelope, there, sizes);
+    const AnvilLayout layout = canvas_->layoutNow();
+    Placed now{layout.map, layout.plot, envelope, sizes};
+    if (now == placed_ && !there.empty())
+        return;
+    const auto places = placeTags(layout, envelope, there, sizes);
+    placed_ = std::move(now);
     for (std::size_t i = 0; i < there.size(); ++i) {
         widget(there[i])->setGeometry(places[i].toAlignedRect());
         widget(there[i])->show();

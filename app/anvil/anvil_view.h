@@ -69,6 +69,14 @@ private:
     std::map<Slope, QToolButton*> decays_;
     std::map<EnvelopeField, ValueControl*> fields_;
     std::vector<HandleTag*> tags_;
+    struct Placed {
+        StrikeMap map;
+        QRectF plot;
+        Envelope envelope;
+        std::vector<QSizeF> sizes;
+        bool operator==(const Placed&) const = default;
+    };
+    Placed placed_; ///< for what the values are placed now
 };
 
 } // namespace ember::app

@@ -30,6 +30,7 @@ struct StrikeMap {
 
     double toPixel(double frame) const;
     double toFrame(double pixel) const;
+    bool operator==(const StrikeMap&) const = default;
 
 private:
     double bend(double frame) const;

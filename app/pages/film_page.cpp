@@ -34,7 +34,7 @@ const FieldSpec intensityField{"value", "Intensity", "%", 0, 2, 1, 0.05, "Streng
 
 } // namespace
 
-FilmPage::FilmPage(Session& session, QWidget* parent) : QWidget(parent), session_(session)
+FilmPage::FilmPage(Session& session, QWidget* parent) : FreshPage(parent), session_(session)
 {
     auto* column = newColumn(this, 4, {14, 4, 14, 6});
     column->addWidget(shot_ = new ShotBlock(session.document, session.shots, session.playhead, session.shaping, this));
@@ -49,8 +49,8 @@ FilmPage::FilmPage(Session& session, QWidget* parent) : QWidget(parent), session
     column->addWidget(rule(this));
     buildMove(*column);
     column->addStretch(1);
-    connect(&session_.document, &OpenDocument::changed, this, &FilmPage::refresh);
-    connect(&session_.shaping, &Shaping::changed, this, &FilmPage::refresh);
+    connect(&session_.document, &OpenDocument::changed, this, &FilmPage::refreshIfShown);
+    connect(&session_.shaping, &Shaping::changed, this, &FilmPage::refreshIfShown);
     refresh();
 }
 

@@ -6,6 +6,7 @@
 
 #include <QWidget>
 
+#include "fresh_page.h"
 #include "session.h"
 
 class QLabel;
@@ -22,7 +23,7 @@ class MotionChooser;
 class ShotBlock;
 
 /// What stands over all strikes of the film: the master, where strikes meet, settle marks, drift, the shot's own move.
-class FilmPage : public QWidget {
+class FilmPage : public FreshPage {
     Q_OBJECT
 public:
     explicit FilmPage(Session& session, QWidget* parent = nullptr);
@@ -36,7 +37,7 @@ private:
     /// A part's name, with buttons at its right end.
     QWidget* heading(const QString& text, const std::vector<QPushButton*>& buttons);
     QPushButton* button(const QString& text, const char* name, const QString& tip, const std::function<void()>& act);
-    void refresh();
+    void refresh() override;
     void refreshGroups();
     void refreshAxes();
     void setAxes(std::initializer_list<Axis> axes, bool on, const QString& what);

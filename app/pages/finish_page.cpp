@@ -40,7 +40,7 @@ QString frameList(const std::vector<std::int64_t>& frames)
 } // namespace
 
 FinishPage::FinishPage(Session& session, Dialogs dialogs, QWidget* parent)
-    : QWidget(parent), session_(session), dialogs_(std::move(dialogs))
+    : FreshPage(parent), session_(session), dialogs_(std::move(dialogs))
 {
     auto* column = newColumn(this, 4, {14, 4, 14, 6});
     buildCover(*column);
@@ -53,8 +53,8 @@ FinishPage::FinishPage(Session& session, Dialogs dialogs, QWidget* parent)
     column->addWidget(rule(this));
     buildLayers(*column);
     column->addStretch(1);
-    connect(&session_.document, &OpenDocument::changed, this, &FinishPage::refresh);
-    connect(&session_.playhead, &Playhead::moved, this, &FinishPage::refresh);
+    connect(&session_.document, &OpenDocument::changed, this, &FinishPage::refreshIfShown);
+    connect(&session_.playhead, &Playhead::moved, this, &FinishPage::refreshIfShown);
     refresh();
 }
 
@@ -246,9 +246,8 @@ void FinishPage::addLayerRow()
     column->addWidget(values);
     column->addWidget(axes);
     layers_->addWidget(widget);
-    connect(&session_.document, &OpenDocument::changed, axes, &ControlGrid::refresh);
     axes->refresh();
-    rows_.push_back({widget, name, values});
+    rows_.push_back({widget, name, values, axes});
 }
 
 void FinishPage::refreshLayers()
@@ -267,6 +266,7 @@ void FinishPage::refreshLayers()
         rows_[i].name->setText(there ? title : tr("%1 (cannot be read)").arg(title));
         rows_[i].name->setToolTip(QString::fromStdString(layers[i].picture));
         rows_[i].values->refresh();
+        rows_[i].axes->refresh();
     }
 }
 

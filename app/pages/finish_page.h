@@ -6,6 +6,7 @@
 #include <QWidget>
 
 #include "dialogs.h"
+#include "fresh_page.h"
 #include "session.h"
 
 class QComboBox;
@@ -21,7 +22,7 @@ class ControlGrid;
 
 /// What is done with every frame after it was shaken: edges and cover, the shutter, the letterbox, which effects are
 /// shown at all, and the layers.
-class FinishPage : public QWidget {
+class FinishPage : public FreshPage {
     Q_OBJECT
 public:
     FinishPage(Session& session, Dialogs dialogs, QWidget* parent = nullptr);
@@ -36,12 +37,13 @@ private:
     void addLayer();
     void addLayerRow();
     void refreshLayers();
-    void refresh();
+    void refresh() override;
 
     struct LayerRow {
         QWidget* widget;
         QLabel* name;
         ControlGrid* values;
+        ControlGrid* axes;
     };
     Session& session_;
     Dialogs dialogs_;

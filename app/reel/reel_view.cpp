@@ -40,7 +40,7 @@ ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
     connect(&session_.playhead, &Playhead::loopChanged, this, &ReelView::repaintAll);
     connect(&session_.playhead, &Playhead::moved, this, [this] {
         keepPlayheadSeen();
-        update();
+        followPlayhead();
     });
     connect(&session_.document, &OpenDocument::changed, this, [this](const Change& change) {
         if (change.sound)
@@ -149,6 +149,20 @@ void ReelView::loadWaveform()
 }
 
 // --- painting ---
+
+void ReelView::followPlayhead()
+{
+    if (session_.document.project().shots.size() > 1) { // the shot it is on is marked, too
+        update();
+        return;
+    }
+    const ReelLayout layout = layoutNow();
+    for (const std::int64_t frame : {shownFrame_, session_.playhead.frame()}) {
+        const double x = layout.map.toPixel(static_cast<double>(frame));
+        update(QRectF(x - 3, 0, 6, height()).toAlignedRect());
+    }
+    shownFrame_ = session_.playhead.frame();
+}
 
 void ReelView::paintEvent(QPaintEvent*)
 {

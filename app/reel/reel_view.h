@@ -52,6 +52,8 @@ private:
     void setRange(const ReelRange& range);
     void loadWaveform();
     void keepPlayheadSeen();
+    /// Paints anew what the playhead left and what it came to.
+    void followPlayhead();
     void scrubTo(double x);
     /// What letting go of the grabbed shot here would do, in words and as a place. Nothing once it is gone.
     std::optional<ShotDrag> shotDrag() const;
@@ -64,6 +66,7 @@ private:
     Session& session_;
     Finder& finder_;
     bool finding_ = false;
+    std::int64_t shownFrame_ = 0; ///< the playhead as it was last painted
     Paper ground_;
     Paper strikes_; ///< over it
     ReelRange range_{0, 1};

@@ -74,7 +74,10 @@ private slots:
         window_->resize(1920, 1080);
         turn();
         QVERIFY2(pictureSize().width() >= 1180 && pictureSize().height() >= 664,
-                 qPrintable(QStringLiteral("%1 x %2, bands %3").arg(pictureSize().width()).arg(pictureSize().height()).arg(canvas().height())));
+                 qPrintable(QStringLiteral("%1 x %2, bands %3")
+                                .arg(pictureSize().width())
+                                .arg(pictureSize().height())
+                                .arg(canvas().height())));
     }
     void littleIsInSight()
     {
