@@ -5,13 +5,16 @@
 #include <array>
 #include <cmath>
 
+#include <QApplication>
 #include <QMouseEvent>
+#include <QNativeGestureEvent>
 #include <QPainter>
 #include <QPainterPath>
 
 #include "ember/project/edits.h"
 #include "frame_store.h"
 #include "gentle_keeper.h"
+#include "guides.h"
 #include "peak_arrow.h"
 #include "player.h"
 #include "preferences.h"
@@ -23,26 +26,8 @@
 namespace ember::app {
 
 namespace {
-constexpr double viewMargin = 6;
 constexpr double threadSeconds = 1.0;
-/// Where there is hardly more room than the picture needs, it is shown pixel for pixel.
-constexpr double nearlyFull = 1.15;
 } // namespace
-
-QRectF fitPicture(const QSizeF& view, int projectWidth, int projectHeight)
-{
-    const double room = std::min(viewMargin, std::min(view.width(), view.height()) / 8);
-    const double width = std::max(1.0, view.width() - 2 * room);
-    const double height = std::max(1.0, view.height() - 2 * room);
-    double scale = std::min(width / projectWidth, height / projectHeight);
-    if (scale > 1 && scale < nearlyFull)
-        scale = 1;
-    // In whole pixels, so that a picture made in this size is painted as it is.
-    const QSizeF size(std::max(1.0, std::round(projectWidth * scale)),
-                      std::max(1.0, std::round(projectHeight * scale)));
-    return {QPointF(std::round((view.width() - size.width()) / 2), std::round((view.height() - size.height()) / 2)),
-            size};
-}
 
 PictureView::PictureView(Session& session, Player& player, QWidget* parent)
     : QWidget(parent), session_(session), player_(player), feed_([this](std::int64_t frame) { return orderOf(frame); }),
@@ -52,6 +37,7 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
     setObjectName(QStringLiteral("picture"));
     setAttribute(Qt::WA_OpaquePaintEvent);
     setFocusPolicy(Qt::StrongFocus);
+    qApp->installEventFilter(this);
     setMouseTracking(true);
     const auto look = [this] {
         const Strike* strike = session_.selection.feltStrike();
@@ -225,8 +211,82 @@ void PictureView::paintArrow(QPainter& painter) const
     }
 }
 
+PictureSight::Scene PictureView::scene() const
+{
+    const Project& project = session_.document.project();
+    return {QSizeF(size()), std::max(1, project.width), std::max(1, project.height), devicePixelRatioF()};
+}
+
+void PictureView::sightChanged()
+{
+    refresh();
+    emit changed();
+}
+
+void PictureView::fit()
+{
+    sight_.fit();
+    sightChanged();
+}
+
+void PictureView::magnify(double scale, QPointF about)
+{
+    sight_.setScale(scene(), scale, about);
+    sightChanged();
+}
+
+void PictureView::showWholePixels()
+{
+    magnify(1, QRectF(rect()).center());
+}
+
+void PictureView::setGuides(Guides guides)
+{
+    guides_ = guides;
+    update();
+}
+
+void PictureView::wheelEvent(QWheelEvent* event)
+{
+    if (session_.document.length() == 0 || event->angleDelta().y() == 0) {
+        event->ignore();
+        return;
+    }
+    magnify(sight_.scale(scene()) * std::exp2(event->angleDelta().y() / 360.0), event->position());
+    event->accept();
+}
+
+bool PictureView::pinch(const QNativeGestureEvent& gesture)
+{
+    if (gesture.gestureType() != Qt::ZoomNativeGesture || session_.document.length() == 0)
+        return false;
+    magnify(sight_.scale(scene()) * (1 + gesture.value()), gesture.position());
+    return true;
+}
+
+bool PictureView::eventFilter(QObject* watched, QEvent* event)
+{
+    // Space is held: a drag moves what is looked at.
+    if (event->type() == QEvent::ShortcutOverride || event->type() == QEvent::KeyRelease) {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        if (key->key() == Qt::Key_Space && !key->isAutoRepeat())
+            spaceHeld_ = event->type() == QEvent::ShortcutOverride;
+    } else if (event->type() == QEvent::WindowDeactivate) {
+        spaceHeld_ = false;
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
 void PictureView::mousePressEvent(QMouseEvent* event)
 {
+    const bool bySpace = spaceHeld_ && event->button() == Qt::LeftButton;
+    if (event->button() == Qt::MiddleButton || bySpace) {
+        if (bySpace)
+            player_.toggle(); // takes back what Space alone does
+        movedFrom_ = event->position();
+        setCursor(Qt::ClosedHandCursor);
+        return;
+    }
     const auto tip = arrowTip();
     aiming_ = event->button() == Qt::LeftButton && tip &&
               std::hypot(tip->x() - event->position().x(), tip->y() - event->position().y()) <= 10;
@@ -243,6 +303,12 @@ void PictureView::mousePressEvent(QMouseEvent* event)
 
 void PictureView::mouseMoveEvent(QMouseEvent* event)
 {
+    if (movedFrom_) {
+        sight_.move(scene(), event->position() - *movedFrom_);
+        movedFrom_ = event->position();
+        sightChanged();
+        return;
+    }
     if (aiming_) {
         aim(event->position());
         return;
@@ -267,6 +333,8 @@ void PictureView::mouseReleaseEvent(QMouseEvent*)
 void PictureView::letGo()
 {
     aimDrag_.end();
+    movedFrom_.reset();
+    setCursor(Qt::ArrowCursor);
     splitDragged_ = false;
     aiming_ = false;
     update();
@@ -284,6 +352,8 @@ void PictureView::keyPressEvent(QKeyEvent* event)
 
 bool PictureView::event(QEvent* event)
 {
+    if (event->type() == QEvent::NativeGesture && pinch(*static_cast<QNativeGestureEvent*>(event)))
+        return true;
     if (event->type() == QEvent::ShortcutOverride && aimDrag_.active() &&
         static_cast<QKeyEvent*>(event)->key() == Qt::Key_Escape)
         event->accept(); // what is in the hand is let go first
@@ -336,8 +406,7 @@ QSize PictureView::renderSize() const
     case PictureScale::half: share = 0.5; break;
     case PictureScale::quarter: share = 0.25; break;
     case PictureScale::automatic: {
-        const QRectF fit = fitPicture(size(), project.width, project.height);
-        share = std::min(1.0, held_.share() * fit.width() * devicePixelRatioF() / project.width);
+        share = std::min(1.0, held_.share() * sight_.scale(scene()));
         break;
     }
     }
@@ -394,7 +463,8 @@ PictureFeed::Wish PictureView::wish() const
 
 QSize PictureView::shownSize() const
 {
-    return (frameRect().size() * devicePixelRatioF()).toSize();
+    const QSize whole = (frameRect().size() * devicePixelRatioF()).toSize();
+    return sight_.fits() ? whole : whole.boundedTo(renderSize()); // what is magnified is painted so
 }
 
 void PictureView::show(qint64 frame, const QImage& picture, const QImage& shown, double milliseconds)
@@ -424,11 +494,14 @@ void PictureView::paintEvent(QPaintEvent*)
         return;
     painter.setRenderHint(QPainter::Antialiasing);
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
-    const QRectF frame = fitPicture(size(), session_.document.project().width, session_.document.project().height);
+    const QRectF frame = frameRect();
+    painter.setRenderHint(QPainter::SmoothPixmapTransform, sight_.scale(scene()) <= 1); // magnified, pixels are seen
     if (shown_.isNull())
         painter.fillRect(frame, QColor(0x2c, 0x2c, 0x2c));
     else
         painter.drawImage(frame, shown_);
+    painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    paintGuides(painter, frame, guides_);
     if (!plain_)
         paintOverlays(painter, frame);
     paintArrow(painter);
@@ -555,7 +628,7 @@ QString PictureView::facts() const
     const Project& project = session_.document.project();
     const Cover& cover = session_.document.cover();
     QStringList parts;
-    parts << tr("%1 %").arg(std::lround(100 * frameRect().width() * devicePixelRatioF() / project.width));
+    parts << (sight_.fits() ? tr("fit %1 %") : tr("%1 %")).arg(std::lround(100 * sight_.scale(scene())));
     if (cover.needed > largestCover)
         parts << tr("cover over %1 %").arg(100 * largestCover, 0, 'f', 0);
     else if (project.finish.cover == CoverMode::off)

@@ -10,18 +10,19 @@
 #include <QWidget>
 
 #include "drag_edit.h"
+#include "guides.h"
 #include "held_scale.h"
 #include "picture_feed.h"
+#include "picture_sight.h"
 #include "session.h"
+
+class QNativeGestureEvent;
 
 namespace ember::app {
 
 class Player;
 class GentleKeeper;
 class Takes;
-
-/// Where the frame lies in the view: as large as fits, in its own shape, with a margin for what lies beyond it.
-QRectF fitPicture(const QSizeF& view, int projectWidth, int projectHeight);
 
 /// How large the picture is rendered for the view.
 enum class PictureScale { automatic, full, half, quarter };
@@ -57,6 +58,14 @@ public:
     /// The name of the recipe that is shown so.
     QString previewName() const { return preview_ ? preview_->name : QString(); }
 
+    /// As large as fits, or pixel for pixel.
+    void fit();
+    void showWholePixels();
+    const PictureSight& sight() const { return sight_; }
+    /// Where the frame lies in the view.
+    QRectF framePlace() const { return frameRect(); }
+    void setGuides(Guides guides);
+
     /// The picture on show and the frame it is of; -1 when there is none.
     const QImage& picture() const { return picture_; }
     std::int64_t pictureFrame() const { return pictureFrame_; }
@@ -79,6 +88,8 @@ protected:
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    bool eventFilter(QObject* watched, QEvent* event) override; ///< whether Space is held
     bool event(QEvent* event) override;
 
 private:
@@ -106,10 +117,11 @@ private:
     void paintLabels(QPainter& painter) const;
     void paintSplit(QPainter& painter, const QRectF& frame) const;
     std::optional<FrameLook> leftLook(FrameTime at) const;
-    QRectF frameRect() const
-    {
-        return fitPicture(size(), session_.document.project().width, session_.document.project().height);
-    }
+    PictureSight::Scene scene() const;
+    QRectF frameRect() const { return sight_.frameRect(scene()); }
+    void magnify(double scale, QPointF about);
+    bool pinch(const QNativeGestureEvent& gesture);
+    void sightChanged();
     bool onSplit(QPointF place) const;
     /// The tip of the selected strike's arrow, from the frame's middle to where its peak moves it.
     std::optional<QPointF> arrowTip() const;
@@ -126,6 +138,10 @@ private:
     std::int64_t pictureFrame_ = -1;
     PictureScale scale_ = PictureScale::automatic;
     HeldScale held_; ///< of the automatic scale
+    PictureSight sight_;
+    Guides guides_;
+    std::optional<QPointF> movedFrom_; ///< while what is looked at is moved
+    bool spaceHeld_ = false;
     bool thread_ = true;
     bool border_ = true;
     bool plain_ = false;

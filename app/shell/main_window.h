@@ -7,6 +7,7 @@
 #include <QPointer>
 
 #include "dialogs.h"
+#include "guides.h"
 #include "session.h"
 
 class QAction;
@@ -91,6 +92,7 @@ private:
     void buildPlayMenu();
     void buildFindMenu();
     void buildViewMenu();
+    void buildGuidesMenu(QMenu* menu);
     void buildCompareMenu();
     void buildShotMenu();
     void buildHelpMenu();
@@ -185,6 +187,7 @@ private:
     ValueField* place_ = nullptr; ///< the frame on show
     QLabel* clock_ = nullptr;
     QLabel* pictureFacts_ = nullptr;
+    Guides guides_;
     QLabel* facts_ = nullptr;
     ContactSheet* contacts_ = nullptr; ///< made when it is asked for
     HintStrip* hints_ = nullptr;

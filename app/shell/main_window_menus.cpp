@@ -5,6 +5,7 @@
 #include <QAction>
 #include <QActionGroup>
 #include <QApplication>
+#include <QInputDialog>
 #include <QLabel>
 #include <QMenu>
 #include <QMenuBar>
@@ -399,6 +400,45 @@ void MainWindow::buildCompareMenu()
         }));
 }
 
+void MainWindow::buildGuidesMenu(QMenu* menu)
+{
+    QMenu* lines = menu->addMenu(tr("&Guides"));
+    const QSettings settings;
+    setOwnLines(guides_, settings.value(QStringLiteral("view/own-lines")).toString());
+    const auto toggle = [&](const char* id, const QString& text, bool Guides::*which) {
+        const QString key = QStringLiteral("view/") + QLatin1String(id);
+        guides_.*which = settings.value(key, false).toBool();
+        QAction* action = lines->addAction(text);
+        setActionId(*action, QStringLiteral("view.guides.") + QLatin1String(id));
+        action->setCheckable(true);
+        action->setChecked(guides_.*which);
+        connect(action, &QAction::toggled, this, [this, key, which](bool on) {
+            guides_.*which = on;
+            picture_->setGuides(guides_);
+            QSettings().setValue(key, on);
+        });
+    };
+    toggle("centre", tr("Frame &centre"), &Guides::centre);
+    toggle("thirds", tr("&Thirds"), &Guides::thirds);
+    toggle("action-safe", tr("&Action safe, 93 %"), &Guides::actionSafe);
+    toggle("title-safe", tr("T&itle safe, 90 %"), &Guides::titleSafe);
+    add(lines, "view.guides.own", tr("&Own lines"), {}, [this] {
+        QInputDialog sheet(this);
+        sheet.setObjectName(QStringLiteral("own-lines"));
+        sheet.setWindowTitle(tr("Own lines"));
+        sheet.setLabelText(tr("Lines over the picture, in percent of its width (x) and height (y):"));
+        sheet.setTextValue(guides_.x.empty() && guides_.y.empty() ? QStringLiteral("x 25 %, x 75 %, y 50 %")
+                                                                  : ownLines(guides_));
+        if (!dialogs_.run(sheet))
+            return;
+        setOwnLines(guides_, sheet.textValue());
+        picture_->setGuides(guides_);
+        QSettings().setValue(QStringLiteral("view/own-lines"), ownLines(guides_));
+        say(ownLines(guides_).isEmpty() ? tr("No own lines") : tr("Own lines: %1").arg(ownLines(guides_)));
+    });
+    picture_->setGuides(guides_);
+}
+
 void MainWindow::buildViewMenu()
 {
     QMenu* menu = menuBar()->addMenu(tr("&View"));
@@ -429,6 +469,10 @@ void MainWindow::buildViewMenu()
         picture_->setBorderShown(on);
         QSettings().setValue(QStringLiteral("view/border"), on);
     });
+    buildGuidesMenu(menu);
+    add(menu, "view.fit-the-picture", tr("&Fit the picture"), QKeySequence(Qt::Key_F), [this] { picture_->fit(); });
+    add(menu, "view.pixel-for-pixel", tr("Picture pi&xel for pixel"), QKeySequence(Qt::SHIFT | Qt::Key_F),
+        [this] { picture_->showWholePixels(); });
     theme::setScheme(*qApp, theme::storedScheme());
     toggle("view.light-scheme", tr("&Light scheme"), theme::scheme() == theme::Scheme::light, [](bool on) {
         const theme::Scheme chosen = on ? theme::Scheme::light : theme::Scheme::dark;

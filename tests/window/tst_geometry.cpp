@@ -405,6 +405,57 @@ private slots:
         QCOMPARE(fitPicture({1400, 800}, 1280, 720).size(), QSizeF(1280, 720));
         QVERIFY(fitPicture({1800, 1100}, 1280, 720).width() > 1600);
     }
+    void thePictureIsMagnifiedAboutTheHand()
+    {
+        test::Random random(31);
+        for (int i = 0; i < 400; ++i) {
+            const PictureSight::Scene scene{{double(random.whole(300, 1400)), double(random.whole(200, 900))},
+                                            random.whole(64, 4000),
+                                            random.whole(64, 3000),
+                                            random.whole(0, 1) == 0 ? 1.0 : 2.0};
+            PictureSight sight;
+            QVERIFY(sight.fits());
+            QCOMPARE(sight.frameRect(scene), fitPicture(scene.view, scene.width, scene.height));
+            const QRectF fit = sight.frameRect(scene);
+            const QPointF hand(random.between(fit.left(), fit.right()), random.between(fit.top(), fit.bottom()));
+            const QPointF under = (hand - fit.topLeft()) / fit.width();
+            const double wanted = sight.scale(scene) * random.between(1.5, 4);
+            sight.setScale(scene, wanted, hand);
+            QCOMPARE(sight.scale(scene), std::clamp(wanted, PictureSight::least, PictureSight::most));
+            const QRectF large = sight.frameRect(scene);
+            if (large.width() > scene.view.width() && large.height() > scene.view.height()) {
+                const QPointF still = large.topLeft() + under * large.width();
+                // To a pixel: pictures lie on whole ones. Unless the view's middle would leave the picture.
+                if (large.adjusted(2, 2, -2, -2).contains(QPointF(scene.view.width() / 2, scene.view.height() / 2)))
+                    QVERIFY(std::abs(still.x() - hand.x()) <= 1 && std::abs(still.y() - hand.y()) <= 1);
+            }
+            for (int k = 0; k < 5; ++k)
+                sight.move(scene, {random.between(-9000, 9000), random.between(-9000, 9000)});
+            QVERIFY(sight.frameRect(scene)
+                        .adjusted(-1, -1, 1, 1)
+                        .contains(QPointF(scene.view.width() / 2, scene.view.height() / 2))); // never lost
+            sight.setScale(scene, 1e9, hand);
+            QCOMPARE(sight.scale(scene), PictureSight::most);
+            sight.setScale(scene, 1e-9, hand);
+            QVERIFY(std::abs(sight.scale(scene) - PictureSight::least) < 1e-9);
+            QVERIFY(std::abs(sight.frameRect(scene).center().x() - scene.view.width() / 2) <=
+                    1); // all of it: in the middle
+            sight.fit();
+            QCOMPARE(sight.frameRect(scene), fit);
+        }
+    }
+    void ownLinesAreRead()
+    {
+        Guides guides;
+        setOwnLines(guides, QStringLiteral("x 25 %, X 75%; y 12,5 nonsense z 3 x x 130 y"));
+        QCOMPARE(guides.x, (std::vector<double>{0.25, 0.75}));
+        QCOMPARE(guides.y, (std::vector<double>{0.125}));
+        Guides again;
+        setOwnLines(again, ownLines(guides));
+        QVERIFY(again == guides);
+        setOwnLines(guides, QString());
+        QVERIFY(guides == Guides());
+    }
     void playLines()
     {
         const PlayLine straight{100, 0, 0, 1000};

@@ -2,6 +2,7 @@
 // What stands where: the picture is large, little is in sight, nothing is cut, a switch looks like one.
 #include <QCheckBox>
 #include <QComboBox>
+#include <QInputDialog>
 #include <QLabel>
 #include <QLineEdit>
 #include <QTest>
@@ -9,6 +10,7 @@
 
 #include "bars.h"
 #include "handle_tag.h"
+#include "player.h"
 #include "runner.h"
 #include "style.h"
 #include "theme.h"
@@ -213,6 +215,73 @@ private slots:
         type(child<ValueField>("go-to-frame"), QStringLiteral("0:03:99")); // no such frame: told, and nothing moves
         QCOMPARE(session().playhead.frame(), std::int64_t{74});
         QVERIFY(!session().document.history().canUndo());
+    }
+    void thePictureIsMagnified()
+    {
+        wide();
+        strikeOn(20, Qt::Key_2);
+        PictureView& picture = window_->picture();
+        QTRY_VERIFY(picture.settled());
+        const QRectF fit = picture.framePlace();
+        const auto before = session().document.snapshot();
+        wheelOver(&picture, 3);
+        QVERIFY(picture.framePlace().width() > 1.8 * fit.width());
+        QVERIFY(child<QLabel>("picture-facts")->text().contains(QLatin1Char('%')));
+        key(Qt::Key_F, Qt::ShiftModifier); // pixel for pixel
+        QCOMPARE(picture.framePlace().width() * picture.devicePixelRatioF(), 1280.0);
+        QTRY_VERIFY(picture.settled() && picture.picture().width() == 1280); // nothing is left out at that size
+        const auto dragged = [&](Qt::MouseButton button) {
+            const QPointF corner = picture.framePlace().topLeft();
+            QTest::mousePress(&picture, button, {}, {200, 200});
+            QMouseEvent move(QEvent::MouseMove, QPointF(170, 190), picture.mapToGlobal(QPointF(170, 190)), Qt::NoButton,
+                             button, Qt::NoModifier);
+            QCoreApplication::sendEvent(&picture, &move);
+            QTest::mouseRelease(&picture, button, {}, {170, 190});
+            return picture.framePlace().topLeft() - corner;
+        };
+        QCOMPARE(dragged(Qt::MiddleButton), QPointF(-30, -10));
+        QCOMPARE(dragged(Qt::LeftButton), QPointF(0, 0)); // that alone moves nothing
+        picture.setFocus();
+        QTest::keyPress(window_->windowHandle(), Qt::Key_Space);
+        QCOMPARE(dragged(Qt::LeftButton), QPointF(-30, -10));
+        QTest::keyRelease(window_->windowHandle(), Qt::Key_Space);
+        QVERIFY(!window_->player().playing()); // and does not play
+        QCOMPARE(dragged(Qt::LeftButton), QPointF(0, 0));
+        key(Qt::Key_F);
+        QCOMPARE(picture.framePlace(), fit);
+        QVERIFY(*before == project()); // looking changes nothing
+    }
+    void guidesStayOverTheShakenPicture()
+    {
+        strikeOn(20, Qt::Key_2);
+        session().playhead.setFrame(0);
+        QTRY_VERIFY(window_->picture().settled());
+        const QImage without = window_->picture().grab().toImage();
+        Guides guides;
+        guides.thirds = true;
+        window_->picture().setGuides(guides);
+        const QImage with = window_->picture().grab().toImage();
+        const QRectF frame = window_->picture().framePlace();
+        const double scale = with.width() / double(window_->picture().width());
+        const auto apart = [&](double share) { // the most that a stretch of five pixels there has changed
+            const QPointF at = (frame.topLeft() + QPointF(share * frame.width(), 0.2 * frame.height())) * scale;
+            int most = 0;
+            for (int x = -2; x <= 2; ++x) {
+                const QPoint place = at.toPoint() + QPoint(x, 0);
+                most = std::max(most, std::abs(qGray(with.pixel(place)) - qGray(without.pixel(place))));
+            }
+            return most;
+        };
+        QVERIFY2(apart(1 / 3.0) > 20 && apart(2 / 3.0) > 20, qPrintable(QString::number(apart(1 / 3.0))));
+        QCOMPARE(apart(0.45), 0);
+        dialogAnswer_ = [](QDialog& dialog) {
+            static_cast<QInputDialog&>(dialog).setTextValue(QStringLiteral("x 10 %"));
+            dialog.accept();
+        };
+        for (QAction* action : window_->findChildren<QAction*>())
+            if (action->text() == QStringLiteral("&Own lines"))
+                action->trigger();
+        QVERIFY(child<QLabel>("told")->text().contains(QStringLiteral("x 10 %")));
     }
     void aSwitchLooksLikeOne()
     {
