@@ -37,6 +37,7 @@ const FieldSpec intensityField{"value", "Intensity", "%", 0, 2, 1, 0.05, "Streng
 FilmPage::FilmPage(Session& session, QWidget* parent) : FreshPage(parent), session_(session)
 {
     auto* column = newColumn(this, 4, {14, 4, 14, 6});
+    buildClock(*column);
     column->addWidget(shot_ = new ShotBlock(session.document, session.shots, session.playhead, session.shaping, this));
     column->addWidget(rule(this));
     buildMaster(*column);
@@ -52,6 +53,35 @@ FilmPage::FilmPage(Session& session, QWidget* parent) : FreshPage(parent), sessi
     connect(&session_.document, &OpenDocument::changed, this, &FilmPage::refreshIfShown);
     connect(&session_.shaping, &Shaping::changed, this, &FilmPage::refreshIfShown);
     refresh();
+}
+
+void FilmPage::buildClock(QVBoxLayout& column)
+{
+    auto* row = newRow(6);
+    row->addWidget(dimLabel(tr("First frame is"), this));
+    clock_ = new QLineEdit(this);
+    clock_->setObjectName(QStringLiteral("film-timecode"));
+    clock_->setFont(theme::numbers(12));
+    clock_->setFixedWidth(112);
+    clock_->setToolTip(tr("The timecode of the film's first frame, such as 01:00:00:00. At 29.97 and 59.94 frames a "
+                          "second 01:00:00;00 counts drop-frame."));
+    connect(clock_, &QLineEdit::editingFinished, this, [this] {
+        const QString typed = clock_->text();
+        if (typed == session_.document.timecode(0))
+            return;
+        const auto clock = clockFrom(typed.toStdString(), session_.document.project().rate);
+        if (!clock) {
+            emit session_.messages.told(tr("“%1” is no timecode. Type for example 01:00:00:00.").arg(typed.left(24)));
+            clock_->setText(session_.document.timecode(0));
+            return;
+        }
+        Project next = session_.document.project();
+        next.clock = *clock;
+        session_.document.edit(std::move(next), tr("The first frame is %1").arg(typed));
+    });
+    row->addWidget(clock_);
+    row->addStretch(1);
+    column.addLayout(row);
 }
 
 QPushButton* FilmPage::button(const QString& text, const char* name, const QString& tip,
@@ -349,6 +379,8 @@ void FilmPage::refreshAxes()
 
 void FilmPage::refresh()
 {
+    if (!clock_->hasFocus())
+        clock_->setText(session_.document.timecode(0));
     master_->refresh();
     refreshAxes();
     shot_->refresh();

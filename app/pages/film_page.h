@@ -29,6 +29,7 @@ public:
     explicit FilmPage(Session& session, QWidget* parent = nullptr);
 
 private:
+    void buildClock(QVBoxLayout& column);
     void buildMaster(QVBoxLayout& column);
     void buildMeeting(QVBoxLayout& column);
     void buildSettles(QVBoxLayout& column);
@@ -48,6 +49,7 @@ private:
         ControlGrid* values;
     };
     Session& session_;
+    QLineEdit* clock_ = nullptr; ///< the timecode of the first frame
     ShotBlock* shot_ = nullptr;
     ControlGrid* master_ = nullptr;
     std::array<QCheckBox*, axisCount> axes_{};

@@ -49,13 +49,13 @@ void OpenDocument::tell(const Project& before)
 
 QString OpenDocument::timecode(std::int64_t frame) const
 {
-    return QString::fromStdString(timecodeText(frame, countOf(project().rate)));
+    return QString::fromStdString(timecodeOf(frame, project().clock, project().rate));
 }
 
 std::optional<double> OpenDocument::frameOf(const QString& name) const
 {
-    const auto number = frameOfTimecode(name.toStdString(), countOf(project().rate));
-    return number ? std::optional(static_cast<double>(*number)) : std::nullopt;
+    const auto frame = ember::frameOf(name.toStdString(), project().clock, project().rate);
+    return frame ? std::optional(static_cast<double>(*frame)) : std::nullopt;
 }
 
 bool OpenDocument::edit(const Edit& edit, const QString& result, Gesture gesture)

@@ -90,4 +90,24 @@ std::optional<std::int64_t> frameOfTimecode(std::string_view text, TimecodeCount
     return before ? -number : number;
 }
 
+std::optional<FilmClock> clockFrom(std::string_view text, FrameRate rate)
+{
+    const TimecodeCount count = countOf(rate, text.find(';') != std::string_view::npos);
+    const auto start = frameOfTimecode(text, count);
+    if (!start || *start < 0)
+        return std::nullopt;
+    return FilmClock{*start, count.drop};
+}
+
+std::string timecodeOf(std::int64_t frame, FilmClock clock, FrameRate rate)
+{
+    return timecodeText(clock.start + frame, countOf(rate, clock.drop));
+}
+
+std::optional<std::int64_t> frameOf(std::string_view timecode, FilmClock clock, FrameRate rate)
+{
+    const auto number = frameOfTimecode(timecode, countOf(rate, clock.drop));
+    return number ? std::optional(*number - clock.start) : std::nullopt;
+}
+
 } // namespace ember

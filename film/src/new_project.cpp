@@ -31,6 +31,7 @@ Project projectForClip(const ClipInfo& info)
 {
     Project project = newProject(info.width, info.height, info.rate);
     project.addShot(shotOf(info, info.rate));
+    project.clock = clockFrom(info.timecode, project.rate).value_or(FilmClock());
     return project;
 }
 

@@ -239,6 +239,26 @@ Status VideoReader::findIndex(const Progress& progress)
     return Done{};
 }
 
+namespace {
+
+/// Of the pictures' own track, of the file, or of a track beside them that holds nothing else.
+std::string timecodeOf(const AVFormatContext& format, const AVStream& pictures)
+{
+    const auto of = [](const AVDictionary* tags) {
+        const AVDictionaryEntry* found = av_dict_get(tags, "timecode", nullptr, 0);
+        return found != nullptr ? std::string(found->value) : std::string();
+    };
+    std::string found = of(pictures.metadata);
+    if (found.empty())
+        found = of(format.metadata);
+    for (unsigned i = 0; i < format.nb_streams && found.empty(); ++i)
+        if (format.streams[i]->codecpar->codec_type == AVMEDIA_TYPE_DATA)
+            found = of(format.streams[i]->metadata);
+    return found;
+}
+
+} // namespace
+
 void VideoReader::describe(FrameRate stillRate, const AVFrame& first)
 {
     AVFormatContext* format = input_->format();
@@ -246,6 +266,7 @@ void VideoReader::describe(FrameRate stillRate, const AVFrame& first)
     info_.codec = avcodec_get_name(stream->codecpar->codec_id);
     info_.alpha = hasAlpha(first.format);
     info_.deep = isDeep(first.format);
+    info_.timecode = timecodeOf(*format, *stream);
     Upright upright;
     if (const auto* side = av_stream_get_side_data(stream, AV_PKT_DATA_DISPLAYMATRIX, nullptr))
         upright = Upright::fromDisplayMatrix(reinterpret_cast<const std::int32_t*>(side));

@@ -279,6 +279,13 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
     else
         object.wrong("rate", Phrase("is {}, but should be a fraction such as \"24000/1001\", 1 to 1000 a second",
                                     inQuotes(rate)));
+    if (const std::string timecode = object.text("timecode", {}); !timecode.empty()) {
+        if (const auto clock = clockFrom(timecode, project.rate))
+            project.clock = *clock;
+        else
+            object.wrong("timecode",
+                         Phrase("is {}, but should name a frame, such as \"01:00:00:00\"", inQuotes(timecode)));
+    }
     if (const Json* sound = object.find("sound"))
         project.sound = readSound(*sound, folder, trouble);
     if (const Json* beats = object.find("beats"))

@@ -143,6 +143,8 @@ std::string projectToJson(const Project& project, const std::string& folder)
     json["vember"] = projectVersion;
     json["frame"] = {{"width", project.width}, {"height", project.height}};
     json["rate"] = std::to_string(project.rate.num()) + "/" + std::to_string(project.rate.den());
+    if (project.clock != FilmClock())
+        json["timecode"] = timecodeOf(0, project.clock, project.rate);
     json["shots"] = Json::array();
     for (const Shot& shot : project.shots)
         json["shots"].push_back(toJson(shot, project, folder));

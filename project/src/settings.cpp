@@ -41,6 +41,8 @@ public:
             assign(project_.gentle, key);
         else if (take(key, "group."))
             setGroup(key);
+        else if (key == "timecode")
+            setClock();
         else if (key == "drift.motion")
             setDriftMotion();
         else if (take(key, "drift."))
@@ -103,6 +105,13 @@ private:
     {
         error_ = Error{ErrorCode::badValue, Phrase("{}={}", setting_->first, setting_->second),
                        Phrase("it should be {}", wanted)};
+    }
+    void setClock()
+    {
+        if (const auto clock = clockFrom(setting_->second, project_.rate))
+            project_.clock = *clock;
+        else
+            wrong("the name of a frame, such as 01:00:00:00 (01:00:00;00 where names are dropped)");
     }
     void unknown() { error_ = Error{ErrorCode::badValue, setting_->first, "this project has no such value"}; }
 

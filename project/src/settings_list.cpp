@@ -93,6 +93,7 @@ void addStrike(std::vector<Setting>& list, const Project& project, const Strike&
 std::vector<Setting> settingsOf(const Project& project)
 {
     std::vector<Setting> list;
+    list.emplace_back("timecode", timecodeOf(0, project.clock, project.rate));
     addValues(list, "sound.", project.sound);
     if (project.beats)
         addValues(list, "beats.", *project.beats);

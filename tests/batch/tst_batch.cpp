@@ -137,6 +137,11 @@ private slots:
         QCOMPARE(run({"set", p, "shot.1.length=62"}), 0);
         QCOMPARE(run({"set", p, "--list"}), 0);
         QVERIFY(out_.find("strike.2.frame=90\n") != std::string::npos);
+        QVERIFY(out_.find("timecode=00:00:00:00\n") != std::string::npos);
+        QCOMPARE(run({"set", p, "timecode=01:00:00:05"}), 0);
+        QCOMPARE(run({"set", p, "--list"}), 0);
+        QVERIFY(out_.find("timecode=01:00:00:05\n") != std::string::npos);
+        QCOMPARE(run({"set", p, "timecode=soon"}), 1);
         QCOMPARE(run({"render", p, "-o", at("shots.mkv"), "--frames", "60-63"}), 0);
         auto film = ClipReader::open(at("shots.mkv"));
         QCOMPARE(film.value()->info().length, std::int64_t{4});

@@ -80,6 +80,21 @@ private slots:
         QCOMPARE(countOf(rate(24000, 1001)).perSecond, std::int64_t{24});
         QCOMPARE(countOf(rate(1, 1)).perSecond, std::int64_t{1});
     }
+    void aFilmHasAClock()
+    {
+        const FrameRate ntsc = rate(30000, 1001);
+        const auto clock = clockFrom("01:00:00;00", ntsc);
+        QVERIFY(clock && clock->drop);
+        QCOMPARE(clock->start, std::int64_t{107'892});
+        QCOMPARE(timecodeOf(0, *clock, ntsc), std::string("01:00:00;00"));
+        QCOMPARE(timecodeOf(1800, *clock, ntsc), std::string("01:01:00;02"));
+        QCOMPARE(frameOf("01:01:00;02", *clock, ntsc), std::optional<std::int64_t>(1800));
+        QCOMPARE(frameOf("0:59:59;29", *clock, ntsc), std::optional<std::int64_t>(-1));
+        QCOMPARE(clockFrom("01:00:00;00", FrameRate())->drop, false); // 24 has nothing to drop
+        for (const char* text : {"", "an hour", "-00:00:00:01", "0:99"})
+            QVERIFY2(!clockFrom(text, ntsc), text);
+        QVERIFY(FilmClock() == *clockFrom("0:00", ntsc));
+    }
     void shortNames()
     {
         const TimecodeCount count{24, false};

@@ -64,6 +64,50 @@ private slots:
         QCOMPARE(p.shots.front().clip, clip_);
         QVERIFY(!openFilm(Project{}));
     }
+    void timecodeComesFromTheClip_data()
+    {
+        QTest::addColumn<QString>("file");
+        QTest::addColumn<QString>("rate");
+        QTest::addColumn<QString>("timecode");
+        QTest::addColumn<QString>("first");
+        QTest::newRow("a track beside the pictures") << "track.mov"
+                                                     << "24"
+                                                     << "01:00:00:12"
+                                                     << "01:00:00:12";
+        QTest::newRow("a word of the file") << "word.mkv"
+                                            << "25"
+                                            << "10:00:00:00"
+                                            << "10:00:00:00";
+        QTest::newRow("drop-frame") << "drop.mov"
+                                    << "30000/1001"
+                                    << "01:00:00;02"
+                                    << "01:00:00;02";
+        QTest::newRow("none") << "none.mkv"
+                              << "24"
+                              << ""
+                              << "00:00:00:00";
+        QTest::newRow("nonsense") << "odd.mkv"
+                                  << "24"
+                                  << "a quarter past"
+                                  << "00:00:00:00";
+    }
+    void timecodeComesFromTheClip()
+    {
+        QFETCH(QString, file);
+        QFETCH(QString, rate);
+        QFETCH(QString, timecode);
+        QFETCH(QString, first);
+        const QString path = folder_.filePath(file);
+        QStringList arguments{"-f", "lavfi", "-i", "testsrc=s=64x48:d=1:r=" + rate, "-c:v", "mpeg4"};
+        if (!timecode.isEmpty())
+            arguments << (file.endsWith(QLatin1String("mov")) ? QStringList{"-timecode", timecode}
+                                                              : QStringList{"-metadata", "timecode=" + timecode});
+        QVERIFY(test::ffmpeg(arguments << path));
+        const auto clip = ClipReader::open(path.toStdString());
+        QVERIFY(clip);
+        const Project made = projectForClip(clip.value()->info());
+        QCOMPARE(QString::fromStdString(timecodeOf(0, made.clock, made.rate)), first);
+    }
     void framesAtRestAreTheSourceBitForBit()
     {
         const Project p = project();

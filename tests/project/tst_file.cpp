@@ -123,6 +123,7 @@ Project fullProject()
     first.overrides.set("strand.S0.muted", 1);
     first.overrides.set("envelope.anchor", 1);
     first.locked = true;
+    project.clock = {107'892, false};
     project.overlap = {OverlapRule::restart, 2, 0.4};
     project.groups = {{"drums", {OverlapRule::stronger, 1.5, 0.5}}};
     first.group = "drums";
@@ -216,7 +217,8 @@ private slots:
             QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
         };
         row("\"vember\": 1,", "", "vember");
-        row("\"vember\": 1", "\"vember\": 11", "version 11");
+        row("\"vember\": 1", "\"vember\": 12", "version 12");
+        row("\"rate\": \"24/1\"", "\"rate\": \"24/1\", \"timecode\": \"an hour\"", "timecode");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
         row("\"width\": 640", "\"width\": 0", "frame.width");
         row("\"width\": 640", "\"width\": 1e300", "frame.width");

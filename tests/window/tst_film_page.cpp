@@ -132,6 +132,7 @@ private slots:
         emit child<QComboBox>("strike-group")->activated(child<QComboBox>("strike-group")->count() - 1); // new group
         QCOMPARE(project().groups.size(), std::size_t{2});
         QCOMPARE(project().strikes[0].group, project().groups[1].name);
+        key(Qt::Key_F7);
         click("group-1-delete");
         QVERIFY(project().strikes[0].group.empty());
         key(Qt::Key_Z, Qt::ControlModifier);

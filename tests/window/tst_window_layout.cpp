@@ -216,6 +216,33 @@ private slots:
         QCOMPARE(session().playhead.frame(), std::int64_t{74});
         QVERIFY(!session().document.history().canUndo());
     }
+    void theFilmHasAClock()
+    {
+        strikeOn(20, Qt::Key_2);
+        key(Qt::Key_F7);
+        auto* first = child<QLineEdit>("film-timecode");
+        QCOMPARE(first->text(), QStringLiteral("00:00:00:00"));
+        const auto enter = [&](const QString& text) {
+            bringIntoView(first);
+            QTest::mouseClick(first, Qt::LeftButton);
+            first->selectAll();
+            QTest::keyClicks(first, text);
+            QTest::keyClick(first, Qt::Key_Return);
+            turn();
+        };
+        enter(QStringLiteral("01:00:00:00"));
+        QCOMPARE(project().clock.start, std::int64_t{86'400});
+        type(child<ValueField>("go-to-frame"), QStringLiteral("1:00:01:05"));
+        QCOMPARE(session().playhead.frame(), std::int64_t{29});
+        QCOMPARE(child<QLabel>("timecode")->text(), QStringLiteral("01:00:01:05"));
+        enter(QStringLiteral("at nine"));
+        QCOMPARE(project().clock.start, std::int64_t{86'400});
+        QCOMPARE(first->text(), QStringLiteral("01:00:00:00")); // what was refused does not stay
+        window_->picture().setFocus();
+        key(Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(project().clock, FilmClock());
+        QCOMPARE(first->text(), QStringLiteral("00:00:00:00"));
+    }
     void thePictureIsMagnified()
     {
         wide();

@@ -18,6 +18,7 @@
 #include "ember/core/shot.h"
 #include "ember/core/strike.h"
 #include "ember/core/time.h"
+#include "ember/core/timecode.h"
 
 namespace ember {
 
@@ -184,6 +185,7 @@ struct Project {
     int width = 1280;
     int height = 720;
     FrameRate rate;
+    FilmClock clock;         ///< what its first frame is called
     std::vector<Shot> shots; ///< one after the other; where two meet is a cut
     Soundtrack sound;
     std::optional<BeatGrid> beats;

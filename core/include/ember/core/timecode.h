@@ -20,6 +20,14 @@ struct TimecodeCount {
     bool operator==(const TimecodeCount&) const = default;
 };
 
+/// The name of a film's first frame.
+struct FilmClock {
+    std::int64_t start = 0; ///< frames after 00:00:00:00; not below 0
+    bool drop = false;      ///< its names are of a dropped count
+
+    bool operator==(const FilmClock&) const = default;
+};
+
 /// The usual count of a rate. Only 30000/1001 and 60000/1001 can drop names; for others `drop` is false whatever is
 /// asked for.
 TimecodeCount countOf(FrameRate rate, bool drop = false);
@@ -32,5 +40,12 @@ std::string timecodeText(std::int64_t number, TimecodeCount count);
 /// and ; or . may stand for :. Nothing where there is no : or ; at all, for what is no name, for fields out of range
 /// and for names that a dropped count leaves out.
 std::optional<std::int64_t> frameOfTimecode(std::string_view text, TimecodeCount count);
+
+/// The clock that begins with this name; a ; in it asks for a dropped count. Nothing for what is no name or lies before
+/// 00:00:00:00.
+std::optional<FilmClock> clockFrom(std::string_view text, FrameRate rate);
+/// The name of a frame of the film, counted from 0, and the frame of a name.
+std::string timecodeOf(std::int64_t frame, FilmClock clock, FrameRate rate);
+std::optional<std::int64_t> frameOf(std::string_view timecode, FilmClock clock, FrameRate rate);
 
 } // namespace ember

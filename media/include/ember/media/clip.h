@@ -30,7 +30,8 @@ struct ClipInfo {
     std::int64_t length = 1;   ///< frames at `rate` that show it all
     double originSeconds = 0;  ///< stream time of the first picture; the sound is laid against it
     bool hasSound = false;
-    std::string codec; ///< "h264", "png", …
+    std::string timecode; ///< of its first frame, as it is stored ("01:00:00:00"); empty where it has none
+    std::string codec;    ///< "h264", "png", …
     bool alpha = false;
     bool deep = false;           ///< more than 8 bits a channel are stored
     std::vector<Phrase> notes;   ///< things worth knowing, as sentences
