@@ -39,7 +39,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
 {
     setObjectName(QStringLiteral("render-panel"));
     setProperty(escapeCloses, true);
-    auto* column = newColumn(this, 5, {16, 8, 16, 8});
+    auto* column = newColumn(this, 5, {14, 8, 14, 8});
     auto* head = new QHBoxLayout;
     auto* title = new QLabel(tr("Render film"), this);
     title->setFont(theme::words(16, true));
@@ -106,12 +106,16 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     grid->addLayout(how, 5, 1, 1, 2);
     replace_->setObjectName(QStringLiteral("render-replace"));
     resume_->setObjectName(QStringLiteral("render-resume"));
-    auto* there = newRow(16);
+    auto* there = newColumn(4);
     there->addWidget(replace_);
     there->addWidget(resume_);
-    there->addStretch(1);
     grid->addLayout(there, 6, 1, 1, 2);
     column->addLayout(grid);
+    // Long words do not push the panel wider than its place; the open list shows them whole.
+    for (QComboBox* list : {format_, range_, size_, version_, quality_, depth_}) {
+        list->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+        list->setMinimumContentsLength(list == format_ ? 24 : 10);
+    }
 
     auto* buttons = new QHBoxLayout;
     start_->setObjectName(QStringLiteral("render-start"));

@@ -196,14 +196,14 @@ void takePages(MainWindow& window, const QDir& folder)
     project = withSettle(std::move(project), {ember::Frame{196}, ember::SettleMode::ease, 8});
     window.session().document.edit(std::move(project), QStringLiteral("Strikes meet by rules"));
     take(window, folder, "film-page");
-    window.session().document.edit(before, QStringLiteral("As before"));
+    window.session().document.edit(before, QStringLiteral("Ready"));
     press(window, "page-3");
     project = before;
     project.finish.letterbox = 2;
     window.session().document.edit(std::move(project), QStringLiteral("Bars for the finish"));
     settle(1500);
     take(window, folder, "finish-page");
-    window.session().document.edit(before, QStringLiteral("As before"));
+    window.session().document.edit(before, QStringLiteral("Ready"));
     press(window, "page-0");
     takeLight(window, folder);
 }
@@ -297,7 +297,7 @@ void takePlacesAndLive(MainWindow& window, const QDir& folder)
         settle(40);
         live.grab().save(folder.filePath(QStringLiteral("live-bench.png")));
     }
-    window.session().document.edit(before, QStringLiteral("As before"));
+    window.session().document.edit(before, QStringLiteral("Ready"));
 }
 
 /// Handing a blast on, its sheet, and the comfort of the film.
@@ -366,7 +366,7 @@ void takeReading(MainWindow& window, const QDir& folder)
     settle(800);
     take(window, folder, "takes");
     act("compare.split-against-the-other-take");
-    window.session().document.edit(before, QStringLiteral("As before"));
+    window.session().document.edit(before, QStringLiteral("Ready"));
     act("strike.turn-into-keys.this-strike-few-keys");
     window.session().shaping.setOpenStrand("Keys");
     settle(1200);
@@ -383,7 +383,7 @@ void takeReading(MainWindow& window, const QDir& folder)
     }
     settle(600);
     take(window, folder, "keys");
-    window.session().document.edit(before, QStringLiteral("As before"));
+    window.session().document.edit(before, QStringLiteral("Ready"));
     window.session().shaping.setOpenStrand({});
     window.session().selection.set(strike);
     act("view.light-scheme");

@@ -96,6 +96,12 @@ private slots:
                   QStringLiteral("sheet"), QStringLiteral("sound"), QStringLiteral("files"), QStringLiteral("json")}))
             QVERIFY2(!textOf(file).contains(QRegularExpression(QStringLiteral("\\bsentence\\("))), qPrintable(file));
     }
+    void noStyleSheets()
+    {
+        // They are matched anew for every widget and state: see docs/decisions/0019.
+        for (const QString& file : sources({QStringLiteral("app")}))
+            QVERIFY2(!textOf(file).contains(QLatin1String("setStyleSheet")), qPrintable(file));
+    }
     void everySourceNamesItsLicence()
     {
         for (const QString& file : sources(

@@ -11,6 +11,7 @@
 #include "bars.h"
 #include "handle_tag.h"
 #include "player.h"
+#include "render_panel.h"
 #include "runner.h"
 #include "style.h"
 #include "theme.h"
@@ -118,6 +119,12 @@ private slots:
                 if (inSight(area) && area->widget() != nullptr && area != window_->centralWidget())
                     QVERIFY2(area->widget()->width() <= area->viewport()->width(), qPrintable(area->objectName()));
         }
+        key(Qt::Key_R, Qt::ControlModifier);
+        turn();
+        QVERIFY(window_->renderPanel().isVisible());
+        const auto* around = window_->renderPanel().parentWidget();
+        QVERIFY2(window_->renderPanel().width() <= around->width(),
+                 qPrintable(QStringLiteral("%1 in %2").arg(window_->renderPanel().width()).arg(around->width())));
     }
     void valuesStandApartFromEachOther()
     {
