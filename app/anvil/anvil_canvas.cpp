@@ -23,6 +23,25 @@ QString amountText(const FieldSpec& spec, double value)
     const QString number = QString::number(shown, 'g', 3);
     return spec.unit == "°" ? number + toQString(spec.unit) : number + QLatin1Char(' ') + toQString(spec.unit);
 }
+
+/// Of x and y the larger one; of what only turns or zooms that.
+Axis mainAxis(const Strand& strand)
+{
+    const auto amount = [&](Axis axis) { return std::abs(strand.amount[axis]); };
+    if (amount(Axis::x) > 0 || amount(Axis::y) > 0)
+        return amount(Axis::x) > amount(Axis::y) ? Axis::x : Axis::y;
+    for (const Axis axis : {Axis::roll, Axis::zoom, Axis::pan, Axis::tilt})
+        if (amount(axis) > 0)
+            return axis;
+    return Axis::y;
+}
+
+QString strandAmount(const Strand& strand)
+{
+    const Axis axis = mainAxis(strand);
+    const auto* field = fieldOf<Strand>("amount." + std::string(axisName(axis)));
+    return field != nullptr ? amountText(*field->spec, std::abs(strand.amount[axis])) : QString();
+}
 } // namespace
 
 AnvilCanvas::AnvilCanvas(Session& session, QWidget* parent)
@@ -30,6 +49,7 @@ AnvilCanvas::AnvilCanvas(Session& session, QWidget* parent)
 {
     connect(&drag_, &DragEdit::broken, this, &AnvilCanvas::letGo);
     setObjectName(QStringLiteral("anvil"));
+    setAccessibleName(tr("Anvil"));
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
     connect(&session_.document, &OpenDocument::changed, this, [this] {
@@ -137,19 +157,10 @@ LanePicture AnvilCanvas::laneOf(const Recipe& recipe, const Strand& strand, cons
     lane.name = QString::fromStdString(strand.name);
     lane.motion = std::make_shared<const Motion>(project);
     lane.envelope = strand.envelope ? *strand.envelope : recipe.envelope;
-    const auto amount = [&](Axis axis) { return std::abs(strand.amount[axis]); };
-    // Of x and y the larger one boldly, the other behind it; what only turns or zooms by that.
-    lane.axis = amount(Axis::x) > amount(Axis::y) ? Axis::x : Axis::y;
-    const Axis other = lane.axis == Axis::x ? Axis::y : Axis::x;
-    if (amount(lane.axis) > 0)
-        lane.beside = other;
-    else
-        for (const Axis axis : {Axis::roll, Axis::zoom, Axis::pan, Axis::tilt})
-            if (amount(axis) > 0) {
-                lane.axis = axis;
-                break;
-            }
-    lane.amount = amountText(*fieldOf<Strand>("amount." + std::string(axisName(lane.axis)))->spec, amount(lane.axis));
+    lane.axis = mainAxis(strand);
+    if (lane.axis == Axis::x || lane.axis == Axis::y)
+        lane.beside = lane.axis == Axis::x ? Axis::y : Axis::x;
+    lane.amount = strandAmount(strand);
     lane.on = !strand.muted;
     lane.solo = strand.solo;
     return lane;
@@ -353,15 +364,67 @@ void AnvilCanvas::pressInGutter(QPointF place)
     laneHeld_ = lanesOfStrands() ? laneAt(dragLayout_, place.y()) : std::nullopt;
     if (!laneHeld_)
         return;
-    const Strand& strand = session_.shaping.felt()->strands[*laneHeld_];
     const LaneParts parts = lanePartsAt(dragLayout_, *laneHeld_);
-    const std::string prefix = "strand." + strand.name + ".";
     if (parts.on.contains(place))
-        session_.shaping.set({{prefix + "muted", strand.muted ? 0 : 1}}, 0);
+        toggleLane(*laneHeld_);
     else if (parts.solo.contains(place))
-        session_.shaping.set({{prefix + "solo", strand.solo ? 0 : 1}}, 0);
+        toggleSolo(*laneHeld_);
     else
         gesture_ = Gesture::lane;
+}
+
+void AnvilCanvas::toggleLane(std::size_t lane) const
+{
+    const Strand& strand = session_.shaping.felt()->strands[lane];
+    session_.shaping.set({{"strand." + strand.name + ".muted", strand.muted ? 0 : 1}}, 0);
+}
+
+void AnvilCanvas::toggleSolo(std::size_t lane) const
+{
+    const Strand& strand = session_.shaping.felt()->strands[lane];
+    session_.shaping.set({{"strand." + strand.name + ".solo", strand.solo ? 0 : 1}}, 0);
+}
+
+void AnvilCanvas::openLane(std::size_t lane) const
+{
+    const std::string& name = session_.shaping.felt()->strands[lane].name;
+    session_.shaping.setOpenStrand(session_.shaping.openStrand() == name ? std::string() : name);
+}
+
+void AnvilCanvas::moveLane(std::size_t lane, int by) const
+{
+    const Recipe& recipe = *session_.shaping.felt();
+    const QString name = QString::fromStdString(recipe.strands[lane].name);
+    session_.document.edit(withStrandMoved(session_.document.project(), recipe.id, lane, by),
+                           by < 0 ? tr("%1 moved up").arg(name) : tr("%1 moved down").arg(name));
+}
+
+std::vector<PaintedPart> AnvilCanvas::paintedParts() const
+{
+    std::vector<PaintedPart> parts;
+    const Recipe* recipe = session_.selection.feltStrike() != nullptr ? session_.shaping.felt() : nullptr;
+    if (recipe == nullptr || !lanesOfStrands())
+        return parts;
+    const AnvilLayout layout = layoutNow();
+    for (std::size_t i = 0; i < recipe->strands.size() && i < layout.lanes.size(); ++i) {
+        const Strand& strand = recipe->strands[i];
+        PaintedPart part;
+        part.name = tr("Strand %1").arg(QString::fromStdString(strand.name));
+        part.value = strandAmount(strand);
+        part.place = layout.lanes[i].toRect().adjusted(-static_cast<int>(layout.lanes[i].left()), 0, 0, 0);
+        part.role = QAccessible::CheckBox;
+        part.checked = !strand.muted;
+        part.selected = session_.shaping.shownStrand() == strand.name;
+        part.actions = {{tr("Turn on or off"), [this, i] { toggleLane(i); }},
+                        {tr("Open or close"), [this, i] { openLane(i); }},
+                        {tr("Solo"), [this, i] { toggleSolo(i); }}};
+        if (i > 0)
+            part.actions.emplace_back(tr("Move up"), [this, i] { moveLane(i, -1); });
+        if (i + 1 < recipe->strands.size())
+            part.actions.emplace_back(tr("Move down"), [this, i] { moveLane(i, 1); });
+        parts.push_back(std::move(part));
+    }
+    return parts;
 }
 
 void AnvilCanvas::releaseInGutter(QPointF place)
@@ -371,15 +434,10 @@ void AnvilCanvas::releaseInGutter(QPointF place)
     const auto from = laneHeld_;
     if (recipe == nullptr || !from || *from >= recipe->strands.size())
         return;
-    const std::string name = recipe->strands[*from].name;
-    if (!moved_) {
-        session_.shaping.setOpenStrand(session_.shaping.openStrand() == name ? std::string() : name);
-    } else if (to && *to != *from && *to < recipe->strands.size()) {
-        const int by = static_cast<int>(*to) - static_cast<int>(*from);
-        session_.document.edit(withStrandMoved(session_.document.project(), recipe->id, *from, by),
-                               by < 0 ? tr("%1 moved up").arg(QString::fromStdString(name))
-                                      : tr("%1 moved down").arg(QString::fromStdString(name)));
-    }
+    if (!moved_)
+        openLane(*from);
+    else if (to && *to != *from && *to < recipe->strands.size())
+        moveLane(*from, static_cast<int>(*to) - static_cast<int>(*from));
 }
 
 void AnvilCanvas::dragTo(QPointF place, bool fine)

@@ -6,6 +6,7 @@
 #include "anvil_painter.h"
 #include "contact_pictures.h"
 #include "drag_edit.h"
+#include "painted_access.h"
 #include "paper.h"
 #include "session.h"
 
@@ -13,7 +14,7 @@ namespace ember::app {
 
 /// The painted part of the Anvil: envelope with handles, a lane for each strand, and film frames, all over frames from
 /// the strike.
-class AnvilCanvas : public QWidget {
+class AnvilCanvas : public QWidget, public PaintedParts {
     Q_OBJECT
 public:
     explicit AnvilCanvas(Session& session, QWidget* parent = nullptr);
@@ -31,6 +32,9 @@ public:
     bool lanesOfStrands() const;
     /// Marks a handle as if the pointer were on it.
     void light(Handle handle);
+
+    /// The lanes.
+    std::vector<PaintedPart> paintedParts() const override;
 
     QSize sizeHint() const override { return {1280, 220}; }
     QSize minimumSizeHint() const override { return {420, 120}; }
@@ -58,6 +62,11 @@ private:
     std::vector<LanePicture> lanePictures() const;
     LanePicture laneOf(const Recipe& recipe, const Strand& strand, const Strike& strike) const;
     void pressInGutter(QPointF place);
+    // What a lane's gutter does.
+    void toggleLane(std::size_t lane) const;
+    void toggleSolo(std::size_t lane) const;
+    void openLane(std::size_t lane) const;
+    void moveLane(std::size_t lane, int by) const;
     void releaseInGutter(QPointF place);
     void hoverOver(QPointF place);
     QString gutterTip(const AnvilLayout& layout, QPointF place) const;

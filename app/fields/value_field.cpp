@@ -154,6 +154,12 @@ QFont ValueField::letters() const
     return font;
 }
 
+void ValueField::ask(double value)
+{
+    if (barred_.isEmpty() && isEnabled())
+        wish(value, 0);
+}
+
 int ValueField::shownWidth() const
 {
     return QFontMetrics(letters()).horizontalAdvance(shownText()) + 10 + (own_ ? 12 : 0);

@@ -46,6 +46,9 @@ public:
     QSize sizeHint() const override;
     QSize minimumSizeHint() const override { return sizeHint(); }
 
+    const FieldSpec& spec() const { return spec_; }
+    /// Wishes for a value as typing does; a field that is barred does not.
+    void ask(double value);
     /// What is written on it.
     QString shownText() const;
     /// Pixels it needs to show that whole.

@@ -46,7 +46,8 @@ LiveWindow::LiveWindow(Session& session, const Dialogs& dialogs, QWidget* parent
     auto* row = newRow(this, 0, {0, 0, 0, 0});
     row->addWidget(buildLeft(), 1);
     auto* right = scrolling(buildRight());
-    right->setFixedWidth(400);
+    constexpr int scrollBar = 8;
+    right->setFixedWidth(std::max(416, right->widget()->minimumSizeHint().width() + scrollBar));
     row->addWidget(right);
     connect(runner_, &LiveRunner::struck, this, &LiveWindow::showStruck);
     connect(runner_, &LiveRunner::ticked, this, &LiveWindow::showNow);

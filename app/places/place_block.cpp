@@ -26,8 +26,10 @@ const FieldSpec yField{"y", "y", "m", -10'000, 10'000, 0, 1, "Metres above the c
 const FieldSpec zField{"z", "z", "m", -10'000, 10'000, 10, 1, "Metres ahead of the camera"};
 const FieldSpec acrossField{"across", "Across", "%", -4, 5, 0.5, 0.01, "Of the picture's width, from its left"};
 const FieldSpec downField{"down", "Down", "%", -4, 5, 0.5, 0.01, "Of the picture's height, from its top"};
-constexpr FieldSpec weakerField = choiceField("weaker", "Weaker", offOn, 1, "It is weaker the further it is");
-constexpr FieldSpec laterField = choiceField("later", "Later", offOn, 1, "It arrives later the further it is");
+constexpr FieldSpec weakerField =
+    choiceField("weaker", "Weaker with distance", offOn, 1, "It is weaker the further it is");
+constexpr FieldSpec laterField =
+    choiceField("later", "Delayed by distance", offOn, 1, "It arrives later the further it is");
 constexpr FieldSpec directedField =
     choiceField("directed", "Directed from place", offOn, 1, "The blow comes from there instead of by the direction");
 
@@ -70,9 +72,11 @@ QString arrivalSentence(const Project& project, const Strike& strike)
             .arg(metres(arrival.distance), metres(project.world.cutoff));
     const auto later = arrival.felt - arrival.event;
     const QString when = later == 0 ? PlaceBlock::tr("on its own frame %1").arg(arrival.felt.index)
-                                    : PlaceBlock::tr("on frame %1, %2 later").arg(arrival.felt.index).arg(later);
+                         : later == 1
+                             ? PlaceBlock::tr("on frame %1, 1 frame later").arg(arrival.felt.index)
+                             : PlaceBlock::tr("on frame %1, %2 frames later").arg(arrival.felt.index).arg(later);
     const bool past = arrival.felt.index >= project.length() && project.length() > 0;
-    return PlaceBlock::tr("%1 m away: felt %2 %3, with %4 %")
+    return PlaceBlock::tr("%1 m away: felt %2 %3, at %4 %")
         .arg(metres(arrival.distance), when, past ? PlaceBlock::tr("(past the film's end)") : QString())
         .arg(std::lround(100 * arrival.share * strike.strength))
         .simplified()

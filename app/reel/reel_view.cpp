@@ -29,6 +29,7 @@ ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
     : QWidget(parent), session_(session), finder_(finder), drag_(session.document, session.messages)
 {
     setObjectName(QStringLiteral("reel"));
+    setAccessibleName(tr("Reel"));
     connect(&drag_, &DragEdit::broken, this, [this] {
         gesture_.end();
         update();
@@ -149,6 +150,25 @@ void ReelView::loadWaveform()
 }
 
 // --- painting ---
+
+std::vector<PaintedPart> ReelView::paintedParts() const
+{
+    std::vector<PaintedPart> parts;
+    const ReelLayout layout = layoutNow();
+    for (const Strike& strike : session_.document.project().strikes) {
+        PaintedPart part;
+        part.name = tr("%1, %2").arg(strikeTitle(strike), kindTitle(strike.kind).toLower());
+        part.value = tr("frame %1, %2 %").arg(strike.frame.index).arg(std::lround(100 * strike.strength));
+        const double x = layout.sparkX(strike.frame.index);
+        const double high = layout.sparkHeight(strike.strength);
+        part.place = QRectF(x - 5, layout.sparks.bottom() - high, 10, high).toAlignedRect();
+        part.selected = session_.selection.contains(strike.id);
+        part.actions = {{tr("Select"), [this, id = strike.id] { session_.selection.set({id}); }},
+                        {tr("Go there"), [this, at = strike.frame.index] { session_.playhead.setFrame(at); }}};
+        parts.push_back(std::move(part));
+    }
+    return parts;
+}
 
 void ReelView::followPlayhead()
 {

@@ -9,6 +9,7 @@
 #include "drag_edit.h"
 #include "ember/core/sound.h"
 #include "finder.h"
+#include "painted_access.h"
 #include "paper.h"
 #include "reel_geometry.h"
 #include "reel_gesture.h"
@@ -19,7 +20,7 @@ namespace ember::app {
 
 /// The whole project in a low band: frames, waveform, strikes as sparks, and the motion like a seismogram. Drag the
 /// paper to move the playhead, a spark to move its strike; wheel with Ctrl zooms, without it scrolls.
-class ReelView : public QWidget {
+class ReelView : public QWidget, public PaintedParts {
     Q_OBJECT
 public:
     ReelView(Session& session, Finder& finder, QWidget* parent = nullptr);
@@ -31,6 +32,9 @@ public:
     ReelRange range() const { return range_; }
     void showAll();
     bool waveformReady() const { return !waveform_.low.empty(); }
+
+    /// The strikes.
+    std::vector<PaintedPart> paintedParts() const override;
 
     QSize sizeHint() const override { return {1280, 77}; }
     QSize minimumSizeHint() const override { return {360, 76}; }

@@ -38,6 +38,7 @@
 #include "input_rules.h"
 #include "journal_keeper.h"
 #include "notice_bar.h"
+#include "painted_access.h"
 #include "picture_view.h"
 #include "player.h"
 #include "preferences.h"
@@ -50,6 +51,7 @@
 #include "tapper.h"
 #include "text.h"
 #include "theme.h"
+#include "value_access.h"
 #include "value_control.h"
 
 namespace ember::app {
@@ -77,6 +79,8 @@ MainWindow::MainWindow(Dialogs dialogs)
     buildHelpMenu();
     actionFinder_ = new ActionFinder(this);
     restoreShortcuts(actionsOf(*menuBar()));
+    installPaintedAccess();
+    installValueAccess();
     facts_ = new QLabel(this);
     facts_->setFont(theme::numbers(12));
     facts_->setContentsMargins(0, 4, 12, 0);

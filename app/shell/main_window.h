@@ -41,6 +41,7 @@ class Player;
 class ReelView;
 class RenderPanel;
 class SideColumn;
+class StrikeTable;
 class Takes;
 class Tapper;
 class ValueField;
@@ -119,6 +120,7 @@ private:
     void showDropBench();
     MotionBench& showMotions();
     void showPlaces();
+    void showStrikes();
     void showHandOn();
     void showComfort();
     void showLive();
@@ -169,6 +171,7 @@ private:
     DropBench* dropBench_ = nullptr;     ///< made when it is asked for
     MotionBench* motionBench_ = nullptr; ///< the same
     PlacesWindow* places_ = nullptr;
+    StrikeTable* strikeTable_ = nullptr;
     MotionExportWindow* motionExport_ = nullptr;
     ComfortWindow* comfort_ = nullptr;
     LiveWindow* live_ = nullptr;

@@ -10,6 +10,7 @@
 #include "picture_view.h"
 #include "places_window.h"
 #include "player.h"
+#include "strike_table.h"
 
 namespace ember::app {
 
@@ -55,6 +56,11 @@ void MainWindow::showComfort()
     }
     comfort_->showBeside(picture_->split() == PictureView::Split::gentle);
     raised(comfort_, *session_, this);
+}
+
+void MainWindow::showStrikes()
+{
+    raised(strikeTable_, *session_, this);
 }
 
 void MainWindow::showPlaces()

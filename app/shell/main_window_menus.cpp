@@ -173,6 +173,8 @@ void MainWindow::buildStrikeMenu()
     menu->addSeparator();
     add(menu, "strike.places-from-above", tr("Pla&ces from above"), QKeySequence(Qt::CTRL | Qt::Key_T),
         [this] { showPlaces(); });
+    add(menu, "strike.table", tr("Strikes in a ta&ble"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_T),
+        [this] { showStrikes(); });
     menu->addSeparator();
     needClip_.push_back(add(menu, "strike.ease-shakes-home-from-here", tr("E&ase shakes home from here"),
                             QKeySequence(Qt::Key_H), [this] { session_->strikes.settleHere(SettleMode::ease); }));

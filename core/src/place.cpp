@@ -24,7 +24,7 @@ namespace {
 
 constexpr std::array<std::string_view, 4> arrivalWords{"at_once", "air", "ground", "own"};
 constexpr FieldSpec weakerField =
-    choiceField("weaker", "Weaker", offOn, 1, "Strikes with a place are weaker the further they are");
+    choiceField("weaker", "Weaker with distance", offOn, 1, "Strikes with a place are weaker the further they are");
 constexpr FieldSpec exponentField{
     "exponent", "Falloff power", "", 0, 6, 1, 0.1, "Strength falls as the reference over the distance, to this power"};
 constexpr FieldSpec referenceField{
@@ -35,13 +35,13 @@ constexpr FieldSpec referenceField{
 constexpr FieldSpec cutoffField{
     "cutoff", "Silent beyond", "m", 0, 100'000, 0, 5, "From this distance on nothing is felt; 0 is never"};
 constexpr FieldSpec laterField =
-    choiceField("later", "Later", offOn, 1, "Strikes with a place arrive later the further they are");
+    choiceField("later", "Delayed by distance", offOn, 1, "Strikes with a place arrive later the further they are");
 constexpr FieldSpec arrivalField = choiceField("arrival", "Travels", arrivalWords, 1,
                                                "At once; as sound in air, 343 m/s; as a wave in the ground, 1500 m/s; "
                                                "or at a speed of its own");
 constexpr FieldSpec speedField{"speed", "Speed", "m/s", 1, 100'000, 100, 10, "How fast it travels, where that is own"};
 constexpr FieldSpec directedField =
-    choiceField("directed", "From its place", offOn, 1, "The blow of a strike with a place comes from there");
+    choiceField("directed", "Directed from place", offOn, 1, "The blow of a strike with a place comes from there");
 
 constexpr double degree = std::numbers::pi / 180;
 constexpr double halfLens = 25 * degree;

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "ember/core/source.h"
 #include "ember/core/values.h"
 
 namespace ember {
@@ -45,6 +46,19 @@ Project withFallingStrengths(Project project, const StrikeIds& ids, double ratio
         strike.strength = strength;
     }
     return project;
+}
+
+Project withScattered(Project project, const StrikeIds& ids, Scattered what, double range, std::uint32_t round)
+{
+    constexpr std::uint64_t salt = 0x5ca77e2edULL;
+    return withStrikesChanged(std::move(project), ids, [&](Strike& strike) {
+        const std::uint64_t bits = mixSeed(strike.seed, salt + round, static_cast<std::uint64_t>(what));
+        const double share = 2 * std::ldexp(static_cast<double>(bits >> 11U), -53) - 1; // -1 to 1
+        if (what == Scattered::strength)
+            strike.strength = clampTo(strikefield::strength, strike.strength * (1 + range * share));
+        else if (strike.direction)
+            strike.direction = std::fmod(*strike.direction + range * share + 720, 360);
+    });
 }
 
 StrikesPulled withStrikesPulled(Project project, const StrikeIds& ids, std::span<const double> seconds, double within)

@@ -85,6 +85,45 @@ private slots:
                                  "\"shots\": [], \"recipes\": [], \"strikes\": [], \"beats\": {\"bpm\": 1e9}}",
                                  "", "p"));
     }
+    void scatteredByTheSeedWithinARange()
+    {
+        StrikeIds ids;
+        std::vector<std::int64_t> frames;
+        for (int i = 0; i < 100; ++i)
+            frames.push_back(2 * i);
+        Project project = withStrikesOn(frames, ids);
+        for (std::size_t i = 0; i < project.strikes.size(); ++i)
+            project.strikes[i].direction = i == 7 ? std::nullopt : std::optional(350.0);
+        const Project once = withScattered(project, ids, Scattered::strength, 0.2, 1);
+        QVERIFY(once == withScattered(project, ids, Scattered::strength, 0.2, 1)); // the same again
+        QVERIFY(!(once == withScattered(project, ids, Scattered::strength, 0.2, 2)));
+        double low = 9;
+        double high = 0;
+        double sum = 0;
+        for (const Strike& strike : once.strikes) {
+            low = std::min(low, strike.strength);
+            high = std::max(high, strike.strength);
+            sum += strike.strength;
+        }
+        QVERIFY(low >= 0.64 && high <= 0.96 && low < 0.69 && high > 0.91);
+        QVERIFY(std::abs(sum / 100 - 0.8) < 0.03); // to no side
+        const Project turned = withScattered(project, ids, Scattered::direction, 30, 1);
+        QVERIFY(!turned.strikes[7].direction); // the seed chooses that one already
+        int beyond = 0;
+        for (const Strike& strike : turned.strikes)
+            if (strike.direction) {
+                QVERIFY(*strike.direction >= 0 && *strike.direction < 360);
+                QVERIFY(*strike.direction >= 320 || *strike.direction <= 20);
+                beyond += *strike.direction <= 20 ? 1 : 0;
+            }
+        QVERIFY(beyond > 15);
+        QVERIFY(withScattered(project, ids, Scattered::strength, 0, 5) == project);
+        // One strike alone, and no other; what would be too much is held.
+        QCOMPARE(withScattered(project, {ids[3]}, Scattered::strength, 0.5, 1).strikes[4], project.strikes[4]);
+        project.strikes[0].strength = strikefield::strength.max;
+        QVERIFY(withScattered(project, ids, Scattered::strength, 1, 3).strikes[0].strength <=
+                strikefield::strength.max);
+    }
 };
 
 EMBER_TEST(TimingEditsTest)

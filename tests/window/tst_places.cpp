@@ -90,11 +90,11 @@ private slots:
     {
         placed();
         QCOMPARE(child<QLabel>("place-says")->text(),
-                 QStringLiteral("10.0 m away: felt on frame 41, 1 later, with 50 %"));
+                 QStringLiteral("10.0 m away: felt on frame 41, 1 frame later, at 50 %"));
         type(field("z"), QStringLiteral("343"));
         QVERIFY(at() == (WorldPoint{0, 0, 343}));
         QCOMPARE(child<QLabel>("place-says")->text(),
-                 QStringLiteral("343 m away: felt on frame 64, 24 later, with 1 %"));
+                 QStringLiteral("343 m away: felt on frame 64, 24 frames later, at 1 %"));
         // Nothing moves before; with the strength kept the picture moves where it arrives.
         flip("weaker");
         QVERIFY(!strike().place->weaker);
