@@ -74,7 +74,7 @@ class RandomUseTest : public test::WindowFixture {
         case 12:
             if (auto* drawn = any<DrawnCanvas>(random))
                 drag(drawn, placeOn(drawn, random), placeOn(drawn, random));
-            else if (auto* add = any<QToolButton>(random); add != nullptr && add->menu() != nullptr)
+            else if (auto* add = child<QToolButton>("add-strand"); add->isVisible())
                 add->menu()->actions()[random.whole(0, 4)]->trigger();
             break;
         case 13: {
@@ -126,7 +126,8 @@ class RandomUseTest : public test::WindowFixture {
     static bool harmless(const QAbstractButton& button)
     {
         static const QStringList left{QStringLiteral("render-open"), QStringLiteral("render-start"),
-                                      QStringLiteral("play"), QStringLiteral("loop"), QStringLiteral("add-strand")};
+                                      QStringLiteral("play"),        QStringLiteral("loop"),
+                                      QStringLiteral("add-strand"),  QStringLiteral("anvil-more")};
         return !left.contains(button.objectName()) && button.window() == button.topLevelWidget();
     }
 
