@@ -166,8 +166,10 @@ void StrikeTable::showPicked()
             rows.select(at, at);
         }
     view_->selectionModel()->select(rows, QItemSelectionModel::ClearAndSelect | QItemSelectionModel::Rows);
-    if (!rows.isEmpty())
+    if (!rows.isEmpty()) {
+        view_->selectionModel()->setCurrentIndex(rows.indexes().front(), QItemSelectionModel::NoUpdate);
         view_->scrollTo(rows.indexes().front());
+    }
     picking_ = false;
     refresh();
 }
