@@ -15,22 +15,6 @@ constexpr double gap = 3;           ///< between two of them
 constexpr double handleRoom = 7;    ///< around a handle
 constexpr double overTheLine = 900; ///< what covering the line costs, in squared pixels of distance
 
-Handle handleOf(Tag tag, const Envelope& e)
-{
-    switch (tag) {
-    case Tag::lead: return Handle::lead;
-    case Tag::leadLevel: return Handle::leadLevel;
-    case Tag::attack: return e.chosen<Anchor>(F::anchor) == Anchor::peak ? Handle::onset : Handle::peak;
-    case Tag::hold: return Handle::hold;
-    case Tag::curve: return Handle::curve;
-    case Tag::decay: return Handle::decay;
-    case Tag::rumbleLength: return Handle::rumble;
-    case Tag::release: return Handle::release;
-    case Tag::rumble: break;
-    }
-    return Handle::none;
-}
-
 /// Its side of the handle: what comes before the peak stands left of it.
 bool leftOfIt(Tag tag)
 {
@@ -59,6 +43,22 @@ struct Line {
 };
 
 } // namespace
+
+Handle handleOf(Tag tag, const Envelope& e)
+{
+    switch (tag) {
+    case Tag::lead: return Handle::lead;
+    case Tag::leadLevel: return Handle::leadLevel;
+    case Tag::attack: return e.chosen<Anchor>(F::anchor) == Anchor::peak ? Handle::onset : Handle::peak;
+    case Tag::hold: return Handle::hold;
+    case Tag::curve: return Handle::curve;
+    case Tag::decay: return Handle::decay;
+    case Tag::rumbleLength: return Handle::rumble;
+    case Tag::release: return Handle::release;
+    case Tag::rumble: break;
+    }
+    return Handle::none;
+}
 
 std::vector<Tag> tagsOf(const Envelope& e)
 {

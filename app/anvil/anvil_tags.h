@@ -20,6 +20,9 @@ inline constexpr std::array allTags{Tag::lead,  Tag::leadLevel, Tag::attack,    
 /// length of a rumble that is not there.
 std::vector<Tag> tagsOf(const Envelope& envelope);
 
+/// The handle a value stands at; none for the rumble's level, which belongs to a stretch.
+Handle handleOf(Tag tag, const Envelope& envelope);
+
 /// The point a value belongs to: its handle, or the middle of what it is the level of.
 QPointF tagPoint(const AnvilLayout& layout, const Envelope& envelope, Tag tag);
 

@@ -54,22 +54,6 @@ const std::vector<TagOf>& tagTable()
     return table;
 }
 
-Handle handleOf(Tag tag)
-{
-    switch (tag) {
-    case Tag::lead: return Handle::lead;
-    case Tag::leadLevel: return Handle::leadLevel;
-    case Tag::attack: return Handle::peak;
-    case Tag::hold: return Handle::hold;
-    case Tag::curve: return Handle::curve;
-    case Tag::decay: return Handle::decay;
-    case Tag::rumbleLength: return Handle::rumble;
-    case Tag::release: return Handle::release;
-    case Tag::rumble: break;
-    }
-    return Handle::none;
-}
-
 } // namespace
 
 AnvilView::AnvilView(Session& session, QWidget* parent)
@@ -81,9 +65,9 @@ AnvilView::AnvilView(Session& session, QWidget* parent)
     traces_->hide();
     connect(canvas_, &AnvilCanvas::laidOut, this, &AnvilView::placeValues);
     connect(canvas_, &AnvilCanvas::hoveredOver, this, [this](Handle over) {
+        const Envelope envelope = session_.shaping.envelope();
         for (HandleTag* tag : tags_)
-            tag->setLit(over != Handle::none &&
-                        (handleOf(tag->tag()) == over || (tag->tag() == Tag::attack && over == Handle::onset)));
+            tag->setLit(over != Handle::none && handleOf(tag->tag(), envelope) == over);
     });
     connect(&session_.document, &OpenDocument::changed, this, &AnvilView::refresh);
     connect(&session_.selection, &Selection::changed, this, &AnvilView::refresh);
@@ -233,10 +217,7 @@ void AnvilView::buildTags()
         auto* tag = new HandleTag(one.tag, control(one.value, this), sheet, this);
         tag->setObjectName(QStringLiteral("tag-") + toQString(specOf(one.value).key));
         connect(tag, &HandleTag::hovered, this, [this, of = one.tag](bool over) {
-            Handle handle = over ? handleOf(of) : Handle::none;
-            if (handle == Handle::peak && session_.shaping.envelope().chosen<Anchor>(F::anchor) == Anchor::peak)
-                handle = Handle::onset;
-            canvas_->light(handle);
+            canvas_->light(over ? handleOf(of, session_.shaping.envelope()) : Handle::none);
         });
         tag->setProperty(readAcross, true);
         tags_.push_back(tag);
