@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include <QApplication>
+#include <QLineEdit>
 #include <QMouseEvent>
 #include <QNativeGestureEvent>
 #include <QPainter>
@@ -269,8 +270,10 @@ bool PictureView::eventFilter(QObject* watched, QEvent* event)
     // Space is held: a drag moves what is looked at.
     if (event->type() == QEvent::ShortcutOverride || event->type() == QEvent::KeyRelease) {
         const auto* key = static_cast<QKeyEvent*>(event);
+        const auto* to = qobject_cast<const QWidget*>(watched);
+        const bool typed = qobject_cast<const QLineEdit*>(to) != nullptr || (to != nullptr && to->window() != window());
         if (key->key() == Qt::Key_Space && !key->isAutoRepeat())
-            spaceHeld_ = event->type() == QEvent::ShortcutOverride;
+            spaceHeld_ = event->type() == QEvent::ShortcutOverride && !typed;
     } else if (event->type() == QEvent::WindowDeactivate) {
         spaceHeld_ = false;
     }
