@@ -231,6 +231,7 @@ void AnvilView::placeValues()
     const Envelope envelope = session_.shaping.envelope();
     const std::vector<Tag> there = any ? tagsOf(envelope) : std::vector<Tag>();
     std::vector<QSizeF> sizes;
+    sizes.reserve(there.size());
     const auto widget = [this](Tag tag) {
         return *std::find_if(tags_.begin(), tags_.end(), [tag](HandleTag* one) { return one->tag() == tag; });
     };

@@ -113,7 +113,7 @@ double StrengthBar::valueAt(QPointF place, bool) const
 DirectionDial::DirectionDial(QWidget* parent) : DraggedValue(parent)
 {
     setObjectName(QStringLiteral("direction-dial"));
-    setFixedSize(sizeHint());
+    setFixedSize(DirectionDial::sizeHint());
     setBarred({});
 }
 

@@ -5,14 +5,10 @@
 #include <cmath>
 #include <cstring>
 
-#include <QAudioDevice>
-#include <QAudioFormat>
-#include <QAudioSink>
 #include <QElapsedTimer>
 
 #include "background.h"
 #include "ember/film/film_sound.h"
-#include "sound_output.h"
 
 namespace ember::app {
 
@@ -61,25 +57,13 @@ LiveSound::~LiveSound()
 void LiveSound::start()
 {
     silence();
-    const QAudioDevice device = SoundOutput::device();
-    if (device.isNull() || sink_)
-        return;
-    QAudioFormat format;
-    format.setSampleRate(rate);
-    format.setChannelCount(2);
-    format.setSampleFormat(QAudioFormat::Int16);
-    if (!device.isFormatSupported(format))
-        return;
-    sink_ = std::make_unique<QAudioSink>(device, format);
-    sink_->setBufferSize(rate / 25 * 4); // forty milliseconds
-    sink_->start(this);
+    if (!sink_.running())
+        sink_.start(*this, 0.04);
 }
 
 void LiveSound::stop()
 {
-    if (sink_)
-        sink_->stop();
-    sink_.reset();
+    sink_.stop();
     silence();
 }
 
@@ -166,7 +150,7 @@ qint64 LiveSound::readData(char* data, qint64 size)
     const auto frames = static_cast<std::size_t>(size) / 4;
     const std::vector<float> mix = mixed(frames);
     for (std::size_t i = 0; i < mix.size(); ++i) {
-        const auto scaled = static_cast<std::int16_t>(std::lround(mix[i] * 32767.F));
+        const std::int16_t scaled = sixteenBits(mix[i]);
         std::memcpy(data + 2 * i, &scaled, 2);
     }
     return static_cast<qint64>(frames * 4);

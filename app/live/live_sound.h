@@ -8,8 +8,7 @@
 #include <QIODevice>
 
 #include "ember/core/project.h"
-
-class QAudioSink;
+#include "sound_sink.h"
 
 namespace ember::app {
 
@@ -18,7 +17,7 @@ namespace ember::app {
 class LiveSound : public QIODevice {
     Q_OBJECT
 public:
-    static constexpr int rate = 48000;
+    static constexpr int rate = SoundSink::rate;
     /// More are not heard at once: the oldest makes room.
     static constexpr std::size_t mostVoices = 24;
 
@@ -55,7 +54,7 @@ private:
     std::vector<Voice> voices_;
     std::uint64_t generation_ = 0; ///< grows with each silence: what was asked for before is not heard any more
     bool on_ = true;
-    std::unique_ptr<QAudioSink> sink_;
+    DeviceSink sink_;
 };
 
 } // namespace ember::app

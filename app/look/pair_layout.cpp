@@ -36,10 +36,10 @@ void PairLayout::addPair(QWidget* label, QWidget* control, int span)
     Pair pair;
     if (label != nullptr) {
         addChildWidget(label);
-        pair.label.reset(new QWidgetItem(label));
+        pair.label = std::make_unique<QWidgetItem>(label);
     }
     addChildWidget(control);
-    pair.control.reset(new QWidgetItem(control));
+    pair.control = std::make_unique<QWidgetItem>(control);
     pair.span = span;
     pair.begins = std::exchange(break_, false);
     pairs_.push_back(std::move(pair));
@@ -138,7 +138,7 @@ PairLayout::Arranged PairLayout::arranged(int columns) const
     for (const Cell& cell : made.cells) {
         int have = -columnGap;
         for (int k = 0; k < cell.span; ++k) {
-            const auto at = static_cast<std::size_t>(cell.column + k);
+            const auto at = static_cast<std::size_t>(cell.column) + static_cast<std::size_t>(k);
             have += columnGap + made.controls[at] + made.labels[at] + (made.labels[at] > 0 ? nameGap : 0);
         }
         const auto at = static_cast<std::size_t>(cell.column);

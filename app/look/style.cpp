@@ -324,7 +324,7 @@ QSize Style::sizeFromContents(ContentsType type, const QStyleOption* option, con
         const bool menu = made != nullptr && (made->features & QStyleOptionButton::HasMenu) != 0;
         return size + room + QSize(menu ? arrowRoom : 0, 0);
     }
-    case CT_ToolButton: return size + room;
+    case CT_ToolButton:
     case CT_LineEdit: return size + room;
     case CT_ComboBox: return size + room + QSize(arrowRoom + 4, 0); // its words are drawn two pixels in
     case CT_MenuBarItem: return size + QSize(20, 8);

@@ -250,6 +250,7 @@ MotionChooser* StrandDetails::buildMotion()
         if (s == nullptr)
             return;
         std::vector<std::pair<std::string, double>> values;
+        values.reserve(allAxes.size());
         for (const Axis axis : allAxes)
             values.emplace_back("strand." + s->name + ".amount." + std::string(axisName(axis)), amount[axis]);
         session_.shaping.set(values, gesture);

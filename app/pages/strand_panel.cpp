@@ -37,7 +37,7 @@ double fullBar(Axis axis, int width)
 
 QString strandSummary(const Strand& strand)
 {
-    const QString kind = toQString(sourceWords[strand.source.index()]);
+    QString kind = toQString(sourceWords[strand.source.index()]);
     const auto hertz = [](double v) { return QString::number(v, 'g', 3); };
     if (const auto* jitter = std::get_if<Jitter>(&strand.source))
         return jitter->every == 1 ? StrandPanel::tr("jitter, every frame")

@@ -243,7 +243,7 @@ void PictureView::showWholePixels()
 
 void PictureView::setGuides(Guides guides)
 {
-    guides_ = guides;
+    guides_ = std::move(guides);
     update();
 }
 
@@ -376,11 +376,11 @@ void PictureView::setPreview(const std::optional<Recipe>& recipe)
             const StrikeSpan span = motion.spans().front();
             const double pause = rate / 4; // at rest between two rounds
             const double last = std::min(span.end, longestSeconds * rate) + pause;
-            preview_.reset(new Preview{QString::fromStdString(recipe->name),
-                                       std::move(motion),
-                                       std::floor(span.start) - 1,
-                                       std::ceil(last),
-                                       {}});
+            preview_ = std::make_unique<Preview>(Preview{QString::fromStdString(recipe->name),
+                                                         std::move(motion),
+                                                         std::floor(span.start) - 1,
+                                                         std::ceil(last),
+                                                         {}});
             preview_->clock.start();
             if (!preference::calm())
                 previewTimer_.start(std::max(8, static_cast<int>(1000 / rate)));

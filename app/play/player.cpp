@@ -7,11 +7,10 @@
 namespace ember::app {
 
 namespace {
-constexpr std::int64_t ticksPerSecond = SoundOutput::rate;
-constexpr std::int64_t longestStep = ticksPerSecond / 20; ///< of a device's own clock
+constexpr std::int64_t ticksPerSecond = SoundSink::rate;
 } // namespace
 
-Player::Player(Session& session) : session_(session)
+Player::Player(Session& session, std::unique_ptr<SoundSink> sink) : session_(session), sound_(std::move(sink))
 {
     timer_.setTimerType(Qt::PreciseTimer);
     timer_.setInterval(5);
@@ -80,11 +79,8 @@ void Player::restart()
     }
     sound_.stop();
     heardSound_ = session_.film.filmSound();
-    if (soundOn_ && heardSound_.any() && speed_ == 1)
+    if (soundOn_ && heardSound_.any())
         sound_.start(heardSound_, speed_, line_);
-    heard_ = 0;
-    played_ = 0;
-    heardAt_.start();
     clock_.start();
     rateClock_.start();
     shown_ = 0;
@@ -122,24 +118,14 @@ QString Player::silence() const
 {
     if (!session_.film.filmSound().any())
         return tr("The clip has no sound");
-    if (!SoundOutput::deviceAvailable())
+    if (!DeviceSink::available())
         return tr("No sound device: the clock leads");
     return soundOn_ ? QString() : tr("Sound is off");
 }
 
 std::int64_t Player::ticksPlayed()
 {
-    if (!sound_.running())
-        return clock_.nsecsElapsed() * ticksPerSecond / 1'000'000'000;
-    // A device tells its place in steps; in between, and only for so long, time is trusted.
-    const auto heard = sound_.played();
-    if (heard != heard_) {
-        heard_ = heard;
-        heardAt_.start();
-    }
-    const auto since = std::min<std::int64_t>(heardAt_.nsecsElapsed() * ticksPerSecond / 1'000'000'000, longestStep);
-    played_ = std::max(played_, heard_ + (heard_ > 0 ? since : 0));
-    return played_;
+    return sound_.running() ? sound_.heard() : clock_.nsecsElapsed() * ticksPerSecond / 1'000'000'000;
 }
 
 double Player::framePosition()

@@ -16,14 +16,14 @@ namespace ember::app {
 class Player : public QObject {
     Q_OBJECT
 public:
-    explicit Player(Session& session);
+    explicit Player(Session& session, std::unique_ptr<SoundSink> sink = std::make_unique<DeviceSink>());
 
     bool playing() const { return playing_; }
     void play();
     void pause();
     void toggle();
 
-    /// Of the film's own speed, 0.1 to 1. Slower than that, it is played without sound.
+    /// Of the film's own speed, 0.1 to 1. Slow sound is stretched: it keeps its pitch.
     static constexpr double slowest = 0.1;
     double speed() const { return speed_; }
     void setSpeed(double speed);
@@ -54,9 +54,6 @@ private:
     SoundOutput sound_;
     QTimer timer_;
     QElapsedTimer clock_;
-    std::int64_t heard_ = 0;  ///< what the sound device told last
-    QElapsedTimer heardAt_;   ///< and since when
-    std::int64_t played_ = 0; ///< never goes back
     PlayLine line_;
     FilmSound heardSound_;
     QTimer strikesChanged_; ///< what strikes sound like; waits for the hand to rest

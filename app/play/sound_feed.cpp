@@ -2,8 +2,9 @@
 #include "sound_feed.h"
 
 #include <algorithm>
-#include <cmath>
 #include <cstring>
+
+#include "sound_sink.h"
 
 namespace ember::app {
 
@@ -49,10 +50,8 @@ void SoundFeed::decode(WaitingThread::Lock& held)
     if (count == straight && line_.loops())
         reader_->seek(line_.at(decoded_));
     held.lock();
-    for (const float value : part.samples) {
-        const auto scaled = static_cast<std::int16_t>(std::lround(std::clamp(value, -1.f, 1.f) * 32767.f));
-        ring_[(ringFirst_ + ringCount_++) % ring_.size()] = scaled;
-    }
+    for (const float value : part.samples)
+        ring_[(ringFirst_ + ringCount_++) % ring_.size()] = sixteenBits(value);
     worker_.tell();
 }
 

@@ -1,77 +1,48 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "sound_output.h"
 
+#include <algorithm>
 #include <cmath>
 
-#include <QAudioDevice>
-#include <QAudioFormat>
-#include <QAudioSink>
-#include <QMediaDevices>
-
+#include "ember/film/stretched_sound.h"
 #include "preferences.h"
 #include "sound_feed.h"
 
 namespace ember::app {
 
-SoundOutput::SoundOutput(QObject* parent) : QObject(parent) {}
+SoundOutput::SoundOutput(std::unique_ptr<SoundSink> sink) : sink_(std::move(sink)) {}
 
 SoundOutput::~SoundOutput()
 {
     stop();
 }
 
-bool SoundOutput::deviceAvailable()
-{
-    return !QMediaDevices::defaultAudioOutput().isNull();
-}
-
-QAudioDevice SoundOutput::device()
-{
-    const QByteArray wanted = preference::soundDevice().toUtf8();
-    for (const QAudioDevice& one : QMediaDevices::audioOutputs())
-        if (!wanted.isEmpty() && one.id() == wanted) // else it is not there now
-            return one;
-    return QMediaDevices::defaultAudioOutput();
-}
-
 bool SoundOutput::start(const FilmSound& sound, double speed, const PlayLine& line)
 {
     stop();
-    const QAudioDevice chosen = device();
-    if (chosen.isNull())
-        return false;
-    QAudioFormat format;
-    format.setSampleRate(rate);
-    format.setChannelCount(2);
-    format.setSampleFormat(QAudioFormat::Int16);
-    if (!chosen.isFormatSupported(format))
-        return false;
-    auto reader = openFilmSound(sound, {static_cast<int>(std::lround(rate / speed)), 2});
+    auto reader = openFilmSound(sound, {SoundSink::rate, 2});
     if (!reader)
         return false;
-    feed_ = std::make_unique<SoundFeed>(std::move(reader).value(), line, rate / 2);
+    feed_ = std::make_unique<SoundFeed>(stretched(std::move(reader).value(), speed), line, SoundSink::rate / 2);
     feed_->waitUntilFull();
-    sink_ = std::make_unique<QAudioSink>(chosen, format);
-    sink_->setBufferSize(rate / 10 * 4);
-    sink_->start(feed_.get());
-    if (sink_->error() != QAudio::NoError) {
-        stop();
-        return false;
-    }
-    return true;
+    late_ = std::llround(preference::value(preference::soundLatency) / 1000 * SoundSink::rate);
+    heard_ = 0;
+    clock_.start();
+    if (!sink_->start(*feed_, 0.1))
+        feed_.reset();
+    return running();
 }
 
 void SoundOutput::stop()
 {
-    if (sink_)
-        sink_->stop();
-    sink_.reset();
+    sink_->stop();
     feed_.reset();
 }
 
-std::int64_t SoundOutput::played() const
+std::int64_t SoundOutput::heard()
 {
-    return sink_ ? sink_->processedUSecs() * rate / 1'000'000 : 0;
+    heard_ = std::max(heard_, clock_.at(sink_->played()) - late_);
+    return heard_;
 }
 
 } // namespace ember::app

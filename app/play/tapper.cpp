@@ -33,6 +33,11 @@ int Tapper::latency()
     return std::clamp(QSettings().value(latencyKey, 0).toInt(), -200, 500);
 }
 
+bool Tapper::latencyKnown()
+{
+    return QSettings().contains(latencyKey);
+}
+
 void Tapper::setLatency(int milliseconds)
 {
     QSettings().setValue(latencyKey, std::clamp(milliseconds, -200, 500));

@@ -18,6 +18,7 @@ public:
 
     /// How late taps come, in milliseconds, -200 to 500; remembered.
     static int latency();
+    static bool latencyKnown();
     static void setLatency(int milliseconds);
 
 private:

@@ -420,7 +420,7 @@ void ReelView::dropShot()
     if (!drag)
         return;
     const ReelLayout layout = layoutNow();
-    session_.document.edit([&](Project project) { return gesture_.withShotDropped(std::move(project), layout); },
+    session_.document.edit([&](const Project& project) { return gesture_.withShotDropped(project, layout); },
                            drag->says);
     session_.shots.goTo(gesture_.shot(), gesture_.part() == ShotGrip::Part::out);
 }

@@ -6,6 +6,7 @@
 
 #include <QAbstractTableModel>
 
+#include "ember/project/edits.h"
 #include "messages.h"
 #include "open_document.h"
 

@@ -27,6 +27,7 @@ void Playhead::setFrame(std::int64_t frame)
         return;
     frame_ = frame;
     emit moved(frame);
+    emit wentTo(frame);
 }
 
 void Playhead::setLoop(LoopRange loop)

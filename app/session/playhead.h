@@ -33,6 +33,8 @@ public:
 
 signals:
     void moved(qint64 frame);
+    /// It moved, and not because another film was opened.
+    void wentTo(qint64 frame);
     void loopChanged();
     void playingChanged();
 

@@ -29,6 +29,15 @@ const FieldSpec rate{"still_rate",
                      1,
                      "Frames a second of numbered pictures and stills, which have none of their own"};
 
+const FieldSpec soundLatency{"sound_latency",
+                             "Sound arrives late by",
+                             "ms",
+                             0,
+                             1000,
+                             0,
+                             1,
+                             "From the sound device to the ear; the picture waits that long while it plays"};
+
 namespace {
 QString keyOf(std::string_view key)
 {

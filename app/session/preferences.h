@@ -10,9 +10,10 @@ namespace ember::app {
 
 /// What the person prefers on this machine, whatever the project.
 namespace preference {
-extern const FieldSpec memory;  ///< megabytes of decoded frames kept
-extern const FieldSpec keeping; ///< seconds from a change to its being kept for the case of a crash
-extern const FieldSpec rate;    ///< frames a second of numbered pictures and stills
+extern const FieldSpec memory;       ///< megabytes of decoded frames kept
+extern const FieldSpec keeping;      ///< seconds from a change to its being kept for the case of a crash
+extern const FieldSpec rate;         ///< frames a second of numbered pictures and stills
+extern const FieldSpec soundLatency; ///< milliseconds from what the sound device tells to the ear
 
 double value(const FieldSpec& spec);
 void setValue(const FieldSpec& spec, double value);

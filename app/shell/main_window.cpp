@@ -45,6 +45,7 @@
 #include "recipe_page.h"
 #include "reel_view.h"
 #include "render_panel.h"
+#include "scrub.h"
 #include "side_column.h"
 #include "tab_order.h"
 #include "takes.h"
@@ -58,7 +59,7 @@ namespace ember::app {
 
 MainWindow::MainWindow(Dialogs dialogs)
     : dialogs_(std::move(dialogs)), session_(std::make_unique<Session>()), player_(std::make_unique<Player>(*session_)),
-      finder_(std::make_unique<Finder>(*session_)),
+      scrub_(std::make_unique<Scrub>(*session_, *player_)), finder_(std::make_unique<Finder>(*session_)),
       tapper_(std::make_unique<Tapper>(session_->document, session_->playhead, session_->selection, session_->strikes,
                                        *player_)),
       takes_(std::make_unique<Takes>(session_->document, session_->file, session_->messages)),

@@ -38,6 +38,7 @@ class HintStrip;
 class JournalKeeper;
 class PictureView;
 class Player;
+class Scrub;
 class ReelView;
 class RenderPanel;
 class SideColumn;
@@ -156,6 +157,7 @@ private:
     Dialogs dialogs_;
     std::unique_ptr<Session> session_;
     std::unique_ptr<Player> player_;
+    std::unique_ptr<Scrub> scrub_;
     std::unique_ptr<Finder> finder_;
     std::unique_ptr<Tapper> tapper_;
     std::unique_ptr<JournalKeeper> keeper_;

@@ -13,6 +13,7 @@
 #include <QScreen>
 #include <QSettings>
 #include <QStackedWidget>
+#include <QToolButton>
 
 #include "action_finder.h"
 #include "actions.h"
@@ -31,12 +32,14 @@
 #include "player.h"
 #include "preferences_sheet.h"
 #include "reel_view.h"
+#include "scrub.h"
 #include "shortcut_sheet.h"
 #include "side_column.h"
 #include "takes.h"
 #include "tap_test.h"
 #include "tapper.h"
 #include "theme.h"
+#include "value_field.h"
 #include "words.h"
 
 namespace ember::app {
@@ -117,6 +120,11 @@ void MainWindow::buildEditMenu()
     add(menu, "edit.preferences", tr("Pre&ferences"), {}, [this] {
         PreferencesSheet sheet(this);
         connect(&sheet, &PreferencesSheet::changed, this, &MainWindow::applyPreferences);
+        connect(&sheet, &PreferencesSheet::latencyAsked, this, [this, &sheet] {
+            TapTest test(TapTest::Along::sound, &sheet);
+            dialogs_.run(test);
+            sheet.refreshLatency();
+        });
         dialogs_.run(sheet);
     });
     add(menu, "edit.shortcuts", tr("S&hortcuts"), {}, [this] {
@@ -208,7 +216,7 @@ void MainWindow::buildFindMenu()
     needClip_.push_back(
         add(menu, "find.tap-along", tr("&Tap along"), QKeySequence(Qt::Key_K), [this] { tapper_->tap(); }));
     add(menu, "find.tap-test", tr("Tap te&st"), {}, [this] {
-        TapTest test(this);
+        TapTest test(TapTest::Along::light, this);
         dialogs_.run(test);
     });
     menu->addSeparator();
@@ -285,7 +293,13 @@ void MainWindow::buildPlayMenu()
     }
     speeds->setToolTipsVisible(true);
     for (QAction* action : speeds->actions())
-        action->setToolTip(action->text() == tr("100 %") ? tr("With sound") : tr("Without sound, to look closely"));
+        action->setToolTip(action->text() == tr("100 %") ? tr("As it was taken")
+                                                         : tr("Sound is stretched and keeps its pitch"));
+    QAction* scrub = add(menu, "play.sound-while-moving", tr("Sound while &moving the playhead"), {}, [] {});
+    scrub->setCheckable(true);
+    scrub->setChecked(Scrub::on());
+    scrub->setToolTip(tr("The frame the playhead is dragged or stepped to is heard"));
+    connect(scrub, &QAction::toggled, scrub_.get(), &Scrub::setOn);
     menu->addSeparator();
     needClip_.push_back(add(menu, "play.loop", tr("&Loop"), QKeySequence(Qt::Key_L), [this] { loop_->click(); }));
     needClip_.push_back(add(menu, "play.loop-starts-here", tr("Loop starts &here"), QKeySequence(Qt::Key_I),

@@ -6,10 +6,14 @@
 #include <QComboBox>
 #include <QDialogButtonBox>
 #include <QFormLayout>
+#include <QHBoxLayout>
 #include <QMediaDevices>
+#include <QPushButton>
 
 #include "preferences.h"
+#include "sound_sink.h"
 #include "text.h"
+#include "value_control.h"
 #include "value_field.h"
 
 namespace ember::app {
@@ -18,18 +22,20 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent)
 {
     setWindowTitle(tr("Preferences"));
     auto* form = new QFormLayout(this);
-    for (const FieldSpec* spec : {&preference::memory, &preference::keeping, &preference::rate}) {
-        auto* field = new ValueField(*spec, this);
-        field->setObjectName(QStringLiteral("preference-") + toQString(spec->key));
+    const auto fieldOf = [this](const FieldSpec& spec) {
+        auto* field = new ValueField(spec, this);
+        field->setObjectName(QStringLiteral("preference-") + toQString(spec.key));
         field->setMinimumWidth(110);
-        field->setValue(preference::value(*spec));
-        connect(field, &ValueField::wished, this, [this, field, spec](double wanted) {
-            preference::setValue(*spec, wanted);
-            field->setValue(preference::value(*spec));
+        field->setValue(preference::value(spec));
+        connect(field, &ValueField::wished, this, [this, field, &spec](double wanted) {
+            preference::setValue(spec, wanted);
+            field->setValue(preference::value(spec));
             emit changed();
         });
-        form->addRow(toQString(spec->label), field);
-    }
+        return field;
+    };
+    for (const FieldSpec* spec : {&preference::memory, &preference::keeping, &preference::rate})
+        form->addRow(toQString(spec->label), fieldOf(*spec));
     auto* device = new QComboBox(this);
     device->setObjectName(QStringLiteral("preference-device"));
     device->addItem(tr("the system's choice"), QString());
@@ -42,6 +48,18 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent)
         emit changed();
     });
     form->addRow(tr("Sound device"), device);
+    latency_ = fieldOf(preference::soundLatency);
+    auto* measure = new QPushButton(tr("Measure"), this);
+    measure->setObjectName(QStringLiteral("measure-latency"));
+    measure->setAutoDefault(false);
+    measure->setToolTip(tr("Tap along with clicks: how late they are heard becomes the number here"));
+    allow(measure, DeviceSink::available() ? QString() : tr("No sound device: the clock leads"));
+    connect(measure, &QPushButton::clicked, this, &PreferencesSheet::latencyAsked);
+    auto* latencyRow = new QHBoxLayout;
+    latencyRow->addWidget(latency_);
+    latencyRow->addWidget(measure);
+    latencyRow->addStretch(1);
+    form->addRow(toQString(preference::soundLatency.label), latencyRow);
     auto* calm = new QCheckBox(tr("Nothing moves by itself"), this);
     calm->setObjectName(QStringLiteral("preference-calm"));
     calm->setChecked(preference::calm());
@@ -56,6 +74,11 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent)
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Close, this);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::accept);
     form->addRow(buttons);
+}
+
+void PreferencesSheet::refreshLatency()
+{
+    latency_->setValue(preference::value(preference::soundLatency));
 }
 
 } // namespace ember::app

@@ -164,21 +164,22 @@ FilmSound filmSoundOf(const Project& project, const ClipInfo& clip)
 
 Result<std::unique_ptr<SoundReader>> openFilmSound(const FilmSound& sound, SoundReader::Format wanted)
 {
+    return openFilmSoundBy([wanted](SoundReader::Format) { return wanted; }, sound);
+}
+
+Result<std::unique_ptr<SoundReader>> openFilmSoundBy(const SoundReader::Choice& choice, const FilmSound& sound)
+{
     std::unique_ptr<SoundReader> track;
     if (sound.track) {
-        auto opened = openSound(*sound.track, wanted);
+        auto opened = openSoundBy(choice, *sound.track);
         if (!opened)
             return opened.error();
         track = std::move(opened).value();
         if (sound.strikes.empty())
             return track;
     }
-    const SoundReader::Format format{track             ? track->rate()
-                                     : wanted.rate > 0 ? wanted.rate
-                                                       : 48000,
-                                     track                 ? track->channels()
-                                     : wanted.channels > 0 ? wanted.channels
-                                                           : 2};
+    SoundReader::Format format = track ? SoundReader::Format{track->rate(), track->channels()} : choice({48000, 2});
+    format = {format.rate > 0 ? format.rate : 48000, format.channels > 0 ? format.channels : 2};
     std::map<std::string, SoundBuffer> files;
     for (const HeardStrike& strike : sound.strikes) {
         if (strike.sound.kind != SoundKind::file || files.contains(strike.sound.file))

@@ -167,22 +167,23 @@ private:
 /// Hands the sound of the film over in step with its pictures.
 class SoundSupply {
 public:
-    /// Says why a sound that was asked for cannot be read.
-    Status open(FilmSound sound, FilmFormat format)
+    /// Says why a sound that was asked for cannot be read. `own`: the soundtrack is the clips', which is there or not.
+    Status open(FilmSound sound, bool own, FilmFormat format)
     {
         if (isSequence(format) || format == FilmFormat::gif)
             return Done{};
-        SoundReader::Format wanted{soundRateFor(format, 48000), 2};
-        if (sound.track) {
-            if (auto native = openSound(*sound.track, {}))
-                wanted = {soundRateFor(format, native.value()->rate()),
-                          std::min(native.value()->channels(), mostSoundChannels)};
-            else
-                sound.track.reset(); // the clip's own, which is there or not
-        }
         if (!sound.any())
             return Done{};
-        auto opened = openFilmSound(sound, wanted);
+        const auto wanted = [format](SoundReader::Format native) {
+            return SoundReader::Format{soundRateFor(format, native.rate), std::min(native.channels, mostSoundChannels)};
+        };
+        auto opened = openFilmSoundBy(wanted, sound);
+        if (!opened && own && sound.track) {
+            sound.track.reset();
+            if (!sound.any())
+                return Done{};
+            opened = openFilmSoundBy(wanted, sound);
+        }
         if (!opened)
             return opened.error();
         reader_ = std::move(opened).value();
@@ -311,11 +312,9 @@ Result<Phrase> renderFilm(const Project& project, const std::string& out, const 
         told.push_back({"This format needs even sizes: the film is {} x {} pixels.", options.width, options.height});
 
     const ClipInfo info = clip.value()->info();
-    if (!project.sound.file.empty()) // a sound that was asked for is not left out in silence
-        if (const auto own = SoundReader::open(project.sound.file, 0, {}); !own)
-            return own.error();
     SoundSupply sound;
-    if (const auto status = sound.open(filmSoundOf(project, info), *format); !status)
+    const bool ownSound = project.sound.file.empty(); // one that was asked for is not left out in silence
+    if (const auto status = sound.open(filmSoundOf(project, info), ownSound, *format); !status)
         return status.error();
     FilmSettings settings;
     settings.format = *format;

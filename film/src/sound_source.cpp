@@ -93,27 +93,33 @@ std::optional<SoundSource> soundOf(const Project& project, const ClipInfo& film)
 
 Result<std::unique_ptr<SoundReader>> openSound(const SoundSource& source, SoundReader::Format wanted)
 {
+    return openSoundBy([wanted](SoundReader::Format) { return wanted; }, source);
+}
+
+Result<std::unique_ptr<SoundReader>> openSoundBy(const SoundReader::Choice& choice, const SoundSource& source)
+{
     if (source.parts.empty())
-        return SoundReader::open(source.path, source.originSeconds, wanted);
+        return SoundReader::openBy(choice, source.path, source.originSeconds);
     std::vector<ReelSound::Laid> parts;
+    SoundReader::Format film;
     for (const SoundPart& part : source.parts) {
-        if (wanted.rate == 0 || wanted.channels == 0) {
-            auto first = SoundReader::open(part.path, 0, wanted);
-            if (!first)
-                return first.error();
-            wanted = {first.value()->rate(), first.value()->channels()};
-        }
         // Read at another rate and played at the film's it runs as much faster or slower.
-        const SoundReader::Format format{std::max(1000, static_cast<int>(std::lround(wanted.rate / part.speed))),
-                                         wanted.channels};
-        auto opened = SoundReader::open(part.path, part.originSeconds, format);
+        const auto read = [&](SoundReader::Format own) {
+            if (parts.empty()) {
+                film = choice(own);
+                film = {film.rate > 0 ? film.rate : own.rate, film.channels > 0 ? film.channels : own.channels};
+            }
+            return SoundReader::Format{std::max(1000, static_cast<int>(std::lround(film.rate / part.speed))),
+                                       film.channels};
+        };
+        auto opened = SoundReader::openBy(read, part.path, part.originSeconds);
         if (!opened)
             return opened.error();
         parts.push_back(
-            {std::move(opened).value(), std::llround(part.start * wanted.rate), std::llround(part.end * wanted.rate)});
+            {std::move(opened).value(), std::llround(part.start * film.rate), std::llround(part.end * film.rate)});
     }
     return std::unique_ptr<SoundReader>(
-        std::make_unique<ReelSound>(std::move(parts), wanted.rate, wanted.channels, source.originSeconds));
+        std::make_unique<ReelSound>(std::move(parts), film.rate, film.channels, source.originSeconds));
 }
 
 } // namespace ember

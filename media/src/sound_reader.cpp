@@ -12,7 +12,7 @@ namespace {
 
 class FileSoundReader final : public SoundReader {
 public:
-    static Result<std::unique_ptr<SoundReader>> open(const std::string& path, double origin, Format wanted);
+    static Result<std::unique_ptr<SoundReader>> open(const std::string& path, double origin, const Choice& choice);
     ~FileSoundReader() override { av_channel_layout_uninit(&layout_); }
 
     int rate() const override { return rate_; }
@@ -48,7 +48,7 @@ private:
     bool draining_ = false;
 };
 
-Result<std::unique_ptr<SoundReader>> FileSoundReader::open(const std::string& path, double origin, Format wanted)
+Result<std::unique_ptr<SoundReader>> FileSoundReader::open(const std::string& path, double origin, const Choice& choice)
 {
     auto input = av::Input::open(path);
     if (!input)
@@ -67,6 +67,7 @@ Result<std::unique_ptr<SoundReader>> FileSoundReader::open(const std::string& pa
     if (!codec)
         return codec.error();
     reader->codec_ = std::move(codec).value();
+    const Format wanted = choice({reader->codec_->sample_rate, reader->codec_->ch_layout.nb_channels});
     reader->rate_ = wanted.rate > 0 ? wanted.rate : reader->codec_->sample_rate;
     if (wanted.channels > 0)
         av_channel_layout_default(&reader->layout_, wanted.channels);
@@ -222,9 +223,10 @@ SoundBuffer FileSoundReader::read(std::int64_t count)
 
 } // namespace
 
-Result<std::unique_ptr<SoundReader>> SoundReader::open(const std::string& path, double originSeconds, Format wanted)
+Result<std::unique_ptr<SoundReader>> SoundReader::openBy(const Choice& choice, const std::string& path,
+                                                         double originSeconds)
 {
-    return FileSoundReader::open(path, originSeconds, wanted);
+    return FileSoundReader::open(path, originSeconds, choice);
 }
 
 Result<Waveform> readWaveform(SoundReader& sound, const std::string& name, double seconds, double slotSeconds,

@@ -27,6 +27,7 @@ FilmSound filmSoundOf(const Project& project, const ClipInfo& clip);
 /// is the soundtrack itself. With them, each is laid on the first instant of its frame, and their sum with the
 /// soundtrack is kept a decibel below full scale, between its samples too. Where the format asks for the file's and
 /// there is none: 48 kHz stereo. An error where the soundtrack or a strike's own sound file cannot be read.
+Result<std::unique_ptr<SoundReader>> openFilmSoundBy(const SoundReader::Choice& choice, const FilmSound& sound);
 Result<std::unique_ptr<SoundReader>> openFilmSound(const FilmSound& sound, SoundReader::Format wanted);
 
 /// Writes the film's intensity as a sound that is felt rather than heard: a sine of `hertz` (10 to 120), as high as the

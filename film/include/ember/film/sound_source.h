@@ -36,8 +36,9 @@ struct SoundSource {
 /// none. `film`: what openFilm told.
 std::optional<SoundSource> soundOf(const Project& project, const ClipInfo& film);
 
-/// The sound as one stream. Where the format asks for the file's and there are several, it is the first one's. An error
-/// where a file cannot be read.
+/// The sound as one stream; each file is opened once for each shot. Of several, the first one's format is asked about.
+/// An error where a file cannot be read.
+Result<std::unique_ptr<SoundReader>> openSoundBy(const SoundReader::Choice& choice, const SoundSource& source);
 Result<std::unique_ptr<SoundReader>> openSound(const SoundSource& source, SoundReader::Format wanted);
 
 } // namespace ember

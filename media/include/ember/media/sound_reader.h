@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstdint>
+#include <functional>
 #include <memory>
 #include <string>
 
@@ -19,8 +20,16 @@ public:
         int channels = 0; ///< 0 keeps the file's
     };
 
+    /// What is wanted of a sound, once its own format is known; zeros keep the sound's.
+    using Choice = std::function<Format(Format own)>;
+
     /// `originSeconds`: the stream time that counts as second 0 (see ClipInfo).
-    static Result<std::unique_ptr<SoundReader>> open(const std::string& path, double originSeconds, Format wanted);
+    static Result<std::unique_ptr<SoundReader>> openBy(const Choice& choice, const std::string& path,
+                                                       double originSeconds);
+    static Result<std::unique_ptr<SoundReader>> open(const std::string& path, double originSeconds, Format wanted)
+    {
+        return openBy([wanted](Format) { return wanted; }, path, originSeconds);
+    }
     virtual ~SoundReader() = default;
 
     virtual int rate() const = 0;
