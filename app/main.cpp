@@ -14,6 +14,7 @@
 #include "background.h"
 #include "ember/files/manual_page.h"
 #include "instance_door.h"
+#include "language.h"
 #include "main_window.h"
 #include "theme.h"
 
@@ -21,6 +22,8 @@ namespace {
 
 const QString newWindow = QStringLiteral("new-window");
 constexpr const char* fileText = "A clip or a .vember project to open.";
+const QString speak = QStringLiteral("language");
+constexpr const char* speakText = "Speak this language (en, de), whatever the preferences say.";
 constexpr const char* newWindowText = "Start another program, though one is running.";
 
 std::string manualPage()
@@ -34,6 +37,7 @@ std::string manualPage()
                           {{"Options",
                             {},
                             {{"FILE", fileText},
+                             {"--language CODE", speakText},
                              {"--new-window", newWindowText},
                              {"-h, --help", "Say what can be given, and end."},
                              {"-v, --version", "Say the version, and end."}}},
@@ -50,6 +54,7 @@ void readCommandLine(QCommandLineParser& parser, const QStringList& arguments)
     parser.addHelpOption();
     parser.addVersionOption();
     parser.addPositionalArgument(QStringLiteral("file"), QLatin1String(fileText), QStringLiteral("[file]"));
+    parser.addOption({speak, QLatin1String(speakText), QStringLiteral("code")});
     parser.addOption({newWindow, QLatin1String(newWindowText)});
     parser.process(arguments);
 }
@@ -122,6 +127,7 @@ int main(int argc, char** argv)
         }
         door.open();
     }
+    ember::app::language::use(parser.isSet(speak) ? parser.value(speak) : ember::app::language::wanted());
     ember::app::theme::apply(application);
     application.setWindowIcon(QIcon(QStringLiteral(":/vast-ember.svg")));
     QGuiApplication::setDesktopFileName(QStringLiteral("vast-ember"));

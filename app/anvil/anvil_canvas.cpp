@@ -21,7 +21,7 @@ QString amountText(const FieldSpec& spec, double value)
 {
     const double shown = spec.unit == "%" ? 100 * value : value;
     const QString number = QString::number(shown, 'g', 3);
-    return spec.unit == "°" ? number + toQString(spec.unit) : number + QLatin1Char(' ') + toQString(spec.unit);
+    return spec.unit == "°" ? number + ours(spec.unit) : number + QLatin1Char(' ') + ours(spec.unit);
 }
 
 /// Of x and y the larger one; of what only turns or zooms that.
@@ -385,10 +385,11 @@ void AnvilCanvas::toggleSolo(std::size_t lane) const
     session_.shaping.set({{"strand." + strand.name + ".solo", strand.solo ? 0 : 1}}, 0);
 }
 
-void AnvilCanvas::openLane(std::size_t lane) const
+void AnvilCanvas::openLane(std::size_t lane)
 {
     const std::string& name = session_.shaping.felt()->strands[lane].name;
     session_.shaping.setOpenStrand(session_.shaping.openStrand() == name ? std::string() : name);
+    emit strandOpened();
 }
 
 void AnvilCanvas::moveLane(std::size_t lane, int by) const
@@ -399,7 +400,7 @@ void AnvilCanvas::moveLane(std::size_t lane, int by) const
                            by < 0 ? tr("%1 moved up").arg(name) : tr("%1 moved down").arg(name));
 }
 
-std::vector<PaintedPart> AnvilCanvas::paintedParts() const
+std::vector<PaintedPart> AnvilCanvas::paintedParts()
 {
     std::vector<PaintedPart> parts;
     const Recipe* recipe = session_.selection.feltStrike() != nullptr ? session_.shaping.felt() : nullptr;

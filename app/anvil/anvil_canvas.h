@@ -34,7 +34,7 @@ public:
     void light(Handle handle);
 
     /// The lanes.
-    std::vector<PaintedPart> paintedParts() const override;
+    std::vector<PaintedPart> paintedParts() override;
 
     QSize sizeHint() const override { return {1280, 220}; }
     QSize minimumSizeHint() const override { return {420, 120}; }
@@ -44,6 +44,8 @@ signals:
     void laidOut();
     /// The handle under the pointer is another.
     void hoveredOver(Handle handle);
+    /// A lane was clicked, to see its strand in the side column.
+    void strandOpened();
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -65,7 +67,7 @@ private:
     // What a lane's gutter does.
     void toggleLane(std::size_t lane) const;
     void toggleSolo(std::size_t lane) const;
-    void openLane(std::size_t lane) const;
+    void openLane(std::size_t lane);
     void moveLane(std::size_t lane, int by) const;
     void releaseInGutter(QPointF place);
     void hoverOver(QPointF place);

@@ -21,10 +21,10 @@ namespace {
 constexpr double boldness = 2.2;
 constexpr double quietest = 0.12; ///< of the heat: what moves at all is seen
 
-QString laneWord(const char* text)
-{
-    return QCoreApplication::translate("Anvil", text);
-}
+/// Says its words under this name.
+struct LaneWords {
+    Q_DECLARE_TR_FUNCTIONS(Anvil)
+};
 
 /// A lane's values at its columns.
 struct Course {
@@ -124,7 +124,7 @@ void paintLaneHead(QPainter& p, const AnvilLayout& layout, std::size_t index, co
         p.setBrush(lane.solo ? theme::copper : QColor(Qt::transparent));
         p.drawRoundedRect(solo.adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
         p.setPen(lane.solo ? theme::window : theme::dim);
-        p.drawText(solo, Qt::AlignCenter, laneWord("S"));
+        p.drawText(solo, Qt::AlignCenter, LaneWords::tr("S"));
     }
     p.setFont(theme::numbers(11));
     const double wide = QFontMetricsF(p.font()).horizontalAdvance(lane.amount);

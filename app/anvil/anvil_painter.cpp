@@ -18,10 +18,10 @@ namespace {
 
 using F = EnvelopeField;
 
-QString tr(const char* text)
-{
-    return QCoreApplication::translate("Anvil", text);
-}
+/// Says its words under this name.
+struct AnvilWords {
+    Q_DECLARE_TR_FUNCTIONS(Anvil)
+};
 
 /// The line of an envelope, with its corners where they are.
 QPainterPath envelopeLine(const AnvilLayout& layout, const Envelope& e)
@@ -65,7 +65,7 @@ void paintGrid(QPainter& p, const AnvilLayout& layout)
         p.drawLine(QPointF(x, layout.plot.top()), QPointF(x, layout.lanesEnd()));
         p.setPen(tick.value == 0 ? theme::text : theme::dim);
         p.drawText(QRectF(x - 30, layout.ruler.top(), 60, layout.ruler.height()), Qt::AlignCenter,
-                   tick.value == 0 ? tr("strike") : QString::fromStdString(tick.label));
+                   tick.value == 0 ? AnvilWords::tr("strike") : QString::fromStdString(tick.label));
     }
 }
 
@@ -82,7 +82,8 @@ void paintCuts(QPainter& p, const AnvilLayout& layout, const AnvilPicture& pictu
         p.drawLine(QPointF(x, layout.plot.top()), QPointF(x, layout.ruler.top()));
         p.drawLine(QPointF(x, layout.ruler.bottom()), QPointF(x, layout.frames.bottom()));
         if (layout.map.toPixel(frame + 0.5) - x > 30) // between the numbers of the frames it parts
-            p.drawText(QRectF(x - 20, layout.ruler.top(), 40, layout.ruler.height()), Qt::AlignCenter, tr("cut"));
+            p.drawText(QRectF(x - 20, layout.ruler.top(), 40, layout.ruler.height()), Qt::AlignCenter,
+                       AnvilWords::tr("cut"));
     }
 }
 
@@ -193,7 +194,7 @@ void paintFramesHead(QPainter& p, const AnvilLayout& layout)
     p.setFont(theme::words(11));
     p.setPen(theme::dim);
     p.drawText(QRectF(12, layout.frames.top(), layout.gutter.width() - 16, layout.frames.height()),
-               Qt::AlignLeft | Qt::AlignVCenter, tr("frames, px moved"));
+               Qt::AlignLeft | Qt::AlignVCenter, AnvilWords::tr("frames, px moved"));
 }
 
 } // namespace

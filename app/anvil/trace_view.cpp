@@ -43,9 +43,9 @@ TraceView::TraceView(OpenDocument& document, Selection& selection, Playhead& pla
         return made;
     };
     for (const Axis axis : allAxes) {
-        const QString name = toQString(axisName(axis));
-        axisButtons_[static_cast<std::size_t>(axis)] =
-            button(name, QStringLiteral("trace-") + name, tr("Shows %1, where it moves").arg(name), true);
+        const QString name = ours(axisName(axis));
+        axisButtons_[static_cast<std::size_t>(axis)] = button(
+            name, QStringLiteral("trace-") + toQString(axisName(axis)), tr("Shows %1, where it moves").arg(name), true);
     }
     row->addSpacing(12);
     speed_ = button(tr("Speed"), QStringLiteral("trace-speed"),
@@ -182,7 +182,7 @@ void TraceView::paintRow(QPainter& p, const TraceLayout& layout, const QRectF& r
     p.setFont(theme::words(11));
     p.setPen(theme::dim);
     p.drawText(QRectF(0, row.top(), row.left() - 8, row.height()), Qt::AlignRight | Qt::AlignVCenter,
-               toQString(axisName(axis)));
+               ours(axisName(axis)));
     if (!whole.moves())
         return;
     const QPointF top(layout.toX(frames[whole.peak]), middle + scale * peak);

@@ -55,7 +55,7 @@ QLayout* DrawnEditor::buildNumbers()
     auto* row = newRow(4);
     axis_->setObjectName(QStringLiteral("drawn-axis"));
     for (const Axis axis : allAxes)
-        axis_->addItem(toQString(axisName(axis)));
+        axis_->addItem(ours(axisName(axis)));
     axis_->setToolTip(tr("The axis whose curve is shown; each has its own. Its size is the strand's amount."));
     connect(axis_, &QComboBox::activated, this, [this](int index) {
         canvas_->setAxis(static_cast<Axis>(index));
@@ -81,7 +81,7 @@ QLayout* DrawnEditor::buildNumbers()
     };
     ease_->setObjectName(QStringLiteral("drawn-ease"));
     for (const auto word : drawnEaseWords)
-        ease_->addItem(word == "in" ? tr("eased in") : word == "out" ? tr("eased out") : toQString(word));
+        ease_->addItem(word == "in" ? tr("eased in") : word == "out" ? tr("eased out") : ours(word));
     connect(ease_, &QComboBox::activated, this, [this](int index) {
         changeKey([index](DrawnKey& key) { key.ease = static_cast<Ease>(index); },
                   tr("Easing %1").arg(ease_->itemText(index)), 0);

@@ -11,6 +11,7 @@
 #include <QTimer>
 
 #include "input_rules.h"
+#include "language.h"
 #include "text.h"
 #include "theme.h"
 #include "value_control.h"
@@ -27,7 +28,7 @@ KeyRows::KeyRows(OpenDocument& document, Shaping& shaping, Playhead& playhead, K
     grid_->setVerticalSpacing(1);
     grid_->setColumnStretch(static_cast<int>(kind_.fields.size()), 1);
     for (std::size_t i = 0; i < kind_.fields.size(); ++i) {
-        auto* head = dimLabel(toQString(kind_.fields[i].label).toLower(), this);
+        auto* head = dimLabel(language::inLine(ours(kind_.fields[i].label)), this);
         head->setFont(theme::words(11));
         head->setContentsMargins(5, 0, 0, 0); // over the numbers, which have a margin too
         grid_->addWidget(head, 0, static_cast<int>(i));
@@ -43,7 +44,7 @@ void KeyRows::addRow()
         return index < all.size() ? all[index] : std::vector<double>();
     };
     for (std::size_t i = 0; i < kind_.fields.size(); ++i) {
-        auto* control = new ValueControl(kind_.fields[i], toQString(kind_.fields[i].label), this);
+        auto* control = new ValueControl(kind_.fields[i], ours(kind_.fields[i].label), this);
         control->setObjectName(
             QStringLiteral("%1-%2-%3").arg(kind_.name).arg(index).arg(toQString(kind_.fields[i].key)));
         control->gestureSource = [this] { return document_.newGesture(); };

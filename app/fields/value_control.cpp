@@ -23,7 +23,7 @@ namespace ember::app {
 
 QString shownWord(std::string_view word)
 {
-    QString text = toQString(word);
+    QString text = ours(word);
     text.replace(QLatin1Char('_'), QLatin1Char(' '));
     return text;
 }
@@ -104,7 +104,7 @@ quint64 ChoiceRun::gesture(const std::function<quint64()>& fresh)
 }
 
 ValueControl::ValueControl(const FieldSpec& spec, const QString& label, QWidget* parent)
-    : QWidget(parent), spec_(spec), label_(label), help_(toQString(spec.help))
+    : QWidget(parent), spec_(spec), label_(label), help_(ours(spec.help))
 {
     auto* row = newRow(this, usualSpacing, {0, 0, 0, 0});
     if (spec.choices.data() == offOn.data()) {
@@ -225,7 +225,7 @@ ControlGrid::ControlGrid(OpenDocument& document, Shaping& shaping, Binding bindi
 
 ValueControl* ControlGrid::add(const std::string& key, const FieldSpec& spec, const QString& label, int span)
 {
-    const QString name = label.isNull() ? toQString(spec.label) : label;
+    const QString name = label.isNull() ? ours(spec.label) : label;
     auto* control = new ValueControl(spec, name, this);
     QString objectName = QString::fromStdString(key);
     control->setObjectName(objectName.replace(QLatin1Char('.'), QLatin1Char('-')));

@@ -55,13 +55,13 @@ void ValueField::setSpec(const FieldSpec& spec)
 {
     spec_ = spec;
     const auto number = [this](double v) { return QString::number(v * shownFactor(), 'g', 6); };
-    setAccessibleName(toQString(spec.label));
+    setAccessibleName(ours(spec.label));
     setToolTip(
         !barred_.isEmpty()
             ? barred_
             : tr("%1.\n%2 to %3 %4, usually %5. Drag it, or click and type (also 48/2, +10 %, x2), then turn the "
                  "wheel; Shift for fine steps; Ctrl+click returns to %6.")
-                  .arg(toQString(spec.help), number(spec.min), number(spec.max), unitText(), number(spec.fallback),
+                  .arg(ours(spec.help), number(spec.min), number(spec.max), unitText(), number(spec.fallback),
                        own_ ? tr("the recipe's value") : number(spec.fallback)));
     updateGeometry();
     update();
@@ -121,7 +121,7 @@ QString ValueField::shownText() const
     if (mixed_)
         return QStringLiteral("–");
     if (!spec_.choices.empty())
-        return toQString(spec_.choices[static_cast<std::size_t>(value_)]);
+        return ours(spec_.choices[static_cast<std::size_t>(value_)]);
     const double shown = value_ * shownFactor();
     const int decimals = std::abs(shown - std::round(shown)) < 0.005 ? 0 : std::abs(shown) < 10 ? 2 : 1;
     QString number = QString::number(shown, 'f', decimals);
@@ -130,7 +130,7 @@ QString ValueField::shownText() const
             number.chop(1);
     if (number.endsWith(QLatin1Char('.')))
         number.chop(1);
-    const QString unit = !isTime() ? toQString(spec_.unit) : inSeconds_ ? tr("s") : tr("f");
+    const QString unit = !isTime() ? ours(spec_.unit) : inSeconds_ ? tr("s") : tr("f");
     if (unit.isEmpty())
         return number;
     return unit == QStringLiteral("°") ? number + unit : number + QLatin1Char(' ') + unit;
@@ -458,7 +458,7 @@ bool ValueField::takeText(const QString& text)
 
 QString ValueField::unitText() const
 {
-    return isTime() && inSeconds_ ? tr("s") : toQString(spec_.unit);
+    return isTime() && inSeconds_ ? tr("s") : ours(spec_.unit);
 }
 
 QString ValueField::typedText(double value) const
@@ -521,6 +521,9 @@ std::optional<TypedChange> ValueField::typedChange(const QString& text) const
         units.push_back({"pixels", 1});
     if (spec_.unit == "°")
         units.push_back({"degrees", 1});
+    const std::string shown = ours(spec_.unit).toLower().toStdString(); // as this window calls it
+    if (shown != spec_.unit)
+        units.push_back({shown, isTime() ? 1 : 1 / shownFactor()});
     return readTyped(text.toStdString(), units, 1 / shownFactor());
 }
 

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QFileInfo>
 #include <QHBoxLayout>
@@ -11,10 +12,10 @@
 #include <QProgressBar>
 #include <QPushButton>
 #include <QSignalBlocker>
-#include <QToolButton>
 #include <QVBoxLayout>
 
 #include "ember/project/timing_edits.h"
+#include "flow_layout.h"
 #include "form.h"
 #include "frame_strip.h"
 #include "style.h"
@@ -37,9 +38,9 @@ const FieldSpec sensitivityField{"sensitivity",
 const FieldSpec apartField{"apart", "Apart", "frames", 1, 96, 1, 1, "Least frames between two proposals", {}, true};
 const FieldSpec withinField{"within", "Within", "frames", 1, 48, 4, 1, "How far a strike may be pulled", {}, true};
 
-QHBoxLayout* rowOf(QVBoxLayout* column)
+FlowLayout* rowOf(QVBoxLayout* column)
 {
-    auto* row = newRow(5);
+    auto* row = new FlowLayout;
     column->addLayout(row);
     return row;
 }
@@ -69,7 +70,7 @@ FindPanel::FindPanel(Session& session, Finder& finder, const Dialogs& dialogs, Q
     : QWidget(parent), session_(session), finder_(finder), dialogs_(dialogs)
 {
     setObjectName(QStringLiteral("find"));
-    newColumn(this, 5, {12, 5, 10, 6});
+    newColumn(this, 10, {14, 10, 14, 10});
     buildAsking();
     buildBeat();
     buildDeciding();
@@ -89,28 +90,36 @@ ValueField* FindPanel::field(const FieldSpec& spec, const char* name)
     return made;
 }
 
+QWidget* FindPanel::named(const QString& name, QWidget* control)
+{
+    auto* pair = new QWidget(this);
+    auto* row = newRow(pair, 5, {0, 0, 0, 0});
+    row->addWidget(small(name, pair));
+    row->addWidget(control);
+    return pair;
+}
+
 void FindPanel::buildAsking()
 {
     auto* column = static_cast<QVBoxLayout*>(layout());
+    auto* head = newRow(6);
+    column->addLayout(head);
+    auto* title = new QLabel(tr("Find strikes"), this);
+    title->setFont(theme::words(16, true));
+    head->addWidget(title, 1);
+    auto* close = smallButton(tr("Close"), QStringLiteral("find-close"), tr("Closes finding (Ctrl+F)"), this);
+    head->addWidget(close);
     auto* row = rowOf(column);
-    auto* title = new QLabel(tr("Find"), this);
-    title->setFont(theme::words(13, true));
-    row->addWidget(title);
     from_ =
         list({tr("sound and picture"), tr("sound"), tr("picture")}, "find-from", tr("What tells of a strike"), this);
     row->addWidget(from_);
     band_ = list({tr("all pitches"), tr("low"), tr("middle"), tr("high")}, "find-band",
                  tr("Which part of the sound is listened to: low is below 240 Hz, high above 2.4 kHz"), this);
     row->addWidget(band_);
-    row->addWidget(small(tr("Sensitivity"), this));
     sensitivity_ = field(sensitivityField, "find-sensitivity");
-    row->addWidget(sensitivity_);
-    row->addWidget(small(tr("Apart"), this));
+    row->addWidget(named(tr("Sensitivity"), sensitivity_));
     apart_ = field(apartField, "find-apart");
-    row->addWidget(apart_);
-    row->addStretch(1);
-    auto* close = smallButton(tr("Close"), QStringLiteral("find-close"), tr("Closes finding (Ctrl+F)"), this);
-    row->addWidget(close);
+    row->addWidget(named(tr("Apart"), apart_));
     const auto ask = [this](auto&& change) {
         FindOptions options = finder_.options();
         change(options);
@@ -135,17 +144,14 @@ void FindPanel::buildBeat()
                      tr("every 2nd beat"), tr("bar starts")},
                     "find-propose", tr("What is proposed"), this);
     row->addWidget(propose_);
-    row->addStretch(1);
-    row->addWidget(small(tr("Beat"), this));
     bpm_ = field(beatfield::bpm, "find-bpm");
-    row->addWidget(bpm_);
+    row->addWidget(named(tr("Beat"), bpm_));
     half_ = smallButton(tr("Half"), QStringLiteral("find-half"), tr("Half the tempo"), this);
     twice_ = smallButton(tr("Double"), QStringLiteral("find-double"), tr("Double the tempo"), this);
     row->addWidget(half_);
     row->addWidget(twice_);
-    row->addWidget(small(tr("Bar"), this));
     bar_ = field(beatfield::barBeats, "find-bar");
-    row->addWidget(bar_);
+    row->addWidget(named(tr("Bar"), bar_));
     beatHere_ = smallButton(tr("Bar here"), QStringLiteral("find-bar-here"), tr("A bar begins at the playhead"), this);
     row->addWidget(beatHere_);
     connect(propose_, &QComboBox::activated, this, [this](int at) { finder_.setProposed(static_cast<Propose>(at)); });
@@ -181,41 +187,15 @@ void FindPanel::buildBeat()
 void FindPanel::buildDeciding()
 {
     auto* column = static_cast<QVBoxLayout*>(layout());
-    auto* row = rowOf(column);
+    column->addWidget(rule(this));
     strip_ = new FrameStrip(session_.document, session_.film, session_.playhead, this);
-    row->addWidget(strip_);
-    row->addStretch(1);
-    auto* sources = newColumn(4);
-    auto* file = smallButton(tr("Other sound"), QStringLiteral("find-sound"),
-                             tr("Takes the film's sound from another file: its music or its effects"), this);
-    sources->addWidget(file);
-    shapes_ = new QToolButton(this);
-    shapes_->setObjectName(QStringLiteral("find-shapes"));
-    shapes_->setText(tr("Shape from sound"));
-    shapes_->setCheckable(true);
-    shapes_->setFont(theme::words(11));
-    setLook(*shapes_, Look::tight);
-    shapes_->setToolTip(tr("What is accepted is felt as it sounds: its own attack, decay and rumble"));
-    sources->addWidget(shapes_);
-    auto* later = new QHBoxLayout;
-    later->addWidget(small(tr("Sound offset"), this));
-    offset_ = field(soundfield::offset, "find-offset");
-    later->addWidget(offset_, 1);
-    sources->addLayout(later);
-    connect(offset_, &ValueField::wished, this, [this](double value, quint64 gesture) {
-        Project next = session_.document.project();
-        next.sound.offset = value;
-        session_.document.edit(std::move(next), tr("Sound laid %1 s later").arg(value), gesture);
-    });
-    row->addLayout(sources);
-    connect(file, &QPushButton::clicked, this, &FindPanel::chooseSound);
-    row = rowOf(column);
+    column->addWidget(strip_);
+    auto* row = newRow(6);
+    column->addLayout(row);
     count_ = new QLabel(this);
     count_->setObjectName(QStringLiteral("find-count"));
+    count_->setFont(theme::words(13, true));
     row->addWidget(count_);
-    what_ = small({}, this);
-    what_->setObjectName(QStringLiteral("find-what"));
-    row->addWidget(what_);
     working_ = small(tr("Analysing sound and picture"), this);
     row->addWidget(working_);
     progress_ = new QProgressBar(this);
@@ -225,14 +205,11 @@ void FindPanel::buildDeciding()
     cancel_ = smallButton(tr("Cancel"), QStringLiteral("find-cancel"), tr("Stops finding"), this);
     row->addWidget(cancel_);
     row->addStretch(1);
-    late_ = small({}, this);
-    late_->setObjectName(QStringLiteral("find-late"));
-    row->addWidget(late_);
-    layRight_ = smallButton(tr("Align"), QStringLiteral("find-lay"),
-                            tr("Lays the sound so that it comes with the picture, for the whole film"), this);
-    row->addWidget(layRight_);
-
-    row = rowOf(column);
+    what_ = small({}, this);
+    what_->setObjectName(QStringLiteral("find-what"));
+    what_->setWordWrap(true);
+    column->addWidget(what_);
+    auto* decisions = rowOf(column);
     acceptAll_ = smallButton(tr("Accept all"), QStringLiteral("find-accept-all"),
                              tr("Every proposal becomes a strike with its kind's recipe (Shift+A)"), this);
     accept_ = smallButton(tr("Accept"), QStringLiteral("find-accept"),
@@ -242,9 +219,22 @@ void FindPanel::buildDeciding()
     bringBack_ =
         smallButton(tr("Bring back"), QStringLiteral("find-bring-back"), tr("Proposes again what was rejected"), this);
     for (auto* button : {acceptAll_, accept_, reject_, bringBack_})
-        row->addWidget(button);
-    row->addStretch(1);
-    row->addWidget(small(tr("Pull"), this));
+        decisions->addWidget(button);
+    column->addWidget(rule(this));
+    buildPulling(*column);
+    buildSound(*column);
+    column->addStretch(1);
+    connect(acceptAll_, &QPushButton::clicked, &finder_, &Finder::acceptAll);
+    connect(accept_, &QPushButton::clicked, &finder_, &Finder::acceptCurrent);
+    connect(reject_, &QPushButton::clicked, &finder_, &Finder::rejectCurrent);
+    connect(bringBack_, &QPushButton::clicked, &finder_, &Finder::bringBack);
+    connect(cancel_, &QPushButton::clicked, &finder_, &Finder::cancel);
+}
+
+void FindPanel::buildPulling(QVBoxLayout& column)
+{
+    auto* row = rowOf(&column);
+    row->addWidget(small(tr("Pull selected strikes"), this));
     toOnset_ = smallButton(tr("to event"), QStringLiteral("find-pull-onset"),
                            tr("Pulls the selected strikes to the nearest event that was found"), this);
     toBeat_ = smallButton(tr("to beat"), QStringLiteral("find-pull-beat"),
@@ -253,17 +243,38 @@ void FindPanel::buildDeciding()
     within_->setValue(withinField.fallback);
     row->addWidget(toOnset_);
     row->addWidget(toBeat_);
-    row->addWidget(within_);
-    column->addStretch(1);
-    connect(acceptAll_, &QPushButton::clicked, &finder_, &Finder::acceptAll);
-    connect(accept_, &QPushButton::clicked, &finder_, &Finder::acceptCurrent);
-    connect(reject_, &QPushButton::clicked, &finder_, &Finder::rejectCurrent);
-    connect(bringBack_, &QPushButton::clicked, &finder_, &Finder::bringBack);
-    connect(shapes_, &QToolButton::toggled, &finder_, &Finder::setShapesFromSound);
-    connect(cancel_, &QPushButton::clicked, &finder_, &Finder::cancel);
+    row->addWidget(named(tr("within"), within_));
     connect(within_, &ValueField::wished, within_, [this](double value) { within_->setValue(value); });
     connect(toOnset_, &QPushButton::clicked, this, [this] { pull(false); });
     connect(toBeat_, &QPushButton::clicked, this, [this] { pull(true); });
+}
+
+void FindPanel::buildSound(QVBoxLayout& column)
+{
+    auto* row = rowOf(&column);
+    shapes_ = new QCheckBox(tr("Shape from sound"), this);
+    shapes_->setObjectName(QStringLiteral("find-shapes"));
+    shapes_->setFont(theme::words(11));
+    shapes_->setToolTip(tr("What is accepted is felt as it sounds: its own attack, decay and rumble"));
+    row->addWidget(shapes_);
+    auto* file = smallButton(tr("Other sound"), QStringLiteral("find-sound"),
+                             tr("Takes the film's sound from another file: its music or its effects"), this);
+    row->addWidget(file);
+    offset_ = field(soundfield::offset, "find-offset");
+    row->addWidget(named(tr("Sound offset"), offset_));
+    late_ = small({}, this);
+    late_->setObjectName(QStringLiteral("find-late"));
+    row->addWidget(late_);
+    layRight_ = smallButton(tr("Align"), QStringLiteral("find-lay"),
+                            tr("Lays the sound so that it comes with the picture, for the whole film"), this);
+    row->addWidget(layRight_);
+    connect(shapes_, &QCheckBox::toggled, &finder_, &Finder::setShapesFromSound);
+    connect(file, &QPushButton::clicked, this, &FindPanel::chooseSound);
+    connect(offset_, &ValueField::wished, this, [this](double value, quint64 gesture) {
+        Project next = session_.document.project();
+        next.sound.offset = value;
+        session_.document.edit(std::move(next), tr("Sound laid %1 s later").arg(value), gesture);
+    });
     connect(layRight_, &QPushButton::clicked, this, [this] {
         Project next = session_.document.project();
         next.sound.offset =

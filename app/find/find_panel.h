@@ -6,25 +6,24 @@
 #include "dialogs.h"
 #include "finder.h"
 
+class QCheckBox;
 class QComboBox;
 class QLabel;
 class QProgressBar;
 class QPushButton;
-class QToolButton;
+class QVBoxLayout;
 
 namespace ember::app {
 
 class FrameStrip;
 class ValueField;
 
-/// Finding, beside the Reel: what is asked, the beat, the proposal in hand with the frames around it, and the decision.
+/// Finding, in place of the side column: what is asked, the beat, the proposal in hand with the frames around it, and
+/// the decision.
 class FindPanel : public QWidget {
     Q_OBJECT
 public:
     FindPanel(Session& session, Finder& finder, const Dialogs& dialogs, QWidget* parent = nullptr);
-
-    QSize sizeHint() const override { return {568, 196}; }
-    QSize minimumSizeHint() const override { return {568, 196}; }
 
 signals:
     void closed();
@@ -33,6 +32,10 @@ private:
     void buildAsking();
     void buildBeat();
     void buildDeciding();
+    void buildPulling(QVBoxLayout& column);
+    void buildSound(QVBoxLayout& column);
+    /// A control with its name before it, which stay together.
+    QWidget* named(const QString& name, QWidget* control);
     void refresh();
     void refreshWork();
     void refreshProposal();
@@ -67,7 +70,7 @@ private:
     QPushButton* accept_ = nullptr;
     QPushButton* reject_ = nullptr;
     QPushButton* bringBack_ = nullptr;
-    QToolButton* shapes_ = nullptr;
+    QCheckBox* shapes_ = nullptr;
     QPushButton* toOnset_ = nullptr;
     QPushButton* toBeat_ = nullptr;
     QProgressBar* progress_ = nullptr;

@@ -33,6 +33,11 @@ QSize FrameStrip::sizeHint() const
     return {(2 * around + 1) * (high * 16 / 9 + gap), high + 14};
 }
 
+QSize FrameStrip::minimumSizeHint() const
+{
+    return {sizeHint().width() / 2, sizeHint().height()};
+}
+
 void FrameStrip::setFrame(std::int64_t frame)
 {
     if (frame == frame_)
@@ -51,8 +56,10 @@ void FrameStrip::setHint(const QString& hint)
 QRectF FrameStrip::box(int place) const
 {
     const Project& project = document_.project();
-    const double wide = high * std::clamp(static_cast<double>(project.width) / project.height, 0.5, 16.0 / 9);
-    return {place * (wide + gap) + 1, 1, wide, high};
+    const double shape = std::clamp(static_cast<double>(project.width) / project.height, 0.5, 16.0 / 9);
+    const double room = (width() - 2.0) / (2 * around + 1) - gap;
+    const double wide = std::min(high * shape, room);
+    return {place * (wide + gap) + 1, 1, wide, wide / shape};
 }
 
 void FrameStrip::paintEvent(QPaintEvent*)

@@ -14,6 +14,7 @@
 #include <QSignalBlocker>
 
 #include "form.h"
+#include "language.h"
 #include "live_autoplay.h"
 #include "live_outside.h"
 #include "live_picture.h"
@@ -310,7 +311,7 @@ void LiveWindow::showStruck(int pad, const QString& what, const Outcome& outcome
     if (outcome.id != 0)
         text += tr(" %1 %").arg(std::lround(100 * outcome.strength));
     if (outcome.id != 0 || outcome.fate == Fate::ignored)
-        text += QStringLiteral(": ") + toQString(fateName(outcome.fate));
+        text += QStringLiteral(": ") + ours(fateName(outcome.fate));
     if (!outcome.why.empty())
         text += QStringLiteral(", ") + QString::fromStdString(outcome.why.said());
     log_->insertItem(0, text);
@@ -374,7 +375,7 @@ void LiveWindow::refresh()
         if (recipe == nullptr)
             continue;
         const QString name = QString::fromStdString(recipe->name);
-        QString about = tr("%1, %2 %").arg(kindTitle(pad.kind).toLower()).arg(std::lround(100 * pad.strength));
+        QString about = tr("%1, %2 %").arg(language::inLine(kindTitle(pad.kind))).arg(std::lround(100 * pad.strength));
         if (!pad.name.empty())
             about = name + QStringLiteral(", ") + about;
         faces.push_back(

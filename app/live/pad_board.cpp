@@ -131,9 +131,8 @@ void PadBoard::paintEvent(QPaintEvent*)
         const bool fresh = age < 1;
         const QRectF foot(inner.left(), inner.bottom() - 15, inner.width(), 15);
         const QString text =
-            fresh
-                ? QStringLiteral("%1 %, %2").arg(std::lround(100 * press.strength)).arg(toQString(fateName(press.fate)))
-                : face.about;
+            fresh ? QStringLiteral("%1 %, %2").arg(std::lround(100 * press.strength)).arg(ours(fateName(press.fate)))
+                  : face.about;
         p.drawText(foot, Qt::AlignLeft | Qt::AlignVCenter,
                    QFontMetricsF(p.font()).elidedText(text, Qt::ElideRight, foot.width()));
     }

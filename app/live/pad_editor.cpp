@@ -150,7 +150,7 @@ void PadEditor::setValue(const std::string& key, double wanted, quint64 gesture)
         change([&](Pad& pad) { pad.strength = wanted; }, told(tr("%1 %").arg(std::lround(100 * wanted))), gesture);
     else if (key == "kind")
         change([&](Pad& pad) { pad.kind = static_cast<StrikeKind>(static_cast<int>(wanted)); },
-               told(toQString(kindWords[static_cast<std::size_t>(wanted)])), gesture);
+               told(ours(kindWords[static_cast<std::size_t>(wanted)])), gesture);
     else if (key == "note")
         change([&](Pad& pad) { pad.note = static_cast<int>(wanted); }, told(tr("note %1").arg(wanted)), gesture);
     else if (key == "by_seed")

@@ -85,7 +85,7 @@ public:
 private:
     std::optional<PaintedPart> part() const
     {
-        const auto* painted = dynamic_cast<const PaintedParts*>(widget_);
+        auto* painted = dynamic_cast<PaintedParts*>(widget_);
         const auto parts = painted != nullptr ? painted->paintedParts() : std::vector<PaintedPart>();
         return index_ < static_cast<int>(parts.size()) ? std::optional(parts[static_cast<std::size_t>(index_)])
                                                        : std::nullopt;
@@ -127,7 +127,7 @@ public:
     }
 
 private:
-    int count() const { return static_cast<int>(dynamic_cast<const PaintedParts&>(*widget()).paintedParts().size()); }
+    int count() const { return static_cast<int>(dynamic_cast<PaintedParts&>(*widget()).paintedParts().size()); }
     QAccessibleInterface* part(int index) const
     {
         while (static_cast<int>(parts_.size()) <= index)

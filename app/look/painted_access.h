@@ -29,7 +29,7 @@ struct PaintedPart {
 class PaintedParts {
 public:
     virtual ~PaintedParts() = default;
-    virtual std::vector<PaintedPart> paintedParts() const = 0;
+    virtual std::vector<PaintedPart> paintedParts() = 0;
 };
 
 /// Makes the parts of every PaintedParts widget known, from now on.

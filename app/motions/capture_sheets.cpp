@@ -128,12 +128,13 @@ QWidget* MotionTableSheet::buildColumns()
     grid->setVerticalSpacing(4);
     const auto theirs = motionHeadings(text_);
     for (std::size_t i = 0; i < motionColumnNames.size(); ++i) {
-        const QString ours = toQString(motionColumnNames[i]);
+        const QString key = toQString(motionColumnNames[i]);
+        const QString shown = ours(motionColumnNames[i]);
         const int at = static_cast<int>(i);
-        grid->addWidget(dimLabel(ours, box), 0, at);
+        grid->addWidget(dimLabel(shown, box), 0, at);
         auto* list = new QComboBox(box);
-        list->setObjectName(QStringLiteral("table-column-") + ours);
-        list->setToolTip(tr("Which column of the table is the %1").arg(ours));
+        list->setObjectName(QStringLiteral("table-column-") + key);
+        list->setToolTip(tr("Which column of the table is the %1").arg(shown));
         list->addItem(tr("none"));
         for (const MotionHeading& heading : theirs) {
             list->addItem(QString::fromStdString(heading.name));
@@ -148,10 +149,10 @@ QWidget* MotionTableSheet::buildColumns()
         QComboBox* unit = nullptr;
         if (const auto units = unitsOf(static_cast<MotionColumn>(i)); !units.empty()) {
             unit = new QComboBox(box);
-            unit->setObjectName(QStringLiteral("table-unit-") + ours);
+            unit->setObjectName(QStringLiteral("table-unit-") + key);
             unit->setToolTip(tr("What its numbers count"));
             for (const MotionUnit& known : units)
-                unit->addItem(toQString(known.name));
+                unit->addItem(ours(known.name));
             unit->setMinimumContentsLength(7);
             unit->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
             connect(unit, &QComboBox::currentIndexChanged, this, &MotionTableSheet::readAgain);

@@ -26,7 +26,7 @@ enum Column { what, full, gentle, limit };
 QString number(double value, const std::string& unit)
 {
     const int digits = value == 0 ? 0 : value < 1 ? 2 : value < 10 ? 1 : 0;
-    return QString::number(value, 'f', digits) + QLatin1Char(' ') + toQString(unit);
+    return QString::number(value, 'f', digits) + QLatin1Char(' ') + ours(unit);
 }
 
 /// A figure with a mark where it is beyond its limit, since colour alone would not say it.
@@ -244,7 +244,7 @@ void ComfortWindow::showReport(const Report& report)
     for (int row = 0; row < table_->rowCount(); ++row) {
         const ComfortLine& line = report.full[static_cast<std::size_t>(row)];
         const ComfortLine& less = report.gentle[static_cast<std::size_t>(row)];
-        table_->setItem(row, what, new QTableWidgetItem(toQString(line.sentence)));
+        table_->setItem(row, what, new QTableWidgetItem(said(line.sentence)));
         table_->setItem(row, full, figure(line));
         table_->setItem(row, gentle, figure(less));
         auto* most = new QTableWidgetItem(number(line.limit, line.unit));
@@ -321,7 +321,7 @@ void ComfortWindow::showFlashes(const std::vector<FlashViolation>& found, const 
                                        : tr("Beyond the thresholds (%1):").arg(version));
     flashes_->setVisible(!found.empty());
     for (const FlashViolation& one : found) {
-        auto* item = new QListWidgetItem(toQString(flashSentence(one)), flashes_);
+        auto* item = new QListWidgetItem(said(flashSentence(one)), flashes_);
         item->setData(Qt::UserRole, static_cast<qlonglong>(one.first));
     }
 }

@@ -30,25 +30,31 @@ struct FormatRow {
     const char* tip;
 };
 constexpr FormatRow formats[]{
-    {HandFormat::csv, QT_TRANSLATE_NOOP("MotionExportWindow", "Table (CSV)"), "A row for each frame, or for each key"},
-    {HandFormat::json, QT_TRANSLATE_NOOP("MotionExportWindow", "Table with its conventions (JSON)"),
-     "The same numbers, and in words how they are meant"},
-    {HandFormat::gltf, QT_TRANSLATE_NOOP("MotionExportWindow", "Camera (glTF 2.0)"),
-     "An animated camera before the picture's plane, for 3D programs"},
-    {HandFormat::otio, QT_TRANSLATE_NOOP("MotionExportWindow", "Timeline (OpenTimelineIO)"),
-     "Shots as clips, strikes as markers, for editing programs"},
-    {HandFormat::css, QT_TRANSLATE_NOOP("MotionExportWindow", "Style sheet (CSS)"),
-     "Keyframes for an element, with the gentle version for those who wish for less motion"},
-    {HandFormat::page, QT_TRANSLATE_NOOP("MotionExportWindow", "Page that plays it (HTML)"),
-     "The style sheet on a frame of the film"},
-    {HandFormat::svg, QT_TRANSLATE_NOOP("MotionExportWindow", "Moving drawing (SVG)"),
-     "A frame of the film that moves by itself"},
-    {HandFormat::vtt, QT_TRANSLATE_NOOP("MotionExportWindow", "Cues (WebVTT)"), "Strikes as cues with their strength"},
-    {HandFormat::midi, QT_TRANSLATE_NOOP("MotionExportWindow", "Notes (MIDI)"), "Strikes as notes with their strength"},
-    {HandFormat::sheet, QT_TRANSLATE_NOOP("MotionExportWindow", "Shake sheet (PDF, SVG, PNG)"),
-     "One page on a strike, for whoever must rebuild it by hand"},
-    {HandFormat::recipe, QT_TRANSLATE_NOOP("MotionExportWindow", "Recipe to be played (JSON)"),
-     "For games and pages: played by the header or the module in the folder runtime"},
+    {HandFormat::csv, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Table (CSV)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "A row for each frame, or for each key")},
+    {HandFormat::json, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Table with its conventions (JSON)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "The same numbers, and in words how they are meant")},
+    {HandFormat::gltf, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Camera (glTF 2.0)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow",
+                       "An animated camera before the picture's plane, for 3D programs")},
+    {HandFormat::otio, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Timeline (OpenTimelineIO)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Shots as clips, strikes as markers, for editing programs")},
+    {HandFormat::css, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Style sheet (CSS)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow",
+                       "Keyframes for an element, with the gentle version for those who wish for less motion")},
+    {HandFormat::page, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Page that plays it (HTML)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "The style sheet on a frame of the film")},
+    {HandFormat::svg, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Moving drawing (SVG)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "A frame of the film that moves by itself")},
+    {HandFormat::vtt, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Cues (WebVTT)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Strikes as cues with their strength")},
+    {HandFormat::midi, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Notes (MIDI)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Strikes as notes with their strength")},
+    {HandFormat::sheet, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Shake sheet (PDF, SVG, PNG)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "One page on a strike, for whoever must rebuild it by hand")},
+    {HandFormat::recipe, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Recipe to be played (JSON)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow",
+                       "For games and pages: played by the header or the module in the folder runtime")},
 };
 
 const FieldSpec pixelsField{"pixels", "Position tolerance", "px", 0.001, 100, 0.1, 0.05, "How far x and y may be off"};
@@ -131,7 +137,7 @@ ValueField* MotionExportWindow::number(QFormLayout* form, const QString& name, c
         field->setValue(clampTo(spec, wanted));
         refresh();
     });
-    form->addRow(toQString(spec.label), field);
+    form->addRow(ours(spec.label), field);
     return field;
 }
 

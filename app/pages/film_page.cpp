@@ -154,8 +154,9 @@ void FilmPage::buildMaster(QVBoxLayout& column)
             row->addGap(8);
             row->addWidget(rotation_);
         }
-        const QString name = toQString(axisName(axis));
-        auto* made = toggle(name, QStringLiteral("master-") + name, tr("Whether shakes move this axis"));
+        const QString name = ours(axisName(axis));
+        auto* made =
+            toggle(name, QStringLiteral("master-") + toQString(axisName(axis)), tr("Whether shakes move this axis"));
         connect(made, &QCheckBox::clicked, this, [this, axis, name](bool on) { setAxes({axis}, on, name); });
         row->addWidget(made);
         axes_[static_cast<std::size_t>(axis)] = made;

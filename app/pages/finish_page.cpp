@@ -292,8 +292,9 @@ void FinishPage::refresh()
         says += tr(" Here it is %1 %.").arg(percent(cover.at(session_.playhead.frame())));
     if (const auto frames = uncoveredFrames(cover, session_.document.survey().needed());
         !frames.empty() && cover.needed > 1)
-        says += tr(" %n frame(s) show beyond the source: %1.", nullptr, static_cast<int>(frames.size()))
-                    .arg(frameList(frames));
+        says += frames.size() == 1
+                    ? tr(" Frame %1 shows beyond the source.").arg(frames.front())
+                    : tr(" %1 frames show beyond the source: %2.").arg(frames.size()).arg(frameList(frames));
     coverSays_->setText(says);
 
     const double half = finish.shutterAngle / 720;

@@ -60,7 +60,7 @@ SwingTable::SwingTable(Session& session, std::function<std::string()> prefix, QW
     for (const Axis axis : allAxes) {
         const auto i = static_cast<std::size_t>(axis);
         const std::string name(axisName(axis));
-        auto* label = dimLabel(toQString(name), this);
+        auto* label = dimLabel(ours(name), this);
         label->setFont(theme::words(11));
         grid->addWidget(label, static_cast<int>(i) + 1, 0);
         const auto field = [&](const FieldSpec& spec, const char* what, int column) {

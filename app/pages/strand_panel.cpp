@@ -37,7 +37,7 @@ double fullBar(Axis axis, int width)
 
 QString strandSummary(const Strand& strand)
 {
-    QString kind = toQString(sourceWords[strand.source.index()]);
+    QString kind = ours(sourceWords[strand.source.index()]);
     const auto hertz = [](double v) { return QString::number(v, 'g', 3); };
     if (const auto* jitter = std::get_if<Jitter>(&strand.source))
         return jitter->every == 1 ? StrandPanel::tr("jitter, every frame")
@@ -114,21 +114,22 @@ void StrandPanel::buildAxes()
     for (const Axis axis : allAxes) {
         const std::string axisKey = "amount." + std::string(axisName(axis));
         const FieldSpec& spec = *fieldOf<Strand>(axisKey)->spec;
-        const QString name = toQString(spec.label);
+        const QString name = ours(spec.label);
+        const QString plain = toQString(axisName(axis));
         AxisRow& made = axes_[static_cast<std::size_t>(axis)];
         made.row = new QWidget(this);
         auto* row = newRow(made.row, 6, {0, 0, 0, 0});
         auto* label = dimLabel(name, made.row);
-        label->setFixedWidth(34);
+        label->setMinimumWidth(34);
         row->addWidget(label);
         made.bar = new AmountBar(fullBar(axis, 1280), made.row);
-        made.bar->setObjectName(QStringLiteral("bar-") + name);
+        made.bar->setObjectName(QStringLiteral("bar-") + plain);
         made.bar->setToolTip(tr("How far it goes on %1 at strength 100 %. Drag; Shift for small steps, Escape takes it "
                                 "back.")
                                  .arg(name));
         row->addWidget(made.bar, 1);
         made.field = new ValueField(spec, made.row);
-        made.field->setObjectName(QStringLiteral("amount-") + name);
+        made.field->setObjectName(QStringLiteral("amount-") + plain);
         made.field->setFixedWidth(78);
         row->addWidget(made.field);
         const auto gesture = [this] { return session_.document.newGesture(); };
@@ -144,7 +145,7 @@ void StrandPanel::buildAxes()
         column_->addWidget(made.row);
         made.add = new QToolButton(others_);
         made.add->setText(name);
-        made.add->setObjectName(QStringLiteral("add-") + name);
+        made.add->setObjectName(QStringLiteral("add-") + plain);
         made.add->setToolTip(tr("Lets it move on %1 too").arg(name));
         made.add->setFont(theme::words(11));
         setLook(*made.add, Look::flat);

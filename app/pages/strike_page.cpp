@@ -22,6 +22,7 @@
 #include "ember/project/film_edits.h"
 #include "ember/project/shot_edits.h"
 #include "form.h"
+#include "language.h"
 #include "light_block.h"
 #include "place_block.h"
 #include "sound_block.h"
@@ -166,7 +167,8 @@ QLayout* StrikeBlock::buildHead()
     kind_->setToolTip(tr("What hits; it is a label, the motion is the recipe's"));
     connect(kind_, &QComboBox::activated, this, [this](int index) {
         const auto kind = static_cast<StrikeKind>(index);
-        changeStrikes([kind](Strike& s) { s.kind = kind; }, tr("Strike is a %1 now").arg(kindTitle(kind).toLower()),
+        changeStrikes([kind](Strike& s) { s.kind = kind; },
+                      tr("Strike is a %1 now").arg(language::inLine(kindTitle(kind))),
                       kindRun_.gesture([this] { return session_.document.newGesture(); }));
     });
     head->addWidget(kind_);
@@ -420,7 +422,7 @@ QWidget* StrikePage::buildBelow()
     add_->setPopupMode(QToolButton::InstantPopup);
     auto* menu = new QMenu(add_);
     for (std::size_t kind = 0; kind < sourceWords.size(); ++kind)
-        connect(menu->addAction(toQString(sourceWords[kind])), &QAction::triggered, this,
+        connect(menu->addAction(ours(sourceWords[kind])), &QAction::triggered, this,
                 [this, kind] { addStrand(freshStrand(kind, session_.document.project().width, session_.motions)); });
     menu->addSeparator();
     QAction* paste = menu->addAction(tr("Paste strand"));

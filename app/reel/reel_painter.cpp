@@ -18,10 +18,10 @@ namespace ember::app {
 
 namespace {
 
-QString tr(const char* text)
-{
-    return QCoreApplication::translate("Reel", text);
-}
+/// Says its words under this name.
+struct ReelWords {
+    Q_DECLARE_TR_FUNCTIONS(Reel)
+};
 
 QRectF paperRect(const ReelLayout& layout)
 {
@@ -32,17 +32,19 @@ void paintNames(QPainter& p, const ReelLayout& layout, std::size_t strikes)
 {
     p.setFont(theme::words(13, true));
     p.setPen(theme::text);
-    p.drawText(QRectF(12, layout.ruler.top(), 50, 18), Qt::AlignLeft | Qt::AlignVCenter, tr("Reel"));
+    p.drawText(QRectF(12, layout.ruler.top(), layout.map.left - 20, 18), Qt::AlignLeft | Qt::AlignVCenter,
+               ReelWords::tr("Reel"));
     p.setFont(theme::words(11));
     p.setPen(theme::dim);
     const auto name = [&](const QRectF& band, const QString& text) {
         p.drawText(QRectF(12, band.top(), layout.map.left - 20, band.height()), Qt::AlignLeft | Qt::AlignVCenter, text);
     };
     if (!layout.shots.isEmpty())
-        name(layout.shots, tr("shots"));
-    name(layout.thumbs, tr("frames"));
-    name(layout.sound, strikes == 1 ? tr("sound, 1 strike") : tr("sound, %1 strikes").arg(strikes));
-    name(layout.trace, tr("trace"));
+        name(layout.shots, ReelWords::tr("shots"));
+    name(layout.thumbs, ReelWords::tr("frames"));
+    name(layout.sound,
+         strikes == 1 ? ReelWords::tr("sound, 1 strike") : ReelWords::tr("sound, %1 strikes").arg(strikes));
+    name(layout.trace, ReelWords::tr("trace"));
 }
 
 void paintRuler(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
@@ -79,7 +81,7 @@ QRectF shotRect(const ReelLayout& layout, const ShotPlace& place)
 /// What a shot is called: its clip without the ending.
 QString shotName(const Shot& shot)
 {
-    return shot.gap() ? tr("gap") : QFileInfo(QString::fromStdString(shot.clip)).completeBaseName();
+    return shot.gap() ? ReelWords::tr("gap") : QFileInfo(QString::fromStdString(shot.clip)).completeBaseName();
 }
 
 void paintShots(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
@@ -105,9 +107,9 @@ void paintShots(QPainter& p, const ReelLayout& layout, const ReelPicture& pictur
             continue;
         QString name = shotName(shots[i]);
         if (shots[i].speed != 1)
-            name += tr(" at %1 %").arg(std::round(1000 * shots[i].speed) / 10);
+            name += ReelWords::tr(" at %1 %").arg(std::round(1000 * shots[i].speed) / 10);
         if (!shots[i].trimmed.empty())
-            name += tr(", %1 waiting").arg(shots[i].trimmed.size());
+            name += ReelWords::tr(", %1 waiting").arg(shots[i].trimmed.size());
         p.setPen(theme::text);
         p.drawText(text, Qt::AlignLeft | Qt::AlignVCenter,
                    QFontMetricsF(p.font()).elidedText(name, Qt::ElideRight, text.width()));
@@ -151,7 +153,7 @@ void paintSound(QPainter& p, const ReelLayout& layout, const ReelPicture& pictur
         if (picture.silent) {
             p.setFont(theme::words(11));
             p.setPen(theme::dim);
-            p.drawText(layout.sound, Qt::AlignCenter, tr("no sound in this clip"));
+            p.drawText(layout.sound, Qt::AlignCenter, ReelWords::tr("no sound in this clip"));
         }
         return;
     }

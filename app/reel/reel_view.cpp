@@ -12,6 +12,7 @@
 
 #include "background.h"
 #include "ember/project/shot_edits.h"
+#include "language.h"
 #include "place_block.h"
 #include "reel_painter.h"
 #include "theme.h"
@@ -151,13 +152,13 @@ void ReelView::loadWaveform()
 
 // --- painting ---
 
-std::vector<PaintedPart> ReelView::paintedParts() const
+std::vector<PaintedPart> ReelView::paintedParts()
 {
     std::vector<PaintedPart> parts;
     const ReelLayout layout = layoutNow();
     for (const Strike& strike : session_.document.project().strikes) {
         PaintedPart part;
-        part.name = tr("%1, %2").arg(strikeTitle(strike), kindTitle(strike.kind).toLower());
+        part.name = tr("%1, %2").arg(strikeTitle(strike), language::inLine(kindTitle(strike.kind)));
         part.value = tr("frame %1, %2 %").arg(strike.frame.index).arg(std::lround(100 * strike.strength));
         const double x = layout.sparkX(strike.frame.index);
         const double high = layout.sparkHeight(strike.strength);

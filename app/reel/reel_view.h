@@ -34,7 +34,7 @@ public:
     bool waveformReady() const { return !waveform_.low.empty(); }
 
     /// The strikes.
-    std::vector<PaintedPart> paintedParts() const override;
+    std::vector<PaintedPart> paintedParts() override;
 
     QSize sizeHint() const override { return {1280, 77}; }
     QSize minimumSizeHint() const override { return {360, 76}; }

@@ -7,6 +7,7 @@
 
 #include "ember/core/typed.h"
 #include "ember/project/edits.h"
+#include "language.h"
 #include "text.h"
 #include "theme.h"
 #include "words.h"
@@ -161,7 +162,7 @@ std::optional<double> StrikeModel::numberFrom(const QString& text, const FieldSp
                                 .arg(text.left(24))
                                 .arg(spec.min / worth)
                                 .arg(spec.max / worth)
-                                .arg(toQString(spec.unit)));
+                                .arg(ours(spec.unit)));
         return std::nullopt;
     }
     return value;
@@ -203,7 +204,7 @@ bool StrikeModel::setData(const QModelIndex& index, const QVariant& value, int r
         for (const StrikeKind one : kinds)
             if (kindTitle(one).compare(text, Qt::CaseInsensitive) == 0)
                 return change(
-                    id, [&](Strike& s) { s.kind = one; }, tr("Strike is a %1 now").arg(text.toLower()));
+                    id, [&](Strike& s) { s.kind = one; }, tr("Strike is a %1 now").arg(language::inLine(text)));
         emit messages_.told(tr("“%1” is no kind: blast, landing, hit or beat.").arg(text.left(24)));
         return false;
     case strength:

@@ -78,7 +78,7 @@ void Shaping::reset(const std::string& key)
         return;
     if (isOwn(key))
         document_.edit(withoutOverride(document_.project(), selection_.ids(), key),
-                       tr("%1 follows the recipe again").arg(toQString(spec->label)));
+                       tr("%1 follows the recipe again").arg(ours(spec->label)));
     else
         set({{key, spec->fallback}}, 0);
 }

@@ -15,6 +15,11 @@ std::string translated(const std::string& code)
 
 } // namespace
 
+QString ours(std::string_view english)
+{
+    return english.empty() ? QString() : QString::fromStdString(translated(std::string(english)));
+}
+
 QString said(const Phrase& phrase)
 {
     return toQString(phrase.said(translated));

@@ -16,6 +16,9 @@ inline QString toQString(std::string_view text)
     return QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
 }
 
+/// The engine's own words (labels, units, helps, choices), in the language of the window. Not for what came from
+/// outside.
+QString ours(std::string_view english);
 /// What the engine has to say, in the language of the window.
 QString said(const Phrase& phrase);
 QString said(const Error& error);

@@ -7,24 +7,25 @@
 #include <QCoreApplication>
 
 #include "ember/core/values.h"
+#include "language.h"
 #include "text.h"
 
 namespace ember::app {
 
 namespace {
-QString tr(const char* text)
-{
-    return QCoreApplication::translate("Words", text);
-}
+/// Says its words under this name.
+struct PartWords {
+    Q_DECLARE_TR_FUNCTIONS(Words)
+};
 } // namespace
 
 QString kindTitle(StrikeKind kind)
 {
     switch (kind) {
-    case StrikeKind::blast: return tr("Blast");
-    case StrikeKind::landing: return tr("Landing");
-    case StrikeKind::hit: return tr("Hit");
-    case StrikeKind::beat: return tr("Beat");
+    case StrikeKind::blast: return PartWords::tr("Blast");
+    case StrikeKind::landing: return PartWords::tr("Landing");
+    case StrikeKind::hit: return PartWords::tr("Hit");
+    case StrikeKind::beat: return PartWords::tr("Beat");
     }
     return {};
 }
@@ -37,25 +38,25 @@ QString strikeTitle(const Strike& strike)
 QString valueSentence(const std::string& key, const FieldSpec& spec, double value)
 {
     value = clampTo(spec, value);
-    QString text = toQString(spec.label);
+    QString text = ours(spec.label);
     if (key.starts_with("strand.")) { // whose it is: all between the prefix and the value's own key
         const auto from = std::string_view("strand.").size();
         const QString rest = QString::fromStdString(key.substr(from));
-        QString what = text.toLower();
+        QString what = language::inLine(text);
         for (const char* perAxis : {"back", "phase", "ratio"}) // "back roll": the label is the axis alone
             if (rest.section(QLatin1Char('.'), -2, -2) == QLatin1String(perAxis))
-                what = (perAxis == QLatin1String("ratio") ? tr("frequency") : QString::fromLatin1(perAxis)) +
-                       QLatin1Char(' ') + rest.section(QLatin1Char('.'), -1);
+                what = (perAxis == QLatin1String("ratio") ? PartWords::tr("frequency") : ours(perAxis)) +
+                       QLatin1Char(' ') + ours(rest.section(QLatin1Char('.'), -1).toStdString());
         text = rest.section(QLatin1Char('.'), 0, 0) + QStringLiteral(": ") + what;
     }
     if (!spec.choices.empty()) {
-        QString word = toQString(spec.choices[static_cast<std::size_t>(value)]);
+        QString word = ours(spec.choices[static_cast<std::size_t>(value)]);
         return text + QLatin1Char(' ') + word.replace(QLatin1Char('_'), QLatin1Char(' '));
     }
     return QStringLiteral("%1 %2 %3")
         .arg(text)
         .arg(spec.unit == "%" ? value * 100 : value)
-        .arg(toQString(spec.unit))
+        .arg(ours(spec.unit))
         .trimmed();
 }
 

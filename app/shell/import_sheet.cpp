@@ -91,18 +91,18 @@ QWidget* ImportSheet::buildColumns()
     grid->setHorizontalSpacing(8);
     grid->setVerticalSpacing(4);
     int at = 0;
-    for (const std::string_view ours : ourColumns()) {
+    for (const std::string_view wanted : ourColumns()) {
         auto* list = new QComboBox(box);
-        list->setObjectName(QStringLiteral("import-column-") + toQString(ours));
-        list->setToolTip(tr("Which column of the list is the %1").arg(toQString(ours)));
+        list->setObjectName(QStringLiteral("import-column-") + toQString(wanted));
+        list->setToolTip(tr("Which column of the list is the %1").arg(ours(wanted)));
         list->addItem(tr("none"));
         for (const ListColumn& column : theirs) {
             list->addItem(QString::fromStdString(column.name));
-            if (column.takenFor == ours && list->currentIndex() == 0)
+            if (column.takenFor == wanted && list->currentIndex() == 0)
                 list->setCurrentIndex(list->count() - 1);
         }
         connect(list, &QComboBox::currentIndexChanged, this, &ImportSheet::readAgain);
-        grid->addWidget(dimLabel(toQString(ours), box), at / 4 * 2, at % 4);
+        grid->addWidget(dimLabel(ours(wanted), box), at / 4 * 2, at % 4);
         grid->addWidget(list, at / 4 * 2 + 1, at % 4);
         columns_.push_back(list);
         ++at;
@@ -132,9 +132,9 @@ void ImportSheet::readAgain()
                                                         .arg(there));
         ListReading reading{*rate, {}};
         for (std::size_t i = 0; i < columns_.size(); ++i) {
-            const auto ours = std::string(ourColumns()[i]);
+            const auto wanted = std::string(ourColumns()[i]);
             // What is set to none must not be found by its name all the same.
-            reading.columns[ours] =
+            reading.columns[wanted] =
                 columns_[i]->currentIndex() > 0 ? columns_[i]->currentText().toStdString() : std::string();
         }
         auto list = strikesFromText(list_.format, list_.text, reading);

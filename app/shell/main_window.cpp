@@ -123,7 +123,7 @@ void MainWindow::connectSession()
     connect(&session_->file, &ProjectFile::opened, this, [this] {
         notice_->hide();
         damageTold_ = false;
-        showRender(false); // it was for what was open before
+        showBeside(Beside::column); // it was for what was open before
         if (recovering_)
             keeper_->replace(*recovering_);
         recovering_.reset();
@@ -185,27 +185,37 @@ QString MainWindow::notice() const
     return notice_->text();
 }
 
-void MainWindow::showRender(bool shown)
+void MainWindow::showBeside(Beside wanted)
 {
-    sideStack_->setCurrentIndex(shown ? 1 : 0);
-    if (shown)
+    const QWidget* left = sideStack_->currentWidget();
+    const bool typed = left != nullptr && left->isAncestorOf(QApplication::focusWidget());
+    sideStack_->setCurrentIndex(static_cast<int>(wanted));
+    reel_->setFindingShown(wanted == Beside::find);
+    if (wanted == Beside::render)
         renderPanel_->takeFocus();
-    else if (renderPanel_->isAncestorOf(QApplication::focusWidget()))
+    else if (typed && wanted == Beside::column)
         picture_->setFocus();
+    if (wanted == Beside::find)
+        finder_->start();
+}
+
+MainWindow::Beside MainWindow::beside() const
+{
+    return static_cast<Beside>(sideStack_->currentIndex());
 }
 
 void MainWindow::renderAsked()
 {
-    if (sideStack_->currentIndex() != 1)
-        showRender(true);
+    if (beside() != Beside::render)
+        showBeside(Beside::render);
     else
         renderPanel_->start();
 }
 
 void MainWindow::escape()
 {
-    if (sideStack_->currentIndex() == 1)
-        showRender(false);
+    if (beside() == Beside::render)
+        showBeside(Beside::column);
     else
         session_->selection.set({});
 }
@@ -221,11 +231,10 @@ void MainWindow::jumpTo(QWidget& region)
 
 bool MainWindow::focusNextPrevChild(bool next)
 {
-    // In the order of the eye: what is over the picture, the picture, its transport, the column, Anvil, Reel,
-    // proposals.
+    // In the order of the eye: what is over the picture, the picture, its transport, the column, Anvil, Reel.
     QList<QWidget*> stops;
-    for (const QWidget* region : std::initializer_list<const QWidget*>{hints_, notice_, picture_, transport_,
-                                                                       sideStack_, anvil_, reel_, findPanel_})
+    for (const QWidget* region :
+         std::initializer_list<const QWidget*>{hints_, notice_, picture_, transport_, sideStack_, anvil_, reel_})
         stops += tabStops(*region);
     QWidget* to = nextStop(stops, focusWidget(), next);
     if (to == nullptr)
@@ -235,14 +244,6 @@ bool MainWindow::focusNextPrevChild(bool next)
         if (auto* area = qobject_cast<QScrollArea*>(above))
             area->ensureWidgetVisible(to);
     return true;
-}
-
-void MainWindow::showFinding(bool shown)
-{
-    findPanel_->setVisible(shown);
-    reel_->setFindingShown(shown);
-    if (shown)
-        finder_->start();
 }
 
 void MainWindow::say(const QString& text)

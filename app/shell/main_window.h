@@ -66,10 +66,11 @@ public:
     void openPath(const QString& path, bool alone = false);
     /// No larger than what the screen has for it, frame included, and all of it on the screen.
     void fitScreen();
-    /// The panel in the side column's place; the keys go to it. Opening another project closes it.
-    void showRender(bool shown);
-    /// Opens finding beside the Reel, and begins to find.
-    void showFinding(bool shown);
+    /// What stands beside the picture: the column of pages, or a panel in its place.
+    enum class Beside { column, render, find };
+    /// The render panel takes the keys; finding begins to find. Opening another project brings the column back.
+    void showBeside(Beside wanted);
+    Beside beside() const;
     /// The sentence in the notice above the picture; empty when there is none.
     QString notice() const;
 

@@ -17,6 +17,7 @@
 #include "form.h"
 #include "frame_store.h"
 #include "hint_strip.h"
+#include "language.h"
 #include "main_window.h"
 #include "notice_bar.h"
 #include "picture_view.h"
@@ -66,6 +67,7 @@ void MainWindow::buildBands()
     sideStack_->setObjectName(QStringLiteral("side-stack"));
     sideStack_->addWidget(side_);
     sideStack_->addWidget(scrolling(renderPanel_));
+    sideStack_->addWidget(scrolling(findPanel_));
     top_ = new QSplitter(Qt::Horizontal);
     top_->addWidget(pictureSide);
     top_->addWidget(sideStack_);
@@ -75,12 +77,7 @@ void MainWindow::buildBands()
     bands_ = new QSplitter(Qt::Vertical);
     bands_->addWidget(top_);
     bands_->addWidget(anvil_);
-    auto* reelBand = new QWidget;
-    auto* reelRow = newRow(reelBand, 0, {0, 0, 0, 0});
-    reelRow->addWidget(reel_, 1);
-    reelRow->addWidget(findPanel_);
-    findPanel_->hide();
-    bands_->addWidget(reelBand);
+    bands_->addWidget(reel_);
     for (auto* splitter : {top_, bands_}) {
         splitter->setHandleWidth(3);
         splitter->setChildrenCollapsible(false);
@@ -99,9 +96,13 @@ void MainWindow::buildBands()
     connect(&side_->recipes(), &RecipePage::previewAsked, picture_, &PictureView::setPreview);
     connect(side_, &SideColumn::renderAsked, this, &MainWindow::renderAsked);
     connect(side_, &SideColumn::topViewAsked, this, &MainWindow::showPlaces);
-    connect(findPanel_, &FindPanel::closed, this, [this] { showFinding(false); });
+    connect(findPanel_, &FindPanel::closed, this, [this] { showBeside(Beside::column); });
     connect(finder_.get(), &Finder::trouble, &session_->messages, &Messages::trouble);
-    connect(renderPanel_, &RenderPanel::closed, this, [this] { showRender(false); });
+    connect(&anvil_->canvas(), &AnvilCanvas::strandOpened, this, [this] {
+        showBeside(Beside::column);
+        side_->setPage(SideColumn::Page::strike);
+    });
+    connect(renderPanel_, &RenderPanel::closed, this, [this] { showBeside(Beside::column); });
 }
 
 QWidget* MainWindow::buildNotice()
@@ -299,7 +300,7 @@ void MainWindow::refreshTransport()
     if (player_->speed() < 1)
         parts << tr("%1 % speed").arg(std::lround(100 * player_->speed()));
     if (session_->film.hasClip())
-        parts << (silence.isEmpty() ? tr("sound on") : silence.toLower());
+        parts << (silence.isEmpty() ? tr("sound on") : language::inLine(silence));
     state_->setText(parts.join(QStringLiteral("   ")));
 }
 

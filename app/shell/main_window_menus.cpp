@@ -201,7 +201,7 @@ void MainWindow::buildFindMenu()
 {
     QMenu* menu = menuBar()->addMenu(tr("Fi&nd"));
     needClip_.push_back(add(menu, "find.find-strikes", tr("&Find strikes"), QKeySequence(Qt::CTRL | Qt::Key_F),
-                            [this] { showFinding(findPanel_->isHidden()); }));
+                            [this] { showBeside(beside() == Beside::find ? Beside::column : Beside::find); }));
     needClip_.push_back(add(menu, "find.next-proposal", tr("&Next proposal"), QKeySequence(Qt::Key_Period),
                             [this] { finder_->step(1); }));
     needClip_.push_back(add(menu, "find.previous-proposal", tr("&Previous proposal"), QKeySequence(Qt::Key_Comma),
@@ -512,7 +512,7 @@ void MainWindow::buildViewMenu()
     menu->addSeparator();
     const auto page = [this](SideColumn::Page wanted) {
         return [this, wanted] {
-            showRender(false);
+            showBeside(Beside::column);
             side_->setPage(wanted);
         };
     };

@@ -10,6 +10,7 @@
 #include <QMediaDevices>
 #include <QPushButton>
 
+#include "language.h"
 #include "preferences.h"
 #include "sound_sink.h"
 #include "text.h"
@@ -34,8 +35,28 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent)
         });
         return field;
     };
+    auto* tongue = new QComboBox(this);
+    tongue->setObjectName(QStringLiteral("preference-language"));
+    tongue->addItem(tr("the system's"), QString());
+    for (const language::Language& one : language::all())
+        tongue->addItem(one.name, one.code);
+    tongue->setCurrentIndex(std::max(0, tongue->findData(language::chosen())));
+    tongue->setToolTip(tr("The language of the window; the guide is in English"));
+    auto* later = dimLabel(tr("from the next start on"), this);
+    later->setObjectName(QStringLiteral("language-later"));
+    const auto refreshLater = [later] { later->setVisible(language::wanted() != language::used()); };
+    refreshLater();
+    connect(tongue, &QComboBox::activated, this, [tongue, refreshLater](int index) {
+        language::setChosen(tongue->itemData(index).toString());
+        refreshLater();
+    });
+    auto* tongueRow = new QHBoxLayout;
+    tongueRow->addWidget(tongue);
+    tongueRow->addWidget(later);
+    tongueRow->addStretch(1);
+    form->addRow(tr("Language"), tongueRow);
     for (const FieldSpec* spec : {&preference::memory, &preference::keeping, &preference::rate})
-        form->addRow(toQString(spec->label), fieldOf(*spec));
+        form->addRow(ours(spec->label), fieldOf(*spec));
     auto* device = new QComboBox(this);
     device->setObjectName(QStringLiteral("preference-device"));
     device->addItem(tr("the system's choice"), QString());
@@ -59,7 +80,7 @@ PreferencesSheet::PreferencesSheet(QWidget* parent) : QDialog(parent)
     latencyRow->addWidget(latency_);
     latencyRow->addWidget(measure);
     latencyRow->addStretch(1);
-    form->addRow(toQString(preference::soundLatency.label), latencyRow);
+    form->addRow(ours(preference::soundLatency.label), latencyRow);
     auto* calm = new QCheckBox(tr("Nothing moves by itself"), this);
     calm->setObjectName(QStringLiteral("preference-calm"));
     calm->setChecked(preference::calm());

@@ -216,7 +216,7 @@ void takeFinding(const QString& clip, const QDir& folder)
     window.show();
     window.openPath(clip);
     waitFor([&] { return window.session().film.hasClip() && window.reel().waveformReady(); });
-    window.showFinding(true);
+    window.showBeside(MainWindow::Beside::find);
     waitFor([&] { return window.finder().ready() && !window.finder().running(); });
     window.finder().setCurrent(4);
     settle(4000);
@@ -464,7 +464,7 @@ int main(int argc, char** argv)
     takeHandingOn(window, folder);
 
     QTemporaryDir scratch;
-    window.showRender(true);
+    window.showBeside(MainWindow::Beside::render);
     window.findChild<QLineEdit*>(QStringLiteral("render-path"))
         ->setText(scratch.filePath(QStringLiteral("night-shift-shaken.mp4")));
     window.findChild<QAbstractButton*>(QStringLiteral("render-start"))->click();

@@ -73,9 +73,9 @@ private:
                  const std::vector<FlashViolation>& flashes) const
     {
         for (const ComfortLine& line : lines)
-            out << (line.within() ? "ok    " : "over  ") << line.sentence << '\n';
+            out << (line.within() ? "ok    " : "over  ") << line.sentence.said() << '\n';
         for (const FlashViolation& flash : flashes)
-            out << "over  " << flashSentence(flash) << '\n';
+            out << "over  " << flashSentence(flash).said() << '\n';
         if (flashes.empty() && !motionOnly_)
             out << "ok    No flashes beyond three a second over a quarter of ten degrees.\n";
         out << (within_ ? "Within all limits.\n" : "Not within its limits.\n");
@@ -97,7 +97,7 @@ private:
                                        {"unit", line.unit},
                                        {"frame", line.frame},
                                        {"within", line.within()},
-                                       {"sentence", line.sentence}});
+                                       {"sentence", line.sentence.said()}});
         if (motionOnly_)
             return json.dump(2);
         json["flashes"] = Json::array();
@@ -107,7 +107,7 @@ private:
                                        {"last", flash.last},
                                        {"flashes", flash.flashes},
                                        {"area", flash.area},
-                                       {"sentence", flashSentence(flash)}});
+                                       {"sentence", flashSentence(flash).said()}});
         return json.dump(2);
     }
 

@@ -94,7 +94,7 @@ std::string percent(double ratio)
 }
 
 /// "a third", "12 %".
-std::string shareWords(double share)
+Phrase shareWords(double share)
 {
     struct Word {
         double share;
@@ -106,11 +106,6 @@ std::string shareWords(double share)
         if (std::abs(share - word.share) < 0.02)
             return word.text;
     return percent(share);
-}
-
-std::string onFrame(std::int64_t frame)
-{
-    return " on frame " + std::to_string(frame);
 }
 
 } // namespace
@@ -219,45 +214,44 @@ ComfortFigures comfortOf(const Project& project, std::int64_t first, std::int64_
 std::vector<ComfortLine> comfortLines(const ComfortFigures& f, const FrameRate& rate, const ComfortLimits& limits)
 {
     std::vector<ComfortLine> lines;
-    const auto line = [&](const char* key, std::string text, double value, double limit, const char* unit,
+    const auto line = [&](const char* key, Phrase text, double value, double limit, const char* unit,
                           std::int64_t frame) {
         lines.push_back({key, std::move(text), value, limit, unit, frame});
     };
-    std::string shaken = "The picture shakes " + percent(f.shaken) + " of the time";
+    Phrase shaken("The picture shakes {} of the time.", percent(f.shaken));
     if (f.shaken > 0)
-        shaken += f.unstruck > 0 ? "; " + shareWords(f.unstruck) + " of that carries no strike."
-                                 : "; all of that follows a strike within a second.";
-    else
-        shaken += ".";
+        shaken = f.unstruck > 0 ? Phrase("The picture shakes {} of the time; {} of that carries no strike.",
+                                         percent(f.shaken), shareWords(f.unstruck))
+                                : Phrase("The picture shakes {} of the time; all of that follows a strike within a "
+                                         "second.",
+                                         percent(f.shaken));
     line("shaken", shaken, 100 * f.shaken, 100 * limits.shaken, "%", f.longestFrom);
     const auto lastOfLongest = f.longestFrom + std::max<std::int64_t>(0, std::llround(rate.frames(f.longest)) - 1);
     line("longest",
-         f.longest > 0 ? "The longest stretch without rest lasts " + number(f.longest, 1) + " s, frames " +
-                             std::to_string(f.longestFrom) + " to " + std::to_string(lastOfLongest) + "."
-                       : "It is always at rest.",
+         f.longest > 0 ? Phrase("The longest stretch without rest lasts {} s, frames {} to {}.", number(f.longest, 1),
+                                f.longestFrom, lastOfLongest)
+                       : Phrase("It is always at rest."),
          f.longest, limits.longest, "s", f.longestFrom);
     line("displacement",
-         "A corner goes at most " + percent(f.displacement) + " of the picture's width from its rest" +
-             onFrame(f.farthestFrame) + ".",
+         {"A corner goes at most {} of the picture's width from its rest on frame {}.", percent(f.displacement),
+          f.farthestFrame},
          100 * f.displacement, 100 * limits.displacement, "%", f.farthestFrame);
     line("speed",
-         "The fastest it goes is " + percent(f.speed) + " of the width in a second, into frame " +
-             std::to_string(f.fastestFrame) + ".",
+         {"The fastest it goes is {} of the width in a second, into frame {}.", percent(f.speed), f.fastestFrame},
          100 * f.speed, 100 * limits.speed, "%/s", f.fastestFrame);
     line("roll",
-         f.rollSpeed > 0 ? "It rolls at most " + number(f.rollSpeed, 1) + "° a second, into frame " +
-                               std::to_string(f.rollFrame) + "."
-                         : "It does not roll.",
+         f.rollSpeed > 0 ? Phrase("It rolls at most {}° a second, into frame {}.", number(f.rollSpeed, 1), f.rollFrame)
+                         : Phrase("It does not roll."),
          f.rollSpeed, limits.rollSpeed, "°/s", f.rollFrame);
-    line("sway", "Sway at the pace that makes people sick is " + percent(f.sway) + " of the width on average.",
+    line("sway", {"Sway at the pace that makes people sick is {} of the width on average.", percent(f.sway)},
          100 * f.sway, 100 * limits.sway, "%", f.longestFrom);
-    line("sway_roll", "Roll at that pace is " + number(f.swayRoll, 2) + "° on average.", f.swayRoll, limits.swayRoll,
-         "°", f.longestFrom);
+    line("sway_roll", {"Roll at that pace is {}° on average.", number(f.swayRoll, 2)}, f.swayRoll, limits.swayRoll, "°",
+         f.longestFrom);
     line("strikes",
-         f.strikes == 0
-             ? "Nothing strikes."
-             : std::to_string(f.strikes) + (f.strikes == 1 ? " strike" : " strikes") + " in " + number(f.seconds, 1) +
-                   " s, at most " + std::to_string(f.strikesInMinute) + " of them within a minute.",
+         f.strikes == 0 ? Phrase("Nothing strikes.")
+                        : Phrase(f.strikes == 1 ? "{} strike in {} s, at most {} of them within a minute."
+                                                : "{} strikes in {} s, at most {} of them within a minute.",
+                                 f.strikes, number(f.seconds, 1), f.strikesInMinute),
          f.strikesInMinute, limits.strikesInMinute, "a minute", f.first);
     return lines;
 }

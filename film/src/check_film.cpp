@@ -52,14 +52,14 @@ Result<std::vector<FlashViolation>> flashesOf(const Project& project, Frame firs
     return check.violations();
 }
 
-std::string flashSentence(const FlashViolation& v)
+Phrase flashSentence(const FlashViolation& v)
 {
-    const std::string frames = v.first == v.last
-                                   ? "frame " + std::to_string(v.first)
-                                   : "frames " + std::to_string(v.first) + " to " + std::to_string(v.last);
-    return std::string(v.kind == FlashKind::red ? "Red flashes" : "Flashes") + " up to " + frames + ": " +
-           std::to_string(v.flashes) + " within a second over " + std::to_string(std::lround(100 * v.area)) +
-           " % of a field of ten degrees; 3 over 25 % are allowed.";
+    const Phrase frames = v.first == v.last ? Phrase("frame {}", v.first) : Phrase("frames {} to {}", v.first, v.last);
+    return {
+        v.kind == FlashKind::red
+            ? "Red flashes up to {}: {} within a second over {} % of a field of ten degrees; 3 over 25 % are allowed."
+            : "Flashes up to {}: {} within a second over {} % of a field of ten degrees; 3 over 25 % are allowed.",
+        frames, v.flashes, std::lround(100 * v.area)};
 }
 
 } // namespace ember

@@ -86,7 +86,7 @@ private slots:
         QCOMPARE(figures.sway, 0.0);
         for (const ComfortLine& line : comfortLines(figures, project.rate)) {
             QVERIFY(line.within());
-            QVERIFY(line.sentence.ends_with("."));
+            QVERIFY(line.sentence.said().ends_with("."));
         }
         QCOMPARE(comfortOf(project, 50, 50).frames, std::int64_t{0});
     }
@@ -131,8 +131,8 @@ private slots:
         QVERIFY(drift.shaken > 0.95);
         QCOMPARE(drift.unstruck, 1.0);
         const auto lines = comfortLines(drift, project.rate);
-        QVERIFY2(lines.front().sentence.find("all of that carries no strike") != std::string::npos,
-                 lines.front().sentence.c_str());
+        QVERIFY2(lines.front().sentence.said().find("all of that carries no strike") != std::string::npos,
+                 lines.front().sentence.said().c_str());
         Strike strike;
         strike.recipe = project.addRecipe(test::plainRecipe(Kick{}, test::amountOf(Axis::y, 1), Envelope()));
         strike.frame = Frame{100};
@@ -230,12 +230,12 @@ private slots:
         figures.shaken = 0.41;
         figures.unstruck = 0.333;
         const auto lines = comfortLines(figures, FrameRate());
-        QCOMPARE(lines.front().sentence,
+        QCOMPARE(lines.front().sentence.said(),
                  std::string("The picture shakes 41 % of the time; a third of that carries no strike."));
         QCOMPARE(lines.size(), std::size_t{8});
         figures.strikes = 1;
         figures.strikesInMinute = 1;
-        QVERIFY(comfortLines(figures, FrameRate()).back().sentence.starts_with("1 strike in"));
+        QVERIFY(comfortLines(figures, FrameRate()).back().sentence.said().starts_with("1 strike in"));
     }
 };
 

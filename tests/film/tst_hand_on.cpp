@@ -256,7 +256,7 @@ private slots:
         QCOMPARE(told, std::int64_t{60});
         QVERIFY(!found->empty());
         QVERIFY(found->front().first > 8 + 9 && found->front().first < 8 + 24); // four flashes after the blast
-        QVERIFY(flashSentence(found->front()).find("within a second over") != std::string::npos);
+        QVERIFY(flashSentence(found->front()).said().find("within a second over") != std::string::npos);
         const auto gentle =
             flashesOf(gentled(project), Frame{0}, Frame{59}, [](const RenderProgress&) { return true; });
         QVERIFY(gentle && gentle->empty());

@@ -120,8 +120,7 @@ private slots:
         QVERIFY(writeFlashes(bounces.toStdString(), flashes_, 0, 0.6));
         const auto empty = [&] {
             session().file.close();
-            window_->showFinding(false);
-            window_->showRender(false);
+            window_->showBeside(app::MainWindow::Beside::column);
             turn();
         };
         Count first;
@@ -377,12 +376,12 @@ private slots:
     void itCanBeCancelledAndBegunAgain()
     {
         openFlashes();
-        window_->showFinding(true);
+        window_->showBeside(app::MainWindow::Beside::find);
         QVERIFY(finder().running());
         QVERIFY(!child<QProgressBar>("find-progress")->isHidden());
         click("find-cancel");
         QVERIFY(!finder().running());
-        window_->showFinding(false);
+        window_->showBeside(app::MainWindow::Beside::column);
         find();
         QCOMPARE(finder().proposals().size(), std::size_t{4});
         open(QString::fromStdString(clip_)); // another film knows nothing of these

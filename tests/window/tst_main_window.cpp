@@ -693,7 +693,7 @@ private slots:
     }
     void cancellingARenderLeavesNothing()
     {
-        window_->showRender(true);
+        window_->showBeside(MainWindow::Beside::render);
         child<QLineEdit>("render-path")->setText(at(QStringLiteral("stopped.mp4")));
         child<QComboBox>("render-size")->setCurrentIndex(4); // twice the size: slow enough to stop
         QTest::mouseClick(child<QAbstractButton>("render-start"), Qt::LeftButton);
@@ -707,7 +707,7 @@ private slots:
     void rendersWaitTheirTurn()
     {
         strikeOn(20);
-        window_->showRender(true);
+        window_->showBeside(MainWindow::Beside::render);
         auto* list = child<QListWidget>("render-queue");
         const auto ask = [&](const char* name) {
             child<QLineEdit>("render-path")->setText(at(QLatin1String(name)));
@@ -741,7 +741,7 @@ private slots:
     }
     void kindsOfFilmTellWhatTheyHold()
     {
-        window_->showRender(true);
+        window_->showBeside(MainWindow::Beside::render);
         auto* format = child<QComboBox>("render-format");
         for (int i = 0; i < format->count(); ++i) {
             format->setCurrentIndex(i);
@@ -756,7 +756,7 @@ private slots:
     }
     void closingDuringARenderAsks()
     {
-        window_->showRender(true);
+        window_->showBeside(MainWindow::Beside::render);
         child<QLineEdit>("render-path")->setText(at(QStringLiteral("closing.mp4")));
         child<QComboBox>("render-size")->setCurrentIndex(4);
         QTest::mouseClick(child<QAbstractButton>("render-start"), Qt::LeftButton);
@@ -770,7 +770,7 @@ private slots:
     }
     void rendersThatCannotBeAreTold()
     {
-        window_->showRender(true);
+        window_->showBeside(MainWindow::Beside::render);
         child<QLineEdit>("render-path")->setText(QStringLiteral("/proc/film.mkv"));
         QTest::mouseClick(child<QAbstractButton>("render-start"), Qt::LeftButton);
         QTRY_VERIFY(!window_->renderPanel().running());

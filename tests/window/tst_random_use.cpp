@@ -145,7 +145,7 @@ private slots:
         const Project before = project();
         strikeOn(20, Qt::Key_2);
         strikeOn(50, Qt::Key_1);
-        window_->showFinding(true);
+        window_->showBeside(MainWindow::Beside::find);
         QTRY_VERIFY(!window_->finder().running());
         constexpr int actions = 500;
         for (int i = 0; i < actions; ++i)

@@ -9,6 +9,7 @@
 #include <QToolButton>
 
 #include "bars.h"
+#include "cut_texts.h"
 #include "handle_tag.h"
 #include "player.h"
 #include "render_panel.h"
@@ -107,17 +108,8 @@ private slots:
         for (const Qt::Key page : {Qt::Key_F5, Qt::Key_F6, Qt::Key_F7, Qt::Key_F8}) {
             key(page);
             turn();
-            for (auto* button : window_->findChildren<QAbstractButton*>())
-                if (inSight(button))
-                    QVERIFY2(button->width() >= button->minimumSizeHint().width() - 1,
-                             qPrintable(button->objectName() + QLatin1Char(' ') + button->text()));
-            for (auto* field : window_->findChildren<ValueField*>())
-                if (inSight(field))
-                    QVERIFY2(field->width() >= field->shownWidth() - 6,
-                             qPrintable(field->objectName() + QLatin1Char(' ') + field->shownText()));
-            for (auto* area : window_->findChildren<QScrollArea*>())
-                if (inSight(area) && area->widget() != nullptr && area != window_->centralWidget())
-                    QVERIFY2(area->widget()->width() <= area->viewport()->width(), qPrintable(area->objectName()));
+            const QStringList cut = test::cutIn(*window_);
+            QVERIFY2(cut.isEmpty(), qPrintable(cut.join(QLatin1Char('\n'))));
         }
         key(Qt::Key_R, Qt::ControlModifier);
         turn();

@@ -6,6 +6,7 @@
 #include <string>
 #include <vector>
 
+#include "ember/core/phrase.h"
 #include "ember/core/project.h"
 
 namespace ember {
@@ -54,9 +55,9 @@ ComfortFigures comfortOf(const Project& project, std::int64_t first, std::int64_
 
 /// One line of a report.
 struct ComfortLine {
-    std::string key;      ///< "shaken", "longest", …
-    std::string sentence; ///< what was found, where
-    double value = 0;     ///< in the unit of the limit
+    std::string key;  ///< "shaken", "longest", …
+    Phrase sentence;  ///< what was found, where
+    double value = 0; ///< in the unit of the limit
     double limit = 0;
     std::string unit;
     std::int64_t frame = 0; ///< where to look at it

@@ -16,6 +16,6 @@ Result<std::vector<FlashViolation>> flashesOf(const Project& project, Frame firs
                                               const RenderWatcher& watcher);
 
 /// One sentence: what flashes, where, by how much.
-std::string flashSentence(const FlashViolation& violation);
+Phrase flashSentence(const FlashViolation& violation);
 
 } // namespace ember

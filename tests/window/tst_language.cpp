@@ -1,0 +1,313 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The window in another language: no word is left out, none is cut, and the choice is kept.
+#include <set>
+
+#include <QGroupBox>
+#include <QHeaderView>
+#include <QListWidget>
+#include <QMenuBar>
+#include <QTableWidget>
+#include <QTranslator>
+
+#include "actions.h"
+#include "cut_texts.h"
+#include "ember/core/values.h"
+#include "language.h"
+#include "preferences.h"
+#include "preferences_sheet.h"
+#include "runner.h"
+#include "text.h"
+#include "window_fixture.h"
+
+using namespace ember;
+using namespace ember::app;
+
+namespace words_in_another_language {
+
+/// Marks whatever is asked for.
+class Marking : public QTranslator {
+public:
+    bool isEmpty() const override { return false; }
+    QString translate(const char*, const char* source, const char*, int) const override
+    {
+        return QStringLiteral("‹") + QString::fromUtf8(source) + QStringLiteral("›");
+    }
+};
+
+/// Tells which of ours the German one does not know.
+class Missing : public QTranslator {
+public:
+    Missing() : known_(load()) {}
+    bool isEmpty() const override { return false; }
+    QString translate(const char* context, const char* source, const char* note, int) const override
+    {
+        if (!QByteArray(context).startsWith("Q") && known_->translate(context, source, note).isEmpty())
+            missing.insert(QString::fromUtf8(context) + QStringLiteral(": ") + QString::fromUtf8(source));
+        return {};
+    }
+    mutable std::set<QString> missing;
+
+private:
+    static std::unique_ptr<QTranslator> load()
+    {
+        language::all(); // takes the resource in
+        auto german = std::make_unique<QTranslator>();
+        if (!german->load(QStringLiteral(":/translations/vast-ember_de.qm")))
+            qFatal("no German");
+        return german;
+    }
+    std::unique_ptr<QTranslator> known_;
+};
+
+/// Whether there is none; else each is told.
+bool none(const QStringList& list)
+{
+    for (const QString& one : list)
+        qWarning("%s", qPrintable(one));
+    return list.isEmpty();
+}
+
+/// A text without what is marked; what is in marks may have marks in it.
+QString unmarked(QString text)
+{
+    static const QRegularExpression innermost(QStringLiteral("‹[^‹›]*›"));
+    for (QString before; before != text;) {
+        before = text;
+        text.replace(innermost, QStringLiteral(" "));
+    }
+    return text;
+}
+
+} // namespace words_in_another_language
+
+using namespace words_in_another_language;
+
+class LanguageTest : public test::WindowFixture {
+    Q_OBJECT
+    QStringList left_;
+
+    /// Words that are the project's or the machine's.
+    QStringList foreign()
+    {
+        QStringList names{QString::fromStdString(clip_), QStringLiteral("clip"), QStringLiteral("Vast Ember"),
+                          QStringLiteral("vember")};
+        for (const std::string& state : Board().states)
+            names << QString::fromStdString(state);
+        for (const KeptMotion& motion : shippedMotions())
+            names << QString::fromStdString(motion.name) << QString::fromStdString(motion.about);
+        for (const Recipe& recipe : project().recipes) {
+            names << QString::fromStdString(recipe.name);
+            for (const Strand& strand : recipe.strands)
+                names << QString::fromStdString(strand.name);
+        }
+        return names;
+    }
+    void look(const QString& where, const QString& text)
+    {
+        QString rest = unmarked(text);
+        QStringList names = foreign();
+        std::sort(names.begin(), names.end(), [](const QString& a, const QString& b) { return a.size() > b.size(); });
+        for (const QString& name : names)
+            rest.replace(name, QStringLiteral(" "));
+        static const QRegularExpression word(QStringLiteral("[A-Za-z]{3,}"));
+        if (word.match(rest).hasMatch())
+            left_ << where + QStringLiteral(": ") + text;
+    }
+    void lookAtActions(const QList<QAction*>& actions)
+    {
+        for (const QAction* action : actions) {
+            look(QStringLiteral("action"), action->text());
+            if (action->toolTip() != action->iconText())
+                look(QStringLiteral("action tip"), action->toolTip());
+            if (action->menu() != nullptr && action->menu()->objectName() != QLatin1String("recent"))
+                lookAtActions(action->menu()->actions());
+        }
+    }
+    void lookAt(QWidget& root)
+    {
+        QList<QWidget*> all = root.findChildren<QWidget*>();
+        all << &root;
+        for (const QWidget* widget : all) {
+            if (!widget->isVisible())
+                continue;
+            const QString name = widget->objectName().isEmpty() ? QString::fromLatin1(widget->metaObject()->className())
+                                                                : widget->objectName();
+            look(name + QStringLiteral(" tip"), widget->toolTip());
+            look(name + QStringLiteral(" spoken"), widget->accessibleName());
+            if (widget->isWindow())
+                look(name + QStringLiteral(" title"), widget->windowTitle());
+            if (const auto* label = qobject_cast<const QLabel*>(widget))
+                look(name, label->text());
+            else if (const auto* button = qobject_cast<const QAbstractButton*>(widget))
+                look(name, button->text());
+            else if (const auto* field = qobject_cast<const ValueField*>(widget))
+                look(name, field->shownText());
+            else if (const auto* line = qobject_cast<const QLineEdit*>(widget))
+                look(name, line->placeholderText());
+            else if (const auto* box = qobject_cast<const QGroupBox*>(widget))
+                look(name, box->title());
+            else if (const auto* list = qobject_cast<const QComboBox*>(widget)) {
+                if (list->objectName() != QLatin1String("preference-device") &&
+                    list->objectName() != QLatin1String("preference-language"))
+                    for (int i = 0; i < list->count(); ++i)
+                        look(name, list->itemText(i));
+            } else if (const auto* table = qobject_cast<const QTableView*>(widget)) {
+                for (int column = 0; column < table->model()->columnCount(); ++column)
+                    look(name, table->model()->headerData(column, Qt::Horizontal).toString());
+            }
+        }
+    }
+    /// A film with something of all there is.
+    void furnish()
+    {
+        int frame = 10;
+        for (const Qt::Key kind : {Qt::Key_1, Qt::Key_2, Qt::Key_3, Qt::Key_4})
+            strikeOn(frame += 20, kind);
+        key(Qt::Key_H);
+    }
+    QAction* action(const char* id)
+    {
+        for (const ListedAction& one : actionsOf(*window_->menuBar()))
+            if (one.id == QLatin1String(id))
+                return one.action;
+        qFatal("no action %s", id);
+    }
+    /// Shows all places one after the other.
+    void goThrough(const std::function<void(QWidget&)>& seen)
+    {
+        furnish();
+        for (const Qt::Key page : {Qt::Key_F5, Qt::Key_F6, Qt::Key_F7, Qt::Key_F8}) {
+            key(page);
+            turn();
+            seen(*window_);
+        }
+        key(Qt::Key_F5);
+        for (std::size_t i = 0; i < canvas().layoutNow().lanes.size(); ++i) {
+            showStrand(i);
+            seen(*window_);
+        }
+        showRecipeMore();
+        seen(*window_);
+        for (const char* panel : {"file.render-film", "find.find-strikes"}) {
+            action(panel)->trigger();
+            turn();
+            seen(*window_);
+            QTest::keyClick(window_.get(), Qt::Key_Escape);
+        }
+        dialogAnswer_ = [&](QDialog& dialog) {
+            seen(dialog);
+            dialog.reject();
+        };
+        for (const char* id : {"edit.preferences", "edit.shortcuts", "find.tap-test", "strike.table",
+                               "strike.places-from-above", "find.camera-motions", "play.live-bench", "file.hand-on",
+                               "file.drop-bench", "compare.comfort", "compare.frames-around-the-strike-large"}) {
+            action(id)->trigger();
+            turn();
+            for (QWidget* top : QApplication::topLevelWidgets())
+                if (top != window_.get() && top->isVisible()) {
+                    seen(*top);
+                    top->close();
+                }
+            turn();
+        }
+        settle();
+    }
+
+private slots:
+    void noWordIsWrittenWhereItIsShown()
+    {
+        Marking marking;
+        QCoreApplication::installTranslator(&marking);
+        window_.reset();
+        begin();
+        open(QString::fromStdString(clip_));
+        left_.clear();
+        goThrough([this](QWidget& place) { lookAt(place); });
+        lookAtActions(window_->menuBar()->actions());
+        window_.reset();
+        QCoreApplication::removeTranslator(&marking);
+        left_.removeDuplicates();
+        QVERIFY(none(left_));
+    }
+    void germanKnowsAllThatIsShown()
+    {
+        Missing missing;
+        QCoreApplication::installTranslator(&missing);
+        window_.reset();
+        begin();
+        open(QString::fromStdString(clip_));
+        goThrough([](QWidget&) {});
+        window_.reset();
+        QCoreApplication::removeTranslator(&missing);
+        QVERIFY(none({missing.missing.begin(), missing.missing.end()}));
+    }
+    void germanKnowsAllFields()
+    {
+        Missing missing;
+        QCoreApplication::installTranslator(&missing);
+        const auto all = [](auto fields) {
+            for (const auto& field : fields) {
+                ours(field.spec->label);
+                ours(field.spec->unit);
+                ours(field.spec->help);
+                for (const std::string_view word : field.spec->choices)
+                    ours(word);
+            }
+        };
+        all(fieldsOf<Envelope>());
+        all(fieldsOf<Strand>());
+        all(fieldsOf<Recipe>());
+        all(fieldsOf<Strike>());
+        all(fieldsOf<Place>());
+        all(fieldsOf<Overlap>());
+        all(fieldsOf<Drift>());
+        all(fieldsOf<Master>());
+        all(fieldsOf<Finish>());
+        all(fieldsOf<Effects>());
+        all(fieldsOf<Layer>());
+        all(fieldsOf<BeatGrid>());
+        all(fieldsOf<Soundtrack>());
+        all(fieldsOf<World>());
+        all(fieldsOf<Gentle>());
+        all(fieldsOf<StrikeSound>());
+        QCoreApplication::removeTranslator(&missing);
+        QVERIFY(none({missing.missing.begin(), missing.missing.end()}));
+    }
+    void nothingIsCutInGerman()
+    {
+        language::use(QStringLiteral("de"));
+        QCOMPARE(language::used(), QStringLiteral("de"));
+        window_.reset();
+        begin();
+        open(QString::fromStdString(clip_));
+        QStringList cut;
+        goThrough([&](QWidget& place) { cut << test::cutIn(place); });
+        QVERIFY(action("edit.undo")->text().contains(QStringLiteral("ckg"))); // it is German
+        language::use({});
+        cut.removeDuplicates();
+        QVERIFY(none(cut));
+    }
+    void theChoiceIsKept()
+    {
+        QVERIFY(language::chosen().isEmpty());
+        PreferencesSheet sheet(window_.get());
+        sheet.show();
+        auto* list = sheet.findChild<QComboBox*>(QStringLiteral("preference-language"));
+        auto* later = sheet.findChild<QLabel*>(QStringLiteral("language-later"));
+        const int german = list->findText(QStringLiteral("Deutsch"));
+        QVERIFY(german > 0);
+        while (list->currentIndex() < german)
+            QTest::keyClick(list, Qt::Key_Down);
+        QCOMPARE(language::chosen(), QStringLiteral("de"));
+        QCOMPARE(language::wanted(), QStringLiteral("de"));
+        QVERIFY(later->isVisible());
+        language::setChosen(QStringLiteral("xx")); // of a translation that is not there any more
+        QVERIFY(language::chosen().isEmpty());
+        QVERIFY(!language::wanted().isEmpty());
+        language::use(QStringLiteral("xx"));
+        QCOMPARE(language::used(), QStringLiteral("en"));
+    }
+};
+
+EMBER_TEST(LanguageTest)
+#include "tst_language.moc"
