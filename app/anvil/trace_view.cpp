@@ -27,6 +27,7 @@ TraceView::TraceView(OpenDocument& document, Selection& selection, Playhead& pla
     : QWidget(parent), document_(document), selection_(selection), playhead_(playhead), bar_(new QWidget(this))
 {
     setObjectName(QStringLiteral("traces"));
+    setAccessibleName(tr("Motion axis by axis"));
     setAttribute(Qt::WA_OpaquePaintEvent);
     auto* row = newRow(bar_, 3, {12, 2, 12, 0});
     const auto button = [&](const QString& text, const QString& name, const QString& tip, bool on) {
@@ -152,21 +153,52 @@ QString TraceView::frameText(double filmFrame, const TraceLayout& layout) const
     return from > 0 ? QStringLiteral("+%1").arg(from) : QString::number(from);
 }
 
-void TraceView::paintRow(QPainter& p, const TraceLayout& layout, const QRectF& row, Axis axis) const
+std::pair<AxisTrace, std::vector<FrameTime>> TraceView::onFrames(const TraceLayout& layout, const QRectF& row,
+                                                                 Axis axis) const
 {
-    // Asked on every other pixel; the peak on whole frames, where it is seen.
-    std::vector<FrameTime> places;
-    for (double x = row.left(); x <= row.right(); x += 2)
-        places.push_back(layout.toFilmFrame(x));
     std::vector<FrameTime> frames;
     const double first = std::ceil(std::max(0.0, layout.toFilmFrame(row.left())));
     const double last = std::min(layout.toFilmFrame(row.right()), static_cast<double>(document_.length() - 1));
     const double step = std::max(1.0, std::floor((last - first) / 4000));
     for (double frame = first; frame <= last; frame += step)
         frames.push_back(frame);
-    const Motion& motion = document_.motion();
-    const AxisTrace line = traceAlong(motion, axis, places, what());
-    const AxisTrace whole = traceAlong(motion, axis, frames, what());
+    return {traceAlong(document_.motion(), axis, frames, what()), std::move(frames)};
+}
+
+QString TraceView::peakText(const AxisTrace& trace, const std::vector<FrameTime>& frames, Axis axis,
+                            const TraceLayout& layout) const
+{
+    return tr("%1 at %2")
+        .arg(axisValueText(axis, trace.values[trace.peak], what()), frameText(frames[trace.peak], layout));
+}
+
+std::vector<PaintedPart> TraceView::paintedParts()
+{
+    std::vector<PaintedPart> parts;
+    const TraceLayout layout = layoutNow();
+    const auto shown = axes();
+    for (std::size_t i = 0; i < layout.rows.size() && i < shown.size(); ++i) {
+        const auto [trace, frames] = onFrames(layout, layout.rows[i], shown[i]);
+        PaintedPart part;
+        part.name = ours(axisName(shown[i]));
+        part.value = trace.moves() ? peakText(trace, frames, shown[i], layout) : tr("at rest");
+        part.place = layout.rows[i].toAlignedRect();
+        if (trace.moves())
+            part.actions = {
+                {tr("Go to its peak"), [this, at = std::llround(frames[trace.peak])] { playhead_.setFrame(at); }}};
+        parts.push_back(std::move(part));
+    }
+    return parts;
+}
+
+void TraceView::paintRow(QPainter& p, const TraceLayout& layout, const QRectF& row, Axis axis) const
+{
+    // Asked on every other pixel; the peak on whole frames.
+    std::vector<FrameTime> places;
+    for (double x = row.left(); x <= row.right(); x += 2)
+        places.push_back(layout.toFilmFrame(x));
+    const AxisTrace line = traceAlong(document_.motion(), axis, places, what());
+    const auto [whole, frames] = onFrames(layout, row, axis);
     const double peak = whole.values.empty() ? 0 : whole.values[whole.peak];
     const double largest = std::max({std::abs(peak), line.moves() ? std::abs(line.values[line.peak]) : 0.0, 1e-6});
     const double middle = row.center().y();
@@ -190,7 +222,7 @@ void TraceView::paintRow(QPainter& p, const TraceLayout& layout, const QRectF& r
     p.setPen(QPen(theme::text, 1.2));
     p.drawEllipse(top, 3, 3);
     p.setFont(theme::numbers(11));
-    const QString says = tr("%1 at %2").arg(axisValueText(axis, peak, what()), frameText(frames[whole.peak], layout));
+    const QString says = peakText(whole, frames, axis, layout);
     const double wide = QFontMetricsF(p.font()).horizontalAdvance(says) + 8;
     QRectF box(top.x() + 8, top.y() - 8, wide, 16);
     if (box.right() > row.right())

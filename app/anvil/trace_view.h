@@ -10,6 +10,7 @@
 #include "axis_map.h"
 #include "ember/core/trace.h"
 #include "open_document.h"
+#include "painted_access.h"
 #include "paper.h"
 #include "playhead.h"
 #include "selection.h"
@@ -37,7 +38,7 @@ struct TraceLayout {
 
 /// The motion of the selected strike or of the whole film, axis by axis like a seismogram: spikes, spacing and the flat
 /// end, the peak of each with its frame, and the values under the playhead.
-class TraceView : public QWidget {
+class TraceView : public QWidget, public PaintedParts {
     Q_OBJECT
 public:
     explicit TraceView(OpenDocument& document, Selection& selection, Playhead& playhead, QWidget* parent = nullptr);
@@ -47,6 +48,8 @@ public:
     TraceOf what() const;
     bool film() const;
     TraceLayout layoutNow() const;
+    /// The axes on show, each with its peak.
+    std::vector<PaintedPart> paintedParts() override;
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -58,6 +61,11 @@ private:
     void redraw();
     std::vector<Axis> axes() const;
     void paintPaper(QPainter& p, const TraceLayout& layout) const;
+    /// The motion of an axis on whole frames, where its peak is seen, and which these are.
+    std::pair<AxisTrace, std::vector<FrameTime>> onFrames(const TraceLayout& layout, const QRectF& row,
+                                                          Axis axis) const;
+    QString peakText(const AxisTrace& trace, const std::vector<FrameTime>& frames, Axis axis,
+                     const TraceLayout& layout) const;
     void paintRow(QPainter& p, const TraceLayout& layout, const QRectF& row, Axis axis) const;
     void scrub(double x);
     QString frameText(double filmFrame, const TraceLayout& layout) const;

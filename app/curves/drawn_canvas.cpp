@@ -115,6 +115,45 @@ void DrawnCanvas::edit(const Edit& change, const QString& result, quint64 gestur
     choose(std::move(now));
 }
 
+std::vector<PaintedPart> DrawnCanvas::paintedParts()
+{
+    std::vector<PaintedPart> parts;
+    const DrawnLayout layout = layOutDrawn(size(), keys_);
+    for (std::size_t i = 0; i < keys_.size(); ++i) {
+        const DrawnKey& key = keys_[i];
+        PaintedPart part;
+        part.name = tr("Key at %1").arg(key.frame);
+        part.value = tr("%1 %").arg(100 * key.value, 0, 'f', 0);
+        part.place = QRectF(layout.at(key) - QPointF(5, 5), QSizeF(10, 10)).toAlignedRect();
+        part.selected = std::binary_search(chosen_.begin(), chosen_.end(), i);
+        part.actions = {{tr("Choose"), [this, i] { choose({i}); }}};
+        if (!fixed(key)) {
+            const auto change = [this, i](const Edit& how, const QString& result) {
+                choose({i});
+                edit(how, result);
+            };
+            part.number = PaintedNumber{key.value, -1, 1, 0.05, [change](double wanted) {
+                                            change(
+                                                [wanted](DrawnKeys keys, const KeyPlaces& chosen) {
+                                                    for (const std::size_t at : chosen)
+                                                        keys[at].value = wanted;
+                                                    return keys;
+                                                },
+                                                tr("Key %1 %").arg(100 * wanted));
+                                        }};
+            const auto move = [change](double by) {
+                change(
+                    [by](const DrawnKeys& keys, const KeyPlaces& chosen) { return ember::moved(keys, chosen, by, 0); },
+                    tr("Keys moved"));
+            };
+            part.actions.emplace_back(tr("One frame earlier"), [move] { move(-1); });
+            part.actions.emplace_back(tr("One frame later"), [move] { move(1); });
+        }
+        parts.push_back(std::move(part));
+    }
+    return parts;
+}
+
 void DrawnCanvas::copy() const
 {
     clipboard().clear();

@@ -10,6 +10,7 @@
 #include "drawn_layout.h"
 #include "messages.h"
 #include "open_document.h"
+#include "painted_access.h"
 #include "shaping.h"
 
 namespace ember::app {
@@ -18,7 +19,7 @@ namespace ember::app {
 /// of 5 %; finely with Shift), drag over the paper to choose several, Ctrl+click to add to them. Several have a box
 /// with grips that draw them together in time and make them larger or smaller. The key on the peak stays at 1 unless
 /// the curve is as drawn.
-class DrawnCanvas : public QWidget {
+class DrawnCanvas : public QWidget, public PaintedParts {
     Q_OBJECT
 public:
     DrawnCanvas(OpenDocument& document, Shaping& shaping, Messages& messages, std::size_t strand,
@@ -45,6 +46,9 @@ public:
     void copy() const;
     /// Puts in what was copied, beginning at the frame under the pointer, or behind the last key.
     void paste();
+
+    /// The keys.
+    std::vector<PaintedPart> paintedParts() override;
 
     QSize sizeHint() const override { return {380, 120}; }
 

@@ -3,6 +3,8 @@
 
 #include <QAbstractButton>
 #include <QAccessibleWidget>
+#include <QPushButton>
+#include <QToolButton>
 
 #include "value_field.h"
 
@@ -37,11 +39,18 @@ private:
     ValueField& field() const { return static_cast<ValueField&>(*widget()); }
 };
 
-/// A button that stays down: toggling it is pressing it.
-class SwitchAccess : public QAccessibleWidget {
+/// Any button. What it is, is asked each time: it may be asked for while it is still made. Toggling one that stays down
+/// is pressing it.
+class ButtonAccess : public QAccessibleWidget {
 public:
-    explicit SwitchAccess(QAbstractButton* button) : QAccessibleWidget(button, QAccessible::CheckBox) {}
+    explicit ButtonAccess(QAbstractButton* button) : QAccessibleWidget(button, QAccessible::Button) {}
 
+    QAccessible::Role role() const override
+    {
+        return button().isCheckable() ? QAccessible::CheckBox
+               : hasMenu()            ? QAccessible::ButtonMenu
+                                      : QAccessible::Button;
+    }
     QString text(QAccessible::Text kind) const override
     {
         if (kind == QAccessible::Name && !button().text().isEmpty() && button().accessibleName().isEmpty())
@@ -51,18 +60,28 @@ public:
     QAccessible::State state() const override
     {
         QAccessible::State state = QAccessibleWidget::state();
-        state.checkable = true;
+        state.checkable = button().isCheckable();
         state.checked = button().isChecked();
+        state.pressed = button().isDown();
+        state.hasPopup = hasMenu();
         return state;
     }
     QStringList actionNames() const override
     {
-        return button().isEnabled() ? QStringList{toggleAction(), pressAction()} << QAccessibleWidget::actionNames()
-                                    : QStringList();
+        if (!button().isEnabled())
+            return {};
+        QStringList names{pressAction()};
+        if (button().isCheckable())
+            names.prepend(toggleAction());
+        if (hasMenu())
+            names.prepend(showMenuAction());
+        return names << QAccessibleWidget::actionNames();
     }
     void doAction(const QString& name) override
     {
-        if (name == toggleAction() || name == pressAction())
+        if (hasMenu() && (name == showMenuAction() || name == pressAction()))
+            showMenu();
+        else if (name == toggleAction() || name == pressAction())
             button().click();
         else
             QAccessibleWidget::doAction(name);
@@ -70,12 +89,25 @@ public:
 
 private:
     QAbstractButton& button() const { return static_cast<QAbstractButton&>(*widget()); }
+    bool hasMenu() const
+    {
+        const auto* push = qobject_cast<const QPushButton*>(&button());
+        const auto* tool = qobject_cast<const QToolButton*>(&button());
+        return (push != nullptr && push->menu() != nullptr) || (tool != nullptr && tool->menu() != nullptr);
+    }
+    void showMenu() const
+    {
+        if (auto* push = qobject_cast<QPushButton*>(&button()))
+            push->showMenu();
+        else if (auto* tool = qobject_cast<QToolButton*>(&button()))
+            tool->showMenu();
+    }
 };
 
 QAccessibleInterface* valueAccess(const QString&, QObject* object)
 {
-    if (auto* button = qobject_cast<QAbstractButton*>(object); button != nullptr && button->isCheckable())
-        return new SwitchAccess(button);
+    if (auto* button = qobject_cast<QAbstractButton*>(object))
+        return new ButtonAccess(button);
     auto* field = qobject_cast<ValueField*>(object);
     return field != nullptr ? new ValueAccess(field) : nullptr;
 }

@@ -62,6 +62,23 @@ QRectF FrameStrip::box(int place) const
     return {place * (wide + gap) + 1, 1, wide, wide / shape};
 }
 
+std::vector<PaintedPart> FrameStrip::paintedParts()
+{
+    std::vector<PaintedPart> parts;
+    for (int i = 0; i <= 2 * around; ++i) {
+        const std::int64_t frame = frame_ + i - around;
+        if (frame_ < 0 || frame < 0 || frame >= document_.length())
+            continue;
+        PaintedPart part;
+        part.name = tr("frame %1").arg(frame);
+        part.place = box(i).toAlignedRect();
+        part.selected = frame == frame_;
+        part.actions = {{tr("Go there"), [this, frame] { playhead_.setFrame(frame); }}};
+        parts.push_back(std::move(part));
+    }
+    return parts;
+}
+
 void FrameStrip::paintEvent(QPaintEvent*)
 {
     QPainter p(this);

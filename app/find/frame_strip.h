@@ -5,12 +5,13 @@
 
 #include "film.h"
 #include "open_document.h"
+#include "painted_access.h"
 #include "playhead.h"
 
 namespace ember::app {
 
 /// The film's frames around one, side by side, that one framed. A click goes to a frame.
-class FrameStrip : public QWidget {
+class FrameStrip : public QWidget, public PaintedParts {
     Q_OBJECT
 public:
     static constexpr int around = 2; ///< frames to each side
@@ -21,6 +22,8 @@ public:
     void setFrame(std::int64_t frame);
     /// What is written while there is none.
     void setHint(const QString& hint);
+
+    std::vector<PaintedPart> paintedParts() override;
 
     QSize sizeHint() const override;
     QSize minimumSizeHint() const override;

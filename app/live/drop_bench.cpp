@@ -113,6 +113,7 @@ DropBench::DropBench(OpenDocument& document, Selection& selection, Playhead& pla
     auto* column = newColumn(this, 10, {16, 12, 16, 12});
     auto* row = new QHBoxLayout;
     text_->setObjectName(QStringLiteral("drop-scene"));
+    text_->setAccessibleName(tr("Scene"));
     text_->setFont(theme::numbers(12));
     text_->setTabChangesFocus(true);
     row->addWidget(text_, 2);

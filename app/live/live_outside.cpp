@@ -27,6 +27,7 @@ LiveOutside::LiveOutside(LiveRunner& runner, const Dialogs& dialogs, QWidget* pa
         tr("Other programs strike by OSC messages over UDP: /strike, /strike_at, /settle, /intensity"), this);
     listenAt_ = address("live-listen-at", QStringLiteral("127.0.0.1:9000"),
                         tr("HOST:PORT. 127.0.0.1 is this machine alone; for any other you are asked first"));
+    listenAt_->setAccessibleName(listen_->text());
     in->addWidget(listen_);
     in->addWidget(listenAt_, 1);
     column->addLayout(in);
@@ -34,6 +35,7 @@ LiveOutside::LiveOutside(LiveRunner& runner, const Dialogs& dialogs, QWidget* pa
     send_ = smallToggle(tr("Send the pose"), QStringLiteral("live-send"),
                         tr("Sends /pose with each picture's pose to another program"), this);
     sendTo_ = address("live-send-to", QStringLiteral("127.0.0.1:9001"), tr("HOST:PORT it is sent to"));
+    sendTo_->setAccessibleName(send_->text());
     out->addWidget(send_);
     out->addWidget(sendTo_, 1);
     column->addLayout(out);

@@ -81,6 +81,24 @@ void PadBoard::setChosen(int pad)
     update();
 }
 
+std::vector<PaintedPart> PadBoard::paintedParts()
+{
+    std::vector<PaintedPart> parts;
+    for (std::size_t i = 0; i < faces_.size(); ++i) {
+        PaintedPart part;
+        part.name = tr("Pad %1: %2").arg(i + 1).arg(faces_[i].name);
+        part.value = faces_[i].about;
+        part.place = layoutNow().pad(i).toAlignedRect();
+        part.role = QAccessible::Button;
+        part.selected = static_cast<int>(i) == chosen_;
+        const int pad = static_cast<int>(i);
+        part.actions = {{tr("Strike"), [this, pad] { emit struck(pad, 1); }},
+                        {tr("Choose"), [this, pad] { emit chosenByHand(pad); }}};
+        parts.push_back(std::move(part));
+    }
+    return parts;
+}
+
 void PadBoard::showStruck(int pad, const Outcome& outcome)
 {
     if (pad < 0 || static_cast<std::size_t>(pad) >= presses_.size())

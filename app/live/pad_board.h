@@ -9,6 +9,7 @@
 
 #include "ember/core/board.h"
 #include "ember/live/live_bench.h"
+#include "painted_access.h"
 #include "recipe_trace.h"
 
 namespace ember::app {
@@ -26,7 +27,7 @@ struct PadLayout {
 };
 
 /// The pads, struck with the mouse: the higher, the harder. What became of the last press of each is shown on it.
-class PadBoard : public QWidget {
+class PadBoard : public QWidget, public PaintedParts {
     Q_OBJECT
 public:
     struct Face {
@@ -41,6 +42,8 @@ public:
     int chosen() const { return chosen_; }
     void showStruck(int pad, const Outcome& outcome);
     PadLayout layoutNow() const { return {size(), faces_.size()}; }
+
+    std::vector<PaintedPart> paintedParts() override;
 
     QSize sizeHint() const override { return {560, 190}; }
     QSize minimumSizeHint() const override { return {420, 150}; }

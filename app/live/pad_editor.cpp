@@ -38,6 +38,7 @@ PadEditor::PadEditor(Session& session, QWidget* parent)
     auto* column = newColumn(this, 4, {0, 0, 0, 0});
     auto* head = new QHBoxLayout;
     name_->setObjectName(QStringLiteral("pad-name"));
+    name_->setAccessibleName(tr("Name"));
     name_->setToolTip(tr("The pad's name, by which OSC messages can strike it; empty: its recipe's"));
     connect(name_, &QLineEdit::editingFinished, this, [this] {
         const std::string name = name_->text().trimmed().toStdString();

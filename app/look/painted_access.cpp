@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "painted_access.h"
 
+#include <algorithm>
 #include <memory>
 
 #include <QAccessibleWidget>
@@ -13,7 +14,7 @@ namespace {
 class PaintedAccess;
 
 /// One part. It holds nothing but its number: what it says is asked each time, as the picture changes under it.
-class PartAccess : public QAccessibleInterface, public QAccessibleActionInterface {
+class PartAccess : public QAccessibleInterface, public QAccessibleActionInterface, public QAccessibleValueInterface {
 public:
     PartAccess(QWidget& widget, int index) : widget_(&widget), index_(index) {}
 
@@ -60,7 +61,20 @@ public:
     }
     void* interface_cast(QAccessible::InterfaceType type) override
     {
-        return type == QAccessible::ActionInterface ? static_cast<QAccessibleActionInterface*>(this) : nullptr;
+        if (type == QAccessible::ActionInterface)
+            return static_cast<QAccessibleActionInterface*>(this);
+        const bool number = type == QAccessible::ValueInterface && numberNow().has_value();
+        return number ? static_cast<QAccessibleValueInterface*>(this) : nullptr;
+    }
+
+    QVariant currentValue() const override { return ofNumber(&PaintedNumber::now); }
+    QVariant minimumValue() const override { return ofNumber(&PaintedNumber::min); }
+    QVariant maximumValue() const override { return ofNumber(&PaintedNumber::max); }
+    QVariant minimumStepSize() const override { return ofNumber(&PaintedNumber::step); }
+    void setCurrentValue(const QVariant& value) override
+    {
+        if (const auto number = numberNow())
+            number->set(std::clamp(value.toDouble(), number->min, number->max));
     }
 
     QStringList actionNames() const override
@@ -89,6 +103,17 @@ private:
         const auto parts = painted != nullptr ? painted->paintedParts() : std::vector<PaintedPart>();
         return index_ < static_cast<int>(parts.size()) ? std::optional(parts[static_cast<std::size_t>(index_)])
                                                        : std::nullopt;
+    }
+
+    std::optional<PaintedNumber> numberNow() const
+    {
+        const auto now = part();
+        return now ? now->number : std::nullopt;
+    }
+    QVariant ofNumber(double PaintedNumber::*which) const
+    {
+        const auto number = numberNow();
+        return number ? QVariant((*number).*which) : QVariant();
     }
 
     QWidget* widget_;

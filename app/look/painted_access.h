@@ -13,6 +13,15 @@
 
 namespace ember::app {
 
+/// A number that a part stands for and that can be set.
+struct PaintedNumber {
+    double now;
+    double min;
+    double max;
+    double step;
+    std::function<void(double)> set; ///< a value in range
+};
+
 /// A part of a painted widget: a lane, a spark. It is told by name and value, and does what its actions say.
 struct PaintedPart {
     QString name;
@@ -21,6 +30,7 @@ struct PaintedPart {
     QAccessible::Role role = QAccessible::ListItem;
     std::optional<bool> checked; ///< of what is on or off
     bool selected = false;
+    std::optional<PaintedNumber> number;
     /// What can be done with it, the usual thing first.
     std::vector<std::pair<QString, std::function<void()>>> actions;
 };

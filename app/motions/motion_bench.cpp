@@ -62,6 +62,7 @@ MotionBench::MotionBench(OpenDocument& document, Selection& selection, MotionSto
     auto* head = new QHBoxLayout;
     name_ = new QLineEdit(this);
     name_->setObjectName(QStringLiteral("motion-name"));
+    name_->setAccessibleName(tr("Name"));
     name_->setFont(theme::words(16, true));
     name_->setMaximumWidth(320);
     head->addWidget(name_);
@@ -109,6 +110,7 @@ QWidget* MotionBench::buildList()
     auto* column = newColumn(box, 6, {0, 0, 0, 0});
     list_ = new QListWidget(box);
     list_->setObjectName(QStringLiteral("motion-list"));
+    list_->setAccessibleName(tr("Camera motions"));
     list_->setItemDelegate(new RecipeDelegate(list_));
     list_->setMouseTracking(true);
     list_->setToolTip(tr("Motions that come with the program, and your own"));

@@ -98,6 +98,7 @@ QWidget* ComfortWindow::buildReport()
     head->addWidget(verdict_, 1);
     column->addLayout(head);
     table_->setObjectName(QStringLiteral("comfort-table"));
+    table_->setAccessibleName(tr("Motion"));
     table_->setHorizontalHeaderLabels({tr("The full version"), tr("Full"), tr("Gentle"), tr("Limit")});
     table_->horizontalHeader()->setSectionResizeMode(what, QHeaderView::Stretch);
     for (const int narrow : {full, gentle, limit})

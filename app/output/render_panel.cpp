@@ -71,6 +71,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     grid->addWidget(format_, 0, 1, 1, 2);
     name(1, tr("File"));
     path_->setObjectName(QStringLiteral("render-path"));
+    path_->setAccessibleName(tr("File"));
     grid->addWidget(path_, 1, 1);
     auto* choose = new QPushButton(tr("Choose"), this);
     grid->addWidget(choose, 1, 2);
@@ -138,6 +139,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     next->addWidget(remove_);
     column->addLayout(next);
     list_->setObjectName(QStringLiteral("render-queue"));
+    list_->setAccessibleName(tr("Queue"));
     list_->setToolTip(tr("What was asked to be rendered, in order; each of the project as it was then"));
     list_->setMinimumHeight(56);
     column->addWidget(list_, 1);

@@ -61,6 +61,7 @@ void FilmPage::buildClock(QVBoxLayout& column)
     row->addWidget(dimLabel(tr("First frame is"), this));
     clock_ = new QLineEdit(this);
     clock_->setObjectName(QStringLiteral("film-timecode"));
+    clock_->setAccessibleName(tr("First frame is"));
     clock_->setFont(theme::numbers(12));
     clock_->setFixedWidth(112);
     clock_->setToolTip(tr("The timecode of the film's first frame, such as 01:00:00:00. At 29.97 and 59.94 frames a "

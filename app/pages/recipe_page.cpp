@@ -37,6 +37,7 @@ void RecipePage::build()
 {
     auto* column = newColumn(this, 4, {8, 2, 8, 6});
     list_->setObjectName(QStringLiteral("recipe-list"));
+    list_->setAccessibleName(tr("Recipes"));
     list_->setItemDelegate(new RecipeDelegate(list_));
     list_->setMouseTracking(true);
     list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);

@@ -147,6 +147,7 @@ QLayout* StrikeBlock::buildHead()
     auto* head = newRow(6);
     name_ = new QLineEdit(this);
     name_->setObjectName(QStringLiteral("strike-name"));
+    name_->setAccessibleName(tr("Name"));
     name_->setFont(theme::words(17, true));
     name_->setFrame(false);
     setLook(*name_, Look::bare);

@@ -168,6 +168,23 @@ std::vector<std::int64_t> ContactSheet::frames() const
     return out;
 }
 
+std::vector<PaintedPart> ContactSheet::paintedParts()
+{
+    std::vector<PaintedPart> parts;
+    const auto shown = frames();
+    for (std::size_t i = 0; i < shown.size(); ++i) {
+        if (shown[i] < 0 || shown[i] >= session_.document.length())
+            continue;
+        PaintedPart part;
+        part.name = tr("frame %1").arg(shown[i]);
+        part.place = cell(static_cast<int>(i)).toAlignedRect();
+        part.selected = shown[i] == session_.playhead.frame();
+        part.actions = {{tr("Go there"), [this, frame = shown[i]] { session_.playhead.setFrame(frame); }}};
+        parts.push_back(std::move(part));
+    }
+    return parts;
+}
+
 QRectF ContactSheet::cell(int place) const
 {
     const double w = (width() - gap * (columns + 1)) / columns;

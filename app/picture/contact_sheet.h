@@ -9,6 +9,7 @@
 #include <QImage>
 #include <QWidget>
 
+#include "painted_access.h"
 #include "session.h"
 
 class QLabel;
@@ -20,7 +21,7 @@ class Takes;
 
 /// Twelve frames around the selected strike, large and shaken, over the whole window: to judge a hit frame by frame.
 /// With two versions each frame is there twice, side by side.
-class ContactSheet : public QWidget {
+class ContactSheet : public QWidget, public PaintedParts {
     Q_OBJECT
 public:
     static constexpr int columns = 4;
@@ -40,6 +41,8 @@ public:
     /// The frames on show, and the place of each. No painting.
     std::vector<std::int64_t> frames() const;
     QRectF cell(int place) const;
+    /// Its frames.
+    std::vector<PaintedPart> paintedParts() override;
     /// All pictures have arrived.
     bool complete() const;
 

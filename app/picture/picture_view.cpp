@@ -36,6 +36,7 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
 {
     connect(&aimDrag_, &DragEdit::broken, this, &PictureView::letGo);
     setObjectName(QStringLiteral("picture"));
+    setAccessibleName(tr("Picture"));
     setAttribute(Qt::WA_OpaquePaintEvent);
     setFocusPolicy(Qt::StrongFocus);
     qApp->installEventFilter(this);

@@ -12,6 +12,7 @@
 #include "drag_edit.h"
 #include "guides.h"
 #include "held_scale.h"
+#include "painted_access.h"
 #include "picture_feed.h"
 #include "picture_sight.h"
 #include "session.h"
@@ -28,7 +29,7 @@ class Takes;
 enum class PictureScale { automatic, full, half, quarter };
 
 /// The shaken frame as the export will have it, on neutral grey, with the path of its centre and its hidden border.
-class PictureView : public QWidget {
+class PictureView : public QWidget, public PaintedParts {
     Q_OBJECT
 public:
     PictureView(Session& session, Player& player, QWidget* parent = nullptr);
@@ -57,6 +58,9 @@ public:
     void setPreview(const std::optional<Recipe>& recipe);
     /// The name of the recipe that is shown so.
     QString previewName() const { return preview_ ? preview_->name : QString(); }
+
+    /// The frame on show, with its pose.
+    std::vector<PaintedPart> paintedParts() override;
 
     /// As large as fits, or pixel for pixel.
     void fit();

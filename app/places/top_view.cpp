@@ -122,6 +122,33 @@ TopMap TopView::mapNow() const
     return map;
 }
 
+std::vector<PaintedPart> TopView::paintedParts()
+{
+    std::vector<PaintedPart> parts;
+    const TopMap map = mapNow();
+    for (std::size_t i = 0; i < events_.size(); ++i) {
+        const TopEvent& event = events_[i];
+        PaintedPart part;
+        part.name = event.name;
+        part.value = tr("%1 m right, %2 m ahead, felt at %3 %")
+                         .arg(event.at.x)
+                         .arg(event.at.z)
+                         .arg(std::lround(100 * event.strength * event.share));
+        part.place = QRectF(map.toPixel(event.at) - QPointF(6, 20), QSizeF(12, 24)).toAlignedRect();
+        part.selected = event.chosen;
+        const auto moveBy = [this, index = static_cast<int>(i), at = event.at](double x, double z) {
+            emit moved(index, {at.x + x, at.y, at.z + z}, gestureSource ? gestureSource() : 0);
+        };
+        part.actions = {{tr("Choose"), [this, index = static_cast<int>(i)] { emit chosen(index); }},
+                        {tr("A metre to the left"), [moveBy] { moveBy(-1, 0); }},
+                        {tr("A metre to the right"), [moveBy] { moveBy(1, 0); }},
+                        {tr("A metre further"), [moveBy] { moveBy(0, 1); }},
+                        {tr("A metre nearer"), [moveBy] { moveBy(0, -1); }}};
+        parts.push_back(std::move(part));
+    }
+    return parts;
+}
+
 int TopView::chosenEvent() const
 {
     const auto found = std::find_if(events_.begin(), events_.end(), [](const TopEvent& e) { return e.chosen; });

@@ -7,13 +7,14 @@
 #include <QWidget>
 
 #include "ember/core/project.h"
+#include "painted_access.h"
 #include "top_layout.h"
 
 namespace ember::app {
 
 /// Events around the camera from above, with rings of equal strength and of equal delay. What is chosen is dragged, or
 /// moved with the arrow keys; the wheel zooms.
-class TopView : public QWidget {
+class TopView : public QWidget, public PaintedParts {
     Q_OBJECT
 public:
     explicit TopView(QWidget* parent = nullptr);
@@ -26,6 +27,9 @@ public:
 
     /// Where a drag gets its identity from.
     std::function<quint64()> gestureSource;
+
+    /// The events.
+    std::vector<PaintedPart> paintedParts() override;
 
     QSize sizeHint() const override { return {420, 420}; }
     QSize minimumSizeHint() const override { return {220, 180}; }

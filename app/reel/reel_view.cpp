@@ -152,25 +152,6 @@ void ReelView::loadWaveform()
 
 // --- painting ---
 
-std::vector<PaintedPart> ReelView::paintedParts()
-{
-    std::vector<PaintedPart> parts;
-    const ReelLayout layout = layoutNow();
-    for (const Strike& strike : session_.document.project().strikes) {
-        PaintedPart part;
-        part.name = tr("%1, %2").arg(strikeTitle(strike), language::inLine(kindTitle(strike.kind)));
-        part.value = tr("frame %1, %2 %").arg(strike.frame.index).arg(std::lround(100 * strike.strength));
-        const double x = layout.sparkX(strike.frame.index);
-        const double high = layout.sparkHeight(strike.strength);
-        part.place = QRectF(x - 5, layout.sparks.bottom() - high, 10, high).toAlignedRect();
-        part.selected = session_.selection.contains(strike.id);
-        part.actions = {{tr("Select"), [this, id = strike.id] { session_.selection.set({id}); }},
-                        {tr("Go there"), [this, at = strike.frame.index] { session_.playhead.setFrame(at); }}};
-        parts.push_back(std::move(part));
-    }
-    return parts;
-}
-
 void ReelView::followPlayhead()
 {
     if (session_.document.project().shots.size() > 1) { // the shot it is on is marked, too

@@ -33,7 +33,7 @@ public:
     void showAll();
     bool waveformReady() const { return !waveform_.low.empty(); }
 
-    /// The strikes.
+    /// The strikes, settle marks and, while finding is shown, proposals.
     std::vector<PaintedPart> paintedParts() override;
 
     QSize sizeHint() const override { return {1280, 77}; }
@@ -49,6 +49,8 @@ protected:
     bool event(QEvent* event) override;
 
 private:
+    std::pair<QString, std::function<void()>> goThere(std::int64_t frame);
+    void addProposals(std::vector<PaintedPart>& parts, const ReelLayout& layout);
     using Gesture = ReelGesture::Kind;
 
     void repaintStrikes();

@@ -75,6 +75,7 @@ StrikeTable::StrikeTable(Session& session, QWidget* parent)
     sorted_->setSourceModel(model_);
     sorted_->setSortRole(StrikeModel::sortRole);
     view_->setObjectName(QStringLiteral("strike-rows"));
+    view_->setAccessibleName(tr("Strikes"));
     view_->setModel(sorted_);
     view_->setItemDelegate(new CellEditor(*model_, this));
     view_->setSortingEnabled(true);

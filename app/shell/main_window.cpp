@@ -65,6 +65,8 @@ MainWindow::MainWindow(Dialogs dialogs)
       takes_(std::make_unique<Takes>(session_->document, session_->file, session_->messages)),
       gentle_(std::make_unique<GentleKeeper>(session_->document, session_->file))
 {
+    installPaintedAccess(); // before there is a widget that is asked for its interface
+    installValueAccess();
     setAcceptDrops(true);
     new InputRules(this);
     connect(&session_->file, &ProjectFile::aboutToReplace, this, &InputRules::cancelTyping);
@@ -80,8 +82,6 @@ MainWindow::MainWindow(Dialogs dialogs)
     buildHelpMenu();
     actionFinder_ = new ActionFinder(this);
     restoreShortcuts(actionsOf(*menuBar()));
-    installPaintedAccess();
-    installValueAccess();
     facts_ = new QLabel(this);
     facts_->setFont(theme::numbers(12));
     facts_->setContentsMargins(0, 4, 12, 0);

@@ -38,8 +38,10 @@ namespace ember::app {
 
 namespace {
 const FieldSpec frameSpec{
-    "frame",     "Frame", "", 0,
-    100'000'000, 0,       1,  "The frame on show. Type a frame, or a timecode (0:05:06), to go there (Ctrl+J)"};
+    "frame",     "Frame on show",
+    "",          0,
+    100'000'000, 0,
+    1,           "The frame on show. Type a frame, or a timecode (0:05:06), to go there (Ctrl+J)"};
 } // namespace
 
 void MainWindow::buildBands()

@@ -25,10 +25,14 @@ ShortcutSheet::ShortcutSheet(std::vector<ListedAction> actions, QWidget* parent)
     resize(560, 520);
     auto* column = new QVBoxLayout(this);
     words_->setObjectName(QStringLiteral("shortcut-words"));
+    words_->setAccessibleName(tr("Words of the action"));
     words_->setPlaceholderText(tr("Words of the action"));
     connect(words_, &QLineEdit::textChanged, this, &ShortcutSheet::fill);
     column->addWidget(words_);
     table_->setObjectName(QStringLiteral("shortcut-table"));
+    table_->setAccessibleName(tr("Shortcuts"));
+    if (auto* editor = keys_->findChild<QLineEdit*>())
+        editor->setAccessibleName(tr("Keys"));
     table_->setColumnCount(2);
     table_->setHorizontalHeaderLabels({tr("Action"), tr("Keys")});
     table_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);

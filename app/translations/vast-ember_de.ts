@@ -3104,6 +3104,10 @@
         <source>°/s</source>
         <translation>°/s</translation>
     </message>
+    <message>
+        <source>Frame on show</source>
+        <translation>Gezeigtes Bild</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -3816,6 +3820,14 @@
         <source>%1 px</source>
         <translation>%1 px</translation>
     </message>
+    <message>
+        <source>frame %1</source>
+        <translation>Bild %1</translation>
+    </message>
+    <message>
+        <source>Go there</source>
+        <translation>Dorthin gehen</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::DifferenceSheet</name>
@@ -3927,6 +3939,26 @@
     <message>
         <source>%1 keys deleted</source>
         <translation>%1 Keys gelöscht</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>Choose</source>
+        <translation>Wählen</translation>
+    </message>
+    <message>
+        <source>Key %1 %</source>
+        <translation>Key %1 %</translation>
+    </message>
+    <message>
+        <source>One frame earlier</source>
+        <translation>Ein Bild früher</translation>
+    </message>
+    <message>
+        <source>One frame later</source>
+        <translation>Ein Bild später</translation>
     </message>
 </context>
 <context>
@@ -4153,6 +4185,10 @@
     <message>
         <source>%1 impacts written to %2</source>
         <translation>%1 Aufpralle in %2 geschrieben</translation>
+    </message>
+    <message>
+        <source>Scene</source>
+        <translation>Szene</translation>
     </message>
 </context>
 <context>
@@ -5082,6 +5118,14 @@
     <message>
         <source>The frames around the proposal; a click goes there</source>
         <translation>Die Bilder um den Vorschlag; ein Klick geht dorthin</translation>
+    </message>
+    <message>
+        <source>frame %1</source>
+        <translation>Bild %1</translation>
+    </message>
+    <message>
+        <source>Go there</source>
+        <translation>Dorthin gehen</translation>
     </message>
 </context>
 <context>
@@ -6915,6 +6959,10 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
         <source>%1 cut out for the strike</source>
         <translation>%1 für den Schlag ausgeschnitten</translation>
     </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::MotionChooser</name>
@@ -7455,6 +7503,18 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <source>%1. Click to strike it: the higher, the harder. Key %2 strikes it fully, with Shift by half. Right click chooses it without striking.</source>
         <translation>%1. Klicken schlägt es: je höher, desto härter. Taste %2 schlägt es voll, mit Shift halb. Rechtsklick wählt es, ohne zu schlagen.</translation>
     </message>
+    <message>
+        <source>Pad %1: %2</source>
+        <translation>Pad %1: %2</translation>
+    </message>
+    <message>
+        <source>Strike</source>
+        <translation>Schlagen</translation>
+    </message>
+    <message>
+        <source>Choose</source>
+        <translation>Wählen</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::PadEditor</name>
@@ -7538,6 +7598,10 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <source>A board keeps one pad</source>
         <translation>Eine Tafel behält ein Pad</translation>
     </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::PictureView</name>
@@ -7608,6 +7672,18 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>%1 fps</source>
         <translation>%1 fps</translation>
+    </message>
+    <message>
+        <source>frame %1</source>
+        <translation>Bild %1</translation>
+    </message>
+    <message>
+        <source>at rest</source>
+        <translation>in Ruhe</translation>
+    </message>
+    <message>
+        <source>Picture</source>
+        <translation>Bild</translation>
     </message>
 </context>
 <context>
@@ -8090,6 +8166,10 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <source>%1 recipes imported into your book</source>
         <translation>%1 Rezepte in Ihr Buch importiert</translation>
     </message>
+    <message>
+        <source>Recipes</source>
+        <translation>Rezepte</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::ReelView</name>
@@ -8176,6 +8256,42 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>Drag to move the playhead; with Shift, drag out a loop. Ctrl and wheel zooms, wheel scrolls.</source>
         <translation>Ziehen bewegt den Abspielpunkt; mit Shift zeichnet es eine Schleife. Ctrl und Rad zoomt, Rad rollt.</translation>
+    </message>
+    <message>
+        <source>Strength %1 %</source>
+        <translation>Stärke %1 %</translation>
+    </message>
+    <message>
+        <source>Strike moved by %1 frame</source>
+        <translation>Schlag um %1 Bild verschoben</translation>
+    </message>
+    <message>
+        <source>One frame earlier</source>
+        <translation>Ein Bild früher</translation>
+    </message>
+    <message>
+        <source>One frame later</source>
+        <translation>Ein Bild später</translation>
+    </message>
+    <message>
+        <source>Settle mark</source>
+        <translation>Ruhemarke</translation>
+    </message>
+    <message>
+        <source>frame %1</source>
+        <translation>Bild %1</translation>
+    </message>
+    <message>
+        <source>Proposal: %1</source>
+        <translation>Vorschlag: %1</translation>
+    </message>
+    <message>
+        <source>Accept</source>
+        <translation>Annehmen</translation>
+    </message>
+    <message>
+        <source>Reject</source>
+        <translation>Ablehnen</translation>
     </message>
 </context>
 <context>
@@ -9164,6 +9280,10 @@ Anderen wählen</translation>
         <source>The blow comes from its place; switch Directed from place off to set it</source>
         <translation>Der Stoß kommt von seinem Ort; Richtung vom Ort her ausschalten, um sie zu setzen</translation>
     </message>
+    <message>
+        <source>Name</source>
+        <translation>Name</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::StrikeCommands</name>
@@ -9651,6 +9771,30 @@ Auf dem Filmband einen Funken anklicken, oder mit Hoch und Runter von Schlag zu 
         <source>The camera from above; ahead is up. Solid rings: equal strength; dashed: equal delay. Double-click to put the selected event here; the wheel zooms, F fits.</source>
         <translation>Die Kamera von oben; voraus ist oben. Ringe: gleiche Stärke; gestrichelt: gleiche Verzögerung. Doppelklick setzt das gewählte Ereignis hierher; das Rad zoomt, F passt ein.</translation>
     </message>
+    <message>
+        <source>%1 m right, %2 m ahead, felt at %3 %</source>
+        <translation>%1 m rechts, %2 m voraus, zu spüren mit %3 %</translation>
+    </message>
+    <message>
+        <source>Choose</source>
+        <translation>Wählen</translation>
+    </message>
+    <message>
+        <source>A metre to the left</source>
+        <translation>Einen Meter nach links</translation>
+    </message>
+    <message>
+        <source>A metre to the right</source>
+        <translation>Einen Meter nach rechts</translation>
+    </message>
+    <message>
+        <source>A metre further</source>
+        <translation>Einen Meter weiter weg</translation>
+    </message>
+    <message>
+        <source>A metre nearer</source>
+        <translation>Einen Meter näher</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::TraceView</name>
@@ -9689,6 +9833,18 @@ Auf dem Filmband einen Funken anklicken, oder mit Hoch und Runter von Schlag zu 
     <message>
         <source>Open a clip and put a strike on it: its motion is drawn here</source>
         <translation>Einen Clip öffnen und einen Schlag darauf setzen: hier wird seine Bewegung gezeichnet</translation>
+    </message>
+    <message>
+        <source>Motion axis by axis</source>
+        <translation>Bewegung Achse für Achse</translation>
+    </message>
+    <message>
+        <source>at rest</source>
+        <translation>in Ruhe</translation>
+    </message>
+    <message>
+        <source>Go to its peak</source>
+        <translation>Zu ihrem Gipfel gehen</translation>
     </message>
 </context>
 <context>

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <string>
+#include <vector>
 
 #include <QStringList>
 #include <QTemporaryDir>
@@ -17,6 +18,10 @@ bool ffmpeg(const QStringList& arguments);
 /// A lossless clip of numbered frames (`first` and on) written by our own writer; `sound` adds two tones as long.
 std::string numberedClip(const QTemporaryDir& folder, const std::string& name, int frames, FrameRate rate,
                          int width = 192, int height = 128, bool sound = false, int first = 0);
+
+/// A film of 96 frames in which a light goes on at some of them, and clicks that come `late` seconds after each, each
+/// `share` as loud as the one before.
+bool flashingClip(const std::string& path, const std::vector<int>& frames, double late = 0, double share = 1);
 
 /// The bytes of a file.
 QByteArray bytesOf(const std::string& path);

@@ -8,8 +8,8 @@
 #include <QTableWidget>
 #include <QTest>
 
+#include "clips.h"
 #include "drop_bench.h"
-#include "ember/media/film_writer.h"
 #include "find_panel.h"
 #include "finder.h"
 #include "import_sheet.h"
@@ -24,56 +24,6 @@
 using namespace ember;
 using namespace ember::test;
 
-namespace {
-
-/// A film in which a light goes on at some frames, and clicks that come `late` seconds after it.
-bool writeFlashes(const std::string& path, const std::vector<int>& frames, double late, double share = 1)
-{
-    constexpr int length = 96;
-    FilmSettings settings;
-    settings.width = 320;
-    settings.height = 192;
-    settings.rate = FrameRate();
-    settings.soundRate = 48000;
-    settings.soundChannels = 1;
-    settings.overwrite = true;
-    auto writer = FilmWriter::create(path, settings);
-    if (!writer)
-        return false;
-    SoundBuffer sound{48000, 1, std::vector<float>(48000 * length / 24, 0.f)};
-    const SoundBuffer noise = whiteNoise(1, 0.8, 0.1);
-    double loud = 1;
-    for (const int frame : frames) {
-        const auto first = static_cast<std::size_t>((frame / 24.0 + late) * 48000);
-        for (std::size_t i = 0; i < noise.samples.size() && first + i < sound.samples.size(); ++i)
-            sound.samples[first + i] +=
-                noise.samples[i] * static_cast<float>(loud * std::exp(-static_cast<double>(i) / 900));
-        loud *= share;
-    }
-    if (!writer.value()->addSound(sound))
-        return false;
-    for (int i = 0; i < length; ++i) {
-        Image image(320, 192);
-        for (int y = 0; y < 192; ++y)
-            for (int x = 0; x < 320; ++x) {
-                double light = 50 + 20 * std::sin(x * 0.09) * std::cos(y * 0.13);
-                for (const int frame : frames)
-                    if (i >= frame)
-                        light += 140 * std::exp(-(i - frame) / 4.0) *
-                                 std::exp(-((x - 160) * (x - 160) + (y - 90) * (y - 90)) / 2500.0);
-                const auto value = static_cast<std::uint8_t>(std::min(light, 255.0));
-                std::uint8_t* pixel = image.at(x, y);
-                pixel[0] = pixel[1] = pixel[2] = value;
-                pixel[3] = 255;
-            }
-        if (!writer.value()->addFrame(image))
-            return false;
-    }
-    return static_cast<bool>(writer.value()->finish());
-}
-
-} // namespace
-
 class FindingTest : public WindowFixture {
     Q_OBJECT
     const std::vector<int> flashes_{20, 44, 61, 80};
@@ -83,7 +33,7 @@ class FindingTest : public WindowFixture {
     {
         const QString path = at(QStringLiteral("flashes %1.mkv").arg(late));
         if (!QFile::exists(path))
-            QVERIFY(writeFlashes(path.toStdString(), flashes_, late));
+            QVERIFY(flashingClip(path.toStdString(), flashes_, late));
         open(path);
         QVERIFY(session().film.hasClip());
     }
@@ -117,7 +67,7 @@ private slots:
     {
         // 1. A clip with four bounces, to a rendered shake on each, the later ones weaker.
         const QString bounces = at(QStringLiteral("bounces.mkv"));
-        QVERIFY(writeFlashes(bounces.toStdString(), flashes_, 0, 0.6));
+        QVERIFY(flashingClip(bounces.toStdString(), flashes_, 0, 0.6));
         const auto empty = [&] {
             session().file.close();
             window_->showBeside(app::MainWindow::Beside::column);
@@ -161,7 +111,7 @@ private slots:
 
         // 3. A pulse on every bar of a track at 120 beats a minute.
         const QString track = at(QStringLiteral("track.mkv"));
-        QVERIFY(writeFlashes(track.toStdString(), {0, 12, 24, 36, 48, 60, 72, 84}, 0));
+        QVERIFY(flashingClip(track.toStdString(), {0, 12, 24, 36, 48, 60, 72, 84}, 0));
         Count third;
         empty();
         openAnswer_ = track;
@@ -391,7 +341,7 @@ private slots:
     {
         openFlashes();
         const QString other = at(QStringLiteral("other.mkv"));
-        QVERIFY(writeFlashes(other.toStdString(), {30}, 0));
+        QVERIFY(flashingClip(other.toStdString(), {30}, 0));
         find();
         finder().setOptions([this] {
             FindOptions options = finder().options();

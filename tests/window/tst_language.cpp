@@ -157,61 +157,6 @@ class LanguageTest : public test::WindowFixture {
             }
         }
     }
-    /// A film with something of all there is.
-    void furnish()
-    {
-        int frame = 10;
-        for (const Qt::Key kind : {Qt::Key_1, Qt::Key_2, Qt::Key_3, Qt::Key_4})
-            strikeOn(frame += 20, kind);
-        key(Qt::Key_H);
-    }
-    QAction* action(const char* id)
-    {
-        for (const ListedAction& one : actionsOf(*window_->menuBar()))
-            if (one.id == QLatin1String(id))
-                return one.action;
-        qFatal("no action %s", id);
-    }
-    /// Shows all places one after the other.
-    void goThrough(const std::function<void(QWidget&)>& seen)
-    {
-        furnish();
-        for (const Qt::Key page : {Qt::Key_F5, Qt::Key_F6, Qt::Key_F7, Qt::Key_F8}) {
-            key(page);
-            turn();
-            seen(*window_);
-        }
-        key(Qt::Key_F5);
-        for (std::size_t i = 0; i < canvas().layoutNow().lanes.size(); ++i) {
-            showStrand(i);
-            seen(*window_);
-        }
-        showRecipeMore();
-        seen(*window_);
-        for (const char* panel : {"file.render-film", "find.find-strikes"}) {
-            action(panel)->trigger();
-            turn();
-            seen(*window_);
-            QTest::keyClick(window_.get(), Qt::Key_Escape);
-        }
-        dialogAnswer_ = [&](QDialog& dialog) {
-            seen(dialog);
-            dialog.reject();
-        };
-        for (const char* id : {"edit.preferences", "edit.shortcuts", "find.tap-test", "strike.table",
-                               "strike.places-from-above", "find.camera-motions", "play.live-bench", "file.hand-on",
-                               "file.drop-bench", "compare.comfort", "compare.frames-around-the-strike-large"}) {
-            action(id)->trigger();
-            turn();
-            for (QWidget* top : QApplication::topLevelWidgets())
-                if (top != window_.get() && top->isVisible()) {
-                    seen(*top);
-                    top->close();
-                }
-            turn();
-        }
-        settle();
-    }
 
 private slots:
     void noWordIsWrittenWhereItIsShown()
@@ -222,7 +167,7 @@ private slots:
         begin();
         open(QString::fromStdString(clip_));
         left_.clear();
-        goThrough([this](QWidget& place) { lookAt(place); });
+        throughAllPlaces([this](QWidget& place) { lookAt(place); });
         lookAtActions(window_->menuBar()->actions());
         window_.reset();
         QCoreApplication::removeTranslator(&marking);
@@ -236,7 +181,7 @@ private slots:
         window_.reset();
         begin();
         open(QString::fromStdString(clip_));
-        goThrough([](QWidget&) {});
+        throughAllPlaces([](QWidget&) {});
         window_.reset();
         QCoreApplication::removeTranslator(&missing);
         QVERIFY(none({missing.missing.begin(), missing.missing.end()}));
@@ -281,7 +226,7 @@ private slots:
         begin();
         open(QString::fromStdString(clip_));
         QStringList cut;
-        goThrough([&](QWidget& place) { cut << test::cutIn(place); });
+        throughAllPlaces([&](QWidget& place) { cut << test::cutIn(place); });
         QVERIFY(action("edit.undo")->text().contains(QStringLiteral("ckg"))); // it is German
         language::use({});
         cut.removeDuplicates();

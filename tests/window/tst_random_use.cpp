@@ -4,7 +4,6 @@
 
 #include <QMenu>
 #include <QMenuBar>
-#include <QPointer>
 #include <QTimer>
 #include <QToolButton>
 
@@ -49,8 +48,11 @@ class RandomUseTest : public test::WindowFixture {
                 QTest::mouseClick(field, Qt::LeftButton, Qt::ControlModifier);
             break;
         case 4:
-            if (auto* field = any<ValueField>(random))
-                type(field, QString::number(random.between(-500, 500)));
+            if (auto* field = any<ValueField>(random)) {
+                bringIntoView(field); // what arrives meanwhile may take it away
+                if (window_->findChildren<ValueField*>().contains(field) && field->isVisible() && field->isEnabled())
+                    type(field, QString::number(random.between(-500, 500)));
+            }
             break;
         case 5:
         case 6:

@@ -3,6 +3,9 @@
 
 #include <memory>
 
+#include <QMenuBar>
+
+#include "actions.h"
 #include "anvil_view.h"
 #include "main_window.h"
 #include "part_fixture.h"
@@ -69,6 +72,61 @@ protected:
     {
         session().playhead.setFrame(frame);
         key(kind);
+    }
+    /// A film with something of all there is.
+    void furnish()
+    {
+        int frame = 10;
+        for (const Qt::Key kind : {Qt::Key_1, Qt::Key_2, Qt::Key_3, Qt::Key_4})
+            strikeOn(frame += 20, kind);
+        key(Qt::Key_H);
+    }
+    QAction* action(const char* id)
+    {
+        for (const app::ListedAction& one : app::actionsOf(*window_->menuBar()))
+            if (one.id == QLatin1String(id))
+                return one.action;
+        qFatal("no action %s", id);
+    }
+    /// Shows all places of the window and all its other windows, one after the other, of a film with something in it.
+    void throughAllPlaces(const std::function<void(QWidget&)>& seen)
+    {
+        furnish();
+        for (const Qt::Key page : {Qt::Key_F5, Qt::Key_F6, Qt::Key_F7, Qt::Key_F8}) {
+            key(page);
+            turn();
+            seen(*window_);
+        }
+        key(Qt::Key_F5);
+        for (std::size_t i = 0; i < canvas().layoutNow().lanes.size(); ++i) {
+            showStrand(i);
+            seen(*window_);
+        }
+        showRecipeMore();
+        seen(*window_);
+        for (const char* panel : {"file.render-film", "find.find-strikes"}) {
+            action(panel)->trigger();
+            turn();
+            seen(*window_);
+            QTest::keyClick(window_.get(), Qt::Key_Escape);
+        }
+        dialogAnswer_ = [&](QDialog& dialog) {
+            seen(dialog);
+            dialog.reject();
+        };
+        for (const char* id : {"edit.preferences", "edit.shortcuts", "find.tap-test", "strike.table",
+                               "strike.places-from-above", "find.camera-motions", "play.live-bench", "file.hand-on",
+                               "file.drop-bench", "compare.comfort", "compare.frames-around-the-strike-large"}) {
+            action(id)->trigger();
+            turn();
+            for (QWidget* top : QApplication::topLevelWidgets())
+                if (top != window_.get() && top->isVisible()) {
+                    seen(*top);
+                    top->close();
+                }
+            turn();
+        }
+        settle();
     }
     /// A new window, as when the program starts.
     void begin()
