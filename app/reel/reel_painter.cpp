@@ -10,6 +10,7 @@
 #include <QPainter>
 #include <QPainterPath>
 
+#include "ember/core/timecode.h"
 #include "heat_line.h"
 #include "picture_renderer.h"
 #include "theme.h"
@@ -59,15 +60,19 @@ void paintRuler(QPainter& p, const ReelLayout& layout, const ReelPicture& pictur
         p.drawLine(QPointF(a, layout.ruler.top()), QPointF(a, layout.trace.bottom()));
         p.drawLine(QPointF(b, layout.ruler.top()), QPointF(b, layout.trace.bottom()));
     }
-    for (const Tick& tick : filmTicks(layout.map, picture.project.rate.perSecond(), 64)) {
+    const double room = picture.timecode ? 100 : 64;
+    for (const Tick& tick : filmTicks(layout.map, picture.project.rate.perSecond(), room)) {
         const double x = std::round(layout.map.toPixel(tick.value)) + 0.5;
         p.setPen(theme::line);
         p.drawLine(QPointF(x, layout.ruler.top()), QPointF(x, layout.thumbs.top()));
-        if (x + 34 > layout.map.right)
+        if (x + room - 30 > layout.map.right)
             continue; // no room for its number
         p.setPen(theme::dim);
-        p.drawText(QRectF(x + 4, layout.ruler.top(), 80, layout.ruler.height()), Qt::AlignLeft | Qt::AlignVCenter,
-                   QString::fromStdString(tick.label));
+        const std::string label =
+            picture.timecode ? timecodeOf(std::llround(tick.value), picture.project.clock, picture.project.rate)
+                             : tick.label;
+        p.drawText(QRectF(x + 4, layout.ruler.top(), 100, layout.ruler.height()), Qt::AlignLeft | Qt::AlignVCenter,
+                   QString::fromStdString(label));
     }
 }
 

@@ -31,6 +31,7 @@ struct ReelPicture {
     const std::set<std::int64_t>& picked; ///< frames of those that are decided on together
     std::optional<BeatGrid> beats;
     std::function<ImagePtr(std::int64_t frame)> thumb; ///< null while it is not there
+    bool timecode = false;                             ///< on the ruler, in place of frames
 };
 
 /// A shot that is being trimmed or moved: where its end would be, and in words.

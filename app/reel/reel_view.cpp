@@ -47,6 +47,8 @@ ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
     connect(&session_.document, &OpenDocument::changed, this, [this](const Change& change) {
         if (change.sound)
             loadWaveform();
+        if (timecode_ && !(clock_ == session_.document.project().clock))
+            setTimecode(true);
     });
     connect(&finder_, &Finder::changed, this, &ReelView::repaintStrikes);
     connect(&session_.film.thumbs(), &ThumbStore::ready, this, &ReelView::repaintAll);
@@ -80,6 +82,13 @@ ReelLayout ReelView::layoutNow() const
 {
     const auto& shots = session_.document.project().shots;
     return layOutReel(size(), range_.first, range_.last, shots.size() > 1 || (shots.size() == 1 && shots[0].gap()));
+}
+
+void ReelView::setTimecode(bool on)
+{
+    timecode_ = on;
+    clock_ = session_.document.project().clock;
+    repaintAll();
 }
 
 void ReelView::setFindingShown(bool shown)
@@ -181,7 +190,8 @@ void ReelView::paintEvent(QPaintEvent*)
                               finding_ ? finder_.current() : std::nullopt,
                               finder_.picked(),
                               finding_ ? finder_.grid() : session_.document.project().beats,
-                              [this](std::int64_t frame) { return session_.film.thumbs().thumb(frame); }};
+                              [this](std::int64_t frame) { return session_.film.thumbs().thumb(frame); },
+                              timecode_};
     p.drawPixmap(0, 0, ground_.picture(*this, [&](QPixmap& paper) {
         paper.fill(theme::window);
         QPainter ink(&paper);

@@ -26,6 +26,8 @@ public:
     ReelView(Session& session, Finder& finder, QWidget* parent = nullptr);
     /// Proposals and beats are shown while finding is open.
     void setFindingShown(bool shown);
+    /// Names frames on the ruler by the clock instead of counting them.
+    void setTimecode(bool on);
     ~ReelView() override;
 
     ReelLayout layoutNow() const;
@@ -72,6 +74,8 @@ private:
     Session& session_;
     Finder& finder_;
     bool finding_ = false;
+    bool timecode_ = false;
+    FilmClock clock_;             ///< as the ruler has it
     std::int64_t shownFrame_ = 0; ///< the playhead as it was last painted
     Paper ground_;
     Paper strikes_; ///< over it

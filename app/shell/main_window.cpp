@@ -298,8 +298,11 @@ void MainWindow::placeWelcome()
 void MainWindow::restoreLayout()
 {
     const QSettings settings;
-    if (!restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray()))
-        resize(1280, 800);
+    if (!restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray())) {
+        const QScreen* on = screen() != nullptr ? screen() : QGuiApplication::primaryScreen();
+        const QSize much = on != nullptr ? on->availableSize() * 0.85 : QSize();
+        resize(much.boundedTo({1920, 1200}).expandedTo({1280, 800}));
+    }
     fitScreen();
     bands_->restoreState(settings.value(QStringLiteral("window/band-heights")).toByteArray());
     top_->restoreState(settings.value(QStringLiteral("window/picture-width")).toByteArray());

@@ -500,6 +500,12 @@ void MainWindow::buildViewMenu()
     menu->addSeparator();
     add(menu, "view.whole-film-on-the-reel", tr("&Whole film on the Reel"), QKeySequence(Qt::Key_W),
         [this] { reel_->showAll(); });
+    const bool timecode = settings.value(QStringLiteral("view/ruler-timecode"), false).toBool();
+    reel_->setTimecode(timecode);
+    toggle("view.timecode-on-the-reel", tr("Timec&ode on the Reel"), timecode, [this](bool on) {
+        reel_->setTimecode(on);
+        QSettings().setValue(QStringLiteral("view/ruler-timecode"), on);
+    });
     add(menu, "view.stretched-or-even-anvil", tr("Stretched or e&ven Anvil"), QKeySequence(Qt::Key_E),
         [this] { anvil_->toggleEven(); });
     add(menu, "view.traces-on-the-anvil", tr("Traces on the An&vil"), QKeySequence(Qt::Key_Y),

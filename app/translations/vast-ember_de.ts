@@ -6697,6 +6697,10 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
         <source>Conformed to %1</source>
         <translation>An %1 angepasst</translation>
     </message>
+    <message>
+        <source>Timec&amp;ode on the Reel</source>
+        <translation>Tim&amp;ecode auf dem Filmband</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::Messages</name>

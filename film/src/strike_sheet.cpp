@@ -7,6 +7,7 @@
 
 #include "ember/core/comfort.h"
 #include "ember/core/motion.h"
+#include "ember/core/timecode.h"
 #include "ember/core/values.h"
 #include "ember/film/film_reader.h"
 #include "ember/film/hand_on.h"
@@ -143,6 +144,7 @@ Result<ShakeSheet> sheetOf(const Project& project, StrikeId id)
                      std::to_string(project.height) + " at " + trimmedNumber(project.rate.perSecond()) +
                      " frames a second";
     sheet.facts = {{"Frame", std::to_string(strike->frame.index)},
+                   {"Timecode", timecodeOf(strike->frame.index, project.clock, project.rate)},
                    {"Kind", std::string(kindName(strike->kind))},
                    {"Strength", fixed(100 * strike->strength, 0) + " %"},
                    {"Direction", strike->direction ? fixed(*strike->direction, 0) + "°" : "by the seed"},

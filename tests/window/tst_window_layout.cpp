@@ -10,6 +10,7 @@
 
 #include "bars.h"
 #include "cut_texts.h"
+#include "ember/core/timecode.h"
 #include "handle_tag.h"
 #include "player.h"
 #include "render_panel.h"
@@ -96,7 +97,8 @@ private slots:
     void nothingIsCut_data()
     {
         QTest::addColumn<QSize>("size");
-        for (const QSize size : {QSize(1024, 640), QSize(1280, 800), QSize(1920, 1080)})
+        for (const QSize size :
+             {QSize(960, 640), QSize(1024, 640), QSize(1280, 800), QSize(1920, 1080), QSize(3840, 2160)})
             QTest::addRow("%d x %d", size.width(), size.height()) << size;
     }
     void nothingIsCut()
@@ -117,6 +119,49 @@ private slots:
         const auto* around = window_->renderPanel().parentWidget();
         QVERIFY2(window_->renderPanel().width() <= around->width(),
                  qPrintable(QStringLiteral("%1 in %2").arg(window_->renderPanel().width()).arg(around->width())));
+    }
+    void aLayoutOfAnotherScreenIsBroughtHere()
+    {
+        window_->resize(3000, 1900);
+        window_->move(5000, -4000);
+        turn();
+        window_->close(); // which remembers it
+        turn();
+        window_ = std::make_unique<MainWindow>(answered());
+        window_->show();
+        window_->fitScreen();
+        turn();
+        const QRect screen = window_->screen()->availableGeometry();
+        QVERIFY2(screen.contains(window_->geometry().topLeft()), "its title can be taken hold of");
+        QVERIFY(window_->width() <= std::max(screen.width(), window_->minimumWidth()));
+        // What was kept is damaged.
+        for (const char* key : {"window/geometry", "window/band-heights", "window/picture-width"})
+            QSettings().setValue(QLatin1String(key), QByteArray("\x01\x02 nonsense"));
+        window_ = std::make_unique<MainWindow>(answered());
+        window_->show();
+        turn();
+        QVERIFY(window_->width() >= 640 && canvas().height() >= 60 && window_->picture().height() >= 60);
+    }
+    void theReelNamesFramesByTheClock()
+    {
+        const auto picture = [this] {
+            return window_->reel().grab(window_->reel().layoutNow().ruler.toAlignedRect()).toImage();
+        };
+        const QImage frames = picture();
+        QAction* named = nullptr;
+        for (const ListedAction& one : actionsOf(*window_->menuBar()))
+            if (one.id == QLatin1String("view.timecode-on-the-reel"))
+                named = one.action;
+        QVERIFY(named != nullptr);
+        named->trigger();
+        const QImage timecode = picture();
+        QVERIFY(frames != timecode);
+        Project next = project();
+        next.clock = *clockFrom("10:00:00:00", next.rate);
+        session().document.edit(std::move(next), QStringLiteral("clock"));
+        QVERIFY(picture() != timecode); // it begins with the film's own
+        named->trigger();
+        QVERIFY(picture() == frames);
     }
     void valuesStandApartFromEachOther()
     {
