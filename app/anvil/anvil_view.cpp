@@ -303,8 +303,8 @@ void AnvilView::refreshValues(const Envelope& envelope, bool any)
             reason = until == RumbleUntil::nextStrike ? tr("The rumble lasts until the next strike")
                                                       : tr("The rumble lasts to the end of the shot");
         else if (overWithShot(field) && until == RumbleUntil::shotEnd)
-            reason = tr("The rumble lasts to the end of the shot: there is no way home after it. The value of the "
-                        "recipe is kept for when it ends earlier.");
+            reason = tr("The rumble lasts to the end of the shot, so there is no release. The recipe keeps the value "
+                        "for when it ends earlier.");
         else if (field == F::leadCurve && any && !envelope.builds())
             reason = tr("Only a lead that builds up has a bend");
         control->setBarred(reason);

@@ -106,7 +106,7 @@ QLayout* DrawnEditor::buildDoings()
         [](const DrawnKeys& keys, const KeyPlaces& chosen) { return scaledInValue(keys, chosen, -1); },
         tr("Keys turned over"));
     button(
-        tr("Backwards"), "keys-backwards", tr("The chosen keys in the other order of time"),
+        tr("Backwards"), "keys-backwards", tr("Reverses the chosen keys in time"),
         [](const DrawnKeys& keys, const KeyPlaces& chosen) { return mirroredInTime(keys, chosen); },
         tr("Keys backwards"));
     button(
@@ -121,7 +121,7 @@ QLayout* DrawnEditor::buildDoings()
         },
         tr("Keys at rest"));
     auto* repeat = smallButton(tr("Repeat"), QStringLiteral("keys-repeat"),
-                               tr("The chosen keys follow themselves so often, each time so large"), this);
+                               tr("Repeats the chosen keys this many times, each time scaled by this"), this);
     connect(repeat, &QPushButton::clicked, this, [this] {
         canvas_->edit(
             [times = static_cast<int>(times_->value()), share = share_->value()](
@@ -137,7 +137,7 @@ QLayout* DrawnEditor::buildDoings()
         connect(field, &ValueField::wished, field, [field](double value) { field->setValue(value); });
         row->addWidget(field);
     }
-    clear_ = smallButton(tr("Clear"), QStringLiteral("keys-clear"), tr("Takes all keys of this axis away"), this);
+    clear_ = smallButton(tr("Clear"), QStringLiteral("keys-clear"), tr("Deletes all keys of this axis"), this);
     connect(clear_, &QPushButton::clicked, this, [this] {
         canvas_->choose({});
         canvas_->setKeys({}, tr("Keys of %1 cleared").arg(axis_->currentText()), 0);

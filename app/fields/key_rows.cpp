@@ -65,7 +65,7 @@ void KeyRows::addRow()
         return made;
     };
     row.go = button(tr("Go"), tr("Moves the playhead there"), "go", 1);
-    row.remove = button(tr("Delete"), tr("Takes it away"), "delete", 2);
+    row.remove = button(tr("Delete"), tr("Deletes it"), "delete", 2);
     connect(row.go, &QPushButton::clicked, this, [this, valuesNow] {
         if (const auto values = valuesNow(); !values.empty())
             playhead_.setFrame(static_cast<std::int64_t>(values.front()));

@@ -27,15 +27,9 @@ namespace ember::app {
 
 namespace {
 
-const FieldSpec sensitivityField{"sensitivity",
-                                 "Sensitivity",
-                                 "%",
-                                 0,
-                                 1,
-                                 0.5,
-                                 0.05,
-                                 "How little is enough: 0 only what stands out most, 100 everything"};
-const FieldSpec apartField{"apart", "Apart", "frames", 1, 96, 1, 1, "Least frames between two proposals", {}, true};
+const FieldSpec sensitivityField{
+    "sensitivity", "Sensitivity", "%", 0, 1, 0.5, 0.05, "0 finds only what stands out most, 100 everything"};
+const FieldSpec apartField{"apart", "Apart", "frames", 1, 96, 1, 1, "Fewest frames between two proposals", {}, true};
 const FieldSpec withinField{"within", "Within", "frames", 1, 48, 4, 1, "How far a strike may be pulled", {}, true};
 
 FlowLayout* rowOf(QVBoxLayout* column)
@@ -110,8 +104,8 @@ void FindPanel::buildAsking()
     auto* close = smallButton(tr("Close"), QStringLiteral("find-close"), tr("Closes finding (Ctrl+F)"), this);
     head->addWidget(close);
     auto* row = rowOf(column);
-    from_ =
-        list({tr("sound and picture"), tr("sound"), tr("picture")}, "find-from", tr("What tells of a strike"), this);
+    from_ = list({tr("sound and picture"), tr("sound"), tr("picture")}, "find-from",
+                 tr("The evidence: sound, picture or both"), this);
     row->addWidget(from_);
     band_ = list({tr("all pitches"), tr("low"), tr("middle"), tr("high")}, "find-band",
                  tr("Which part of the sound is listened to: low is below 240 Hz, high above 2.4 kHz"), this);
@@ -213,9 +207,9 @@ void FindPanel::buildDeciding()
     acceptAll_ = smallButton(tr("Accept all"), QStringLiteral("find-accept-all"),
                              tr("Every proposal becomes a strike with its kind's recipe (Shift+A)"), this);
     accept_ = smallButton(tr("Accept"), QStringLiteral("find-accept"),
-                          tr("The proposal in hand, or those picked on the Reel, become strikes (A)"), this);
+                          tr("Makes strikes of the current proposal, or of those picked on the Reel (A)"), this);
     reject_ = smallButton(tr("Reject"), QStringLiteral("find-reject"),
-                          tr("The proposal in hand goes, or those picked on the Reel (R)"), this);
+                          tr("Discards the current proposal, or those picked on the Reel (R)"), this);
     bringBack_ =
         smallButton(tr("Bring back"), QStringLiteral("find-bring-back"), tr("Proposes again what was rejected"), this);
     for (auto* button : {acceptAll_, accept_, reject_, bringBack_})

@@ -101,7 +101,7 @@ QWidget* LiveWindow::buildLeft()
     log_->setFixedWidth(270);
     log_->setFont(theme::words(11));
     log_->setWordWrap(true);
-    log_->setToolTip(tr("What became of each press, newest first"));
+    log_->setToolTip(tr("The result of each press, newest first"));
     row->addWidget(log_);
     auto* holder = new QWidget(left);
     holder->setFixedHeight(208);
@@ -174,9 +174,8 @@ QWidget* LiveWindow::buildPlaying()
     ground_ = new QComboBox(box);
     ground_->setObjectName(QStringLiteral("live-ground"));
     ground_->addItems({tr("the playing film"), tr("a still frame"), tr("the test chart")});
-    ground_->setToolTip(
-        tr("What is shaken: the film from the playhead on (in its loop, if that is on), the frame under "
-           "the playhead, or a chart"));
+    ground_->setToolTip(tr("The picture: the film from the playhead on (in its loop, if that is on), the frame under "
+                           "the playhead, or a chart"));
     connect(ground_, &QComboBox::activated, this, [this](int index) {
         runner_->setGround(static_cast<LiveRunner::Ground>(index));
         pads_->setFocus();
@@ -400,7 +399,7 @@ void LiveWindow::refresh()
     if (!project.beats)
         quantise_->setCurrentIndex(0);
     quantise_->setToolTip(project.beats
-                              ? tr("What recorded strikes are put on")
+                              ? tr("Where recorded strikes are put")
                               : tr("Recorded strikes are on frames; set the film's tempo to put them on beats"));
 }
 

@@ -56,7 +56,7 @@ PadBoard::PadBoard(QWidget* parent) : QWidget(parent)
 {
     setObjectName(QStringLiteral("pad-board"));
     setFocusPolicy(Qt::StrongFocus);
-    setAccessibleName(tr("Pads to be struck with the mouse or the keys 1 to 9 and 0"));
+    setAccessibleName(tr("Pads: strike them with the mouse or the keys 1 to 9 and 0"));
     fading_.setInterval(40);
     connect(&fading_, &QTimer::timeout, this, [this] {
         const bool any = std::any_of(presses_.begin(), presses_.end(), [](const Press& press) {

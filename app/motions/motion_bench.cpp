@@ -26,8 +26,8 @@ namespace {
 
 const FieldSpec firstSpec{"first", "From", "", 0, 100'000, 0, 1, "The first frame that is kept", {}, true};
 const FieldSpec lastSpec{"last", "to", "", 0, 100'000, 0, 1, "The last frame that is kept", {}, true};
-const FieldSpec secondsSpec{
-    "seconds", "Seconds", "s", 0.05, 60, 0.5, 0.05, "What takes longer than this is left out: pans that were meant"};
+const FieldSpec secondsSpec{"seconds", "Seconds", "s",  0.05,
+                            60,        0.5,       0.05, "Motion slower than this is left out: intended pans"};
 
 /// Its first four seconds, for the list.
 RecipeTrace traceOf(const CapturedMotion& motion)
@@ -191,7 +191,7 @@ QWidget* MotionBench::buildShaping()
     sift_ = new QComboBox(box);
     sift_->setObjectName(QStringLiteral("motion-sift"));
     sift_->addItems({tr("all of it"), tr("only what is faster than")});
-    sift_->setToolTip(tr("What of the motion is kept: pans that were meant can be left out"));
+    sift_->setToolTip(tr("Which part of the motion is kept: intended pans can be left out"));
     row->addWidget(sift_);
     seconds_ = field(secondsSpec, "motion-seconds");
     seconds_->setValue(secondsSpec.fallback);

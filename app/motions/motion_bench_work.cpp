@@ -37,7 +37,7 @@ void MotionBench::readFromClip()
 {
     if (reading_.working())
         return;
-    const QString clip = dialogs_.openFile(this, tr("Read the camera of a clip"), filter::clips());
+    const QString clip = dialogs_.openFile(this, tr("Track the camera of a clip"), filter::clips());
     if (!clip.isEmpty())
         askRange(clip);
 }

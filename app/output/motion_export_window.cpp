@@ -52,7 +52,7 @@ constexpr FormatRow formats[]{
      QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Strikes as notes with their strength")},
     {HandFormat::sheet, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Shake sheet (PDF, SVG, PNG)"),
      QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "One page on a strike, for whoever must rebuild it by hand")},
-    {HandFormat::recipe, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Recipe to be played (JSON)"),
+    {HandFormat::recipe, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Recipe for playback (JSON)"),
      QT_TRANSLATE_NOOP("ember::app::MotionExportWindow",
                        "For games and pages: played by the header or the module in the folder runtime")},
 };
@@ -158,7 +158,7 @@ QWidget* MotionExportWindow::buildChoices()
     QStringList titles;
     for (const FormatRow& one : formats)
         titles.append(tr(one.title));
-    format_ = choice(form, tr("Format"), QStringLiteral("hand-format"), titles, tr("What it is written as"));
+    format_ = choice(form, tr("Format"), QStringLiteral("hand-format"), titles, tr("The file format"));
     for (int i = 0; i < format_->count(); ++i)
         format_->setItemData(i, tr(formats[i].tip), Qt::ToolTipRole);
     part_ = choice(form, tr("Scope"), QStringLiteral("hand-part"),

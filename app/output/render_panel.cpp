@@ -140,7 +140,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     column->addLayout(next);
     list_->setObjectName(QStringLiteral("render-queue"));
     list_->setAccessibleName(tr("Queue"));
-    list_->setToolTip(tr("What was asked to be rendered, in order; each of the project as it was then"));
+    list_->setToolTip(tr("Renders in their order, each of the project as it was when added"));
     list_->setMinimumHeight(56);
     column->addWidget(list_, 1);
     connect(remove_, &QPushButton::clicked, this, &RenderPanel::removeSelected);
@@ -221,7 +221,7 @@ void RenderPanel::showState()
     quality_->setToolTip(coded ? tr("How large the film is and how long its coding takes")
                                : tr("This kind has one quality only"));
     resume_->setEnabled(format && isSequence(*format));
-    resume_->setToolTip(resume_->isEnabled() ? tr("For a render that was interrupted; what is made stays, too")
+    resume_->setToolTip(resume_->isEnabled() ? tr("Goes on with an interrupted render; finished frames stay")
                                              : tr("Only numbered pictures can be gone on with"));
     const QString reason = whyNot();
     start_->setEnabled(reason.isEmpty());
@@ -239,7 +239,7 @@ void RenderPanel::showState()
     const bool waits = row >= 0 && static_cast<std::size_t>(row) < queue_.size() &&
                        queue_[static_cast<std::size_t>(row)].state != State::running;
     remove_->setEnabled(waits);
-    remove_->setToolTip(waits ? tr("Forgets this line of the queue; no file is touched")
+    remove_->setToolTip(waits ? tr("Removes this entry; no file is touched")
                               : tr("Choose a line of the queue that is not running"));
 }
 

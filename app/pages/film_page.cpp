@@ -201,11 +201,10 @@ void FilmPage::buildMeeting(QVBoxLayout& column)
 
 void FilmPage::buildSettles(QVBoxLayout& column)
 {
-    auto* cut = button(tr("Cut here"), "settle-cut", tr("What runs at the playhead is at rest on this frame (X)"),
+    auto* cut = button(tr("Cut here"), "settle-cut", tr("Running shakes are at rest on this frame (X)"),
                        [this] { session_.strikes.settleHere(SettleMode::cut); });
-    auto* ease =
-        button(tr("Ease home here"), "settle-ease", tr("What runs at the playhead is eased home from this frame (H)"),
-               [this] { session_.strikes.settleHere(SettleMode::ease); });
+    auto* ease = button(tr("Ease home here"), "settle-ease", tr("Running shakes are eased home from this frame on (H)"),
+                        [this] { session_.strikes.settleHere(SettleMode::ease); });
     needClip_.insert(needClip_.end(), {cut, ease});
     column.addWidget(heading(tr("Settle marks"), {cut, ease}));
     KeyRows::Kind kind;

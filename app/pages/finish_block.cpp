@@ -25,7 +25,7 @@ FinishBlock::FinishBlock(OpenDocument& document, QWidget* parent) : QWidget(pare
     edges_->setObjectName(QStringLiteral("finish-edges"));
     for (const auto mode : {EdgeMode::mirror, EdgeMode::extend, EdgeMode::plain, EdgeMode::wrap, EdgeMode::transparent})
         edges_->addItem(tr("%1 edges").arg(shownWord(edgeName(mode))));
-    edges_->setToolTip(tr("What shows where the picture has moved away from its border"));
+    edges_->setToolTip(tr("What fills the frame where the picture has moved away from its edge"));
     connect(edges_, &QComboBox::activated, this, [this](int index) {
         Project next = document_.project();
         next.finish.edges = static_cast<EdgeMode>(index);

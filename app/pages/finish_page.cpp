@@ -215,7 +215,7 @@ void FinishPage::addLayerRow()
     head->addWidget(name);
     head->addStretch(1);
     auto* remove =
-        smallButton(tr("Remove"), QStringLiteral("layer-remove"), tr("Takes the layer away; its file stays"), widget);
+        smallButton(tr("Remove"), QStringLiteral("layer-remove"), tr("Removes the layer; its file stays"), widget);
     connect(remove, &QPushButton::clicked, this, [this, index] {
         Project next = session_.document.project();
         if (index >= next.layers.size())

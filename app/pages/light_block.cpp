@@ -52,7 +52,7 @@ LightBlock::LightBlock(OpenDocument& document, Shaping& shaping, QWidget* parent
     auto* column = newColumn(this, 3, {0, 2, 0, 2});
     auto* head = new QLabel(tr("Light"), this);
     head->setFont(theme::words(13, true));
-    head->setToolTip(tr("What the strikes of this recipe do to the light of the picture"));
+    head->setToolTip(tr("Light effects of this recipe's strikes"));
     column->addWidget(head);
     ControlGrid::Binding binding = recipeBinding(shaping, [] { return prefix; });
     const auto plain = binding.read;

@@ -126,9 +126,8 @@ void StrikeBlock::build()
     goesWith_->setObjectName(QStringLiteral("strike-goes-with"));
     goesWith_->addItems({tr("its shot"), tr("the film"), tr("the cut")});
     goesWith_->setPlaceholderText(tr("several"));
-    goesWith_->setToolTip(
-        tr("What the strike follows when shots are trimmed, moved or retimed: the frame of its clip, the "
-           "frame of the film, or the cut it peaks on"));
+    goesWith_->setToolTip(tr("What it keeps to when shots are trimmed, moved or retimed: the frame of its clip, the "
+                             "frame of the film, or the cut it peaks on"));
     connect(goesWith_, &QComboBox::activated, this, [this](int index) {
         session_.shots.setGoesWith(static_cast<ShotCommands::GoesWith>(index),
                                    goesRun_.gesture([this] { return session_.document.newGesture(); }));
@@ -165,7 +164,7 @@ QLayout* StrikeBlock::buildHead()
     for (const auto kind : {StrikeKind::blast, StrikeKind::landing, StrikeKind::hit, StrikeKind::beat})
         kind_->addItem(kindTitle(kind));
     kind_->setPlaceholderText(tr("several"));
-    kind_->setToolTip(tr("What hits; it is a label, the motion is the recipe's"));
+    kind_->setToolTip(tr("A label for what hits; the motion comes from the recipe"));
     connect(kind_, &QComboBox::activated, this, [this](int index) {
         const auto kind = static_cast<StrikeKind>(index);
         changeStrikes([kind](Strike& s) { s.kind = kind; },
@@ -442,7 +441,7 @@ QWidget* StrikePage::buildBelow()
     moreOfIt_ = new QToolButton(below_);
     moreOfIt_->setObjectName(QStringLiteral("recipe-more"));
     moreOfIt_->setText(tr("More of the recipe"));
-    moreOfIt_->setToolTip(tr("Its loudness in all, how its strikes vary, light and sound"));
+    moreOfIt_->setToolTip(tr("Overall strength, variation, light and sound"));
     moreOfIt_->setFont(theme::words(11));
     setLook(*moreOfIt_, Look::tight);
     connect(moreOfIt_, &QToolButton::clicked, this, [this] {

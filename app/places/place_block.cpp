@@ -17,10 +17,9 @@ namespace ember::app {
 namespace {
 
 constexpr std::array<std::string_view, 3> whereWords{"at the camera", "around it", "in the picture"};
-constexpr FieldSpec whereField =
-    choiceField("where", "Place", whereWords, 0,
-                "At the camera: as strong and as soon as it is set; around it: metres; in the picture: a point that "
-                "is seen and how far it is");
+constexpr FieldSpec whereField = choiceField("where", "Place", whereWords, 0,
+                                             "At the camera: full strength, no delay; around it: a position in metres; "
+                                             "in the picture: a point and its distance");
 const FieldSpec xField{"x", "x", "m", -10'000, 10'000, 0, 1, "Metres to the right of the camera"};
 const FieldSpec yField{"y", "y", "m", -10'000, 10'000, 0, 1, "Metres above the camera"};
 const FieldSpec zField{"z", "z", "m", -10'000, 10'000, 10, 1, "Metres ahead of the camera"};
@@ -97,7 +96,7 @@ PlaceBlock::PlaceBlock(Session& session, Binding binding, QWidget* parent)
     values_->setObjectName(QStringLiteral("place-values"));
     values_->add("where", whereField, tr("Place"), 2);
     auto* top = smallButton(tr("Top view"), QStringLiteral("place-top-view"),
-                            tr("Shows events from above, to be dragged, with rings of equal strength and delay"), this);
+                            tr("Shows events from above, with rings of equal strength and delay; drag them"), this);
     connect(top, &QPushButton::clicked, this, &PlaceBlock::topViewAsked);
     values_->addWidget(top, 1);
     values_->nextRow();

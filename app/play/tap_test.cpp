@@ -132,7 +132,7 @@ void TapTest::refresh()
             enough ? tr("You tap %1 ms after the light. Taps can be set back by that from now on.").arg(measured())
                    : tr("Taps are set back by %1 ms now.").arg(Tapper::latency()) + QLatin1Char(' ') + press);
     else if (!sink_->running())
-        text_->setText(tr("There is no sound device to be heard."));
+        text_->setText(tr("There is no sound device."));
     else if (enough)
         text_->setText(tr("The sound arrives %1 ms late. The picture can wait that long from now on.").arg(measured()));
     else

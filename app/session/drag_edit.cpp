@@ -34,7 +34,7 @@ void DragEdit::cancel(const OpenDocument::Edit& back)
         return;
     const auto gesture = gesture_;
     end();
-    const QString text = tr("Cancelled: it is as it was");
+    const QString text = tr("Cancelled: nothing was changed");
     const bool gone = document_.abandon(gesture);
     // Where something else came in between, what the drag did before that is in an earlier step.
     if (const bool undone = back && document_.edit(back, text); gone && !undone)

@@ -91,7 +91,7 @@ void OpenDocument::undo()
     document_.undo();
     tell(*before);
     emit wentBack(*before);
-    emit messages_.told(tr("Taken back: %1").arg(what));
+    emit messages_.told(tr("Undone: %1").arg(what));
 }
 
 void OpenDocument::redo()
@@ -102,7 +102,7 @@ void OpenDocument::redo()
     document_.redo();
     tell(*before);
     emit wentBack(*before);
-    emit messages_.told(tr("Done again: %1").arg(QString::fromStdString(document_.undoText())));
+    emit messages_.told(tr("Redone: %1").arg(QString::fromStdString(document_.undoText())));
 }
 
 void OpenDocument::markSaved()

@@ -256,10 +256,10 @@ void MainWindow::refreshActions()
     const Document& document = session_->document.history();
     undo_->setEnabled(document.canUndo());
     undo_->setText(document.canUndo() ? tr("&Undo: %1").arg(QString::fromStdString(document.undoText())) : tr("&Undo"));
-    undo_->setToolTip(document.canUndo() ? undo_->text() : tr("Nothing to take back"));
+    undo_->setToolTip(document.canUndo() ? undo_->text() : tr("Nothing to undo"));
     redo_->setEnabled(document.canRedo());
     redo_->setText(document.canRedo() ? tr("&Redo: %1").arg(QString::fromStdString(document.redoText())) : tr("&Redo"));
-    redo_->setToolTip(document.canRedo() ? redo_->text() : tr("Nothing to do again"));
+    redo_->setToolTip(document.canRedo() ? redo_->text() : tr("Nothing to redo"));
     for (QAction* action : needClip_) {
         action->setEnabled(session_->document.length() > 0);
         action->setToolTip(session_->document.length() > 0 ? action->iconText() : tr("Open a clip first"));

@@ -220,8 +220,7 @@ void MainWindow::buildFindMenu()
         dialogs_.run(test);
     });
     menu->addSeparator();
-    add(menu, "find.read-a-camera-s-motion", tr("Read a ca&mera's motion"), {},
-        [this] { showMotions().readFromClip(); });
+    add(menu, "find.read-a-camera-s-motion", tr("Track ca&mera motion"), {}, [this] { showMotions().readFromClip(); });
     add(menu, "find.camera-motions", tr("&Camera motions"), QKeySequence(Qt::CTRL | Qt::Key_M),
         [this] { showMotions(); });
     menu->addSeparator();
@@ -234,7 +233,7 @@ void MainWindow::buildFindMenu()
             session_->document.edit(withStrikesSpread(session_->document.project(), session_->selection.ids()),
                                     tr("%1 strikes spread evenly").arg(session_->selection.ids().size()));
     }));
-    QMenu* fall = menu->addMenu(tr("Strengths &fall to"));
+    QMenu* fall = menu->addMenu(tr("&Fade strengths to"));
     fall->setToolTipsVisible(true);
     for (const int percent : {90, 80, 70, 60, 50})
         needSelection_.push_back(add(fall, QStringLiteral("find.strengths-fall-to.%1-of-the-last").arg(percent),
@@ -249,7 +248,7 @@ void MainWindow::buildFindMenu()
 void MainWindow::shapeFromSound()
 {
     if (finder_->sound() == nullptr) {
-        say(session_->film.soundSource() ? tr("Find strikes first (Ctrl+F): the sound has to be heard")
+        say(session_->film.soundSource() ? tr("Find strikes first (Ctrl+F): shapes come from the analysed sound")
                                          : tr("The film has no sound to take a shape from"));
         return;
     }

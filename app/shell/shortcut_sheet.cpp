@@ -19,7 +19,7 @@ namespace ember::app {
 ShortcutSheet::ShortcutSheet(std::vector<ListedAction> actions, QWidget* parent)
     : QDialog(parent), actions_(std::move(actions)), words_(new QLineEdit(this)), table_(new QTableWidget(this)),
       keys_(new QKeySequenceEdit(this)), set_(new QPushButton(tr("Set"), this)),
-      usual_(new QPushButton(tr("Usual"), this)), says_(dimLabel({}, this))
+      usual_(new QPushButton(tr("Default"), this)), says_(dimLabel({}, this))
 {
     setWindowTitle(tr("Shortcuts"));
     resize(560, 520);
@@ -120,7 +120,7 @@ void ShortcutSheet::refresh()
     says_->setText(why.isEmpty() ? says : why);
     const QKeySequence usual = listed != nullptr ? usualShortcut(*listed->action) : QKeySequence();
     allow(usual_, listed == nullptr                     ? tr("Choose an action first")
-                  : listed->action->shortcut() == usual ? tr("It has its usual keys")
+                  : listed->action->shortcut() == usual ? tr("It has its default keys")
                                                         : QString());
 }
 

@@ -173,16 +173,8 @@
         <translation>Bilder, die das Grollen dauert</translation>
     </message>
     <message>
-        <source>Frames from the rumble home to exact rest</source>
-        <translation>Bilder vom Grollen zurück zur genauen Ruhe</translation>
-    </message>
-    <message>
         <source>Release slope</source>
         <translation>Ausklangflanke</translation>
-    </message>
-    <message>
-        <source>Family of the way home</source>
-        <translation>Art des Heimwegs</translation>
     </message>
     <message>
         <source>Release curve</source>
@@ -585,10 +577,6 @@
         <translation>Auslauf über</translation>
     </message>
     <message>
-        <source>Frames of the way home</source>
-        <translation>Bilder des Heimwegs</translation>
-    </message>
-    <message>
         <source>Beats a minute</source>
         <translation>Beats in der Minute</translation>
     </message>
@@ -627,10 +615,6 @@
     <message>
         <source>How far the picture is turned, clockwise</source>
         <translation>Wie weit das Bild gedreht ist, im Uhrzeigersinn</translation>
-    </message>
-    <message>
-        <source>How it goes on to the next key</source>
-        <translation>Wie es zum nächsten Key weitergeht</translation>
     </message>
     <message>
         <source>How fast the clip runs in this shot</source>
@@ -787,10 +771,6 @@
     <message>
         <source>Whether strikes are heard</source>
         <translation>Ob Schläge zu hören sind</translation>
-    </message>
-    <message>
-        <source>What is heard when it strikes</source>
-        <translation>Was bei einem Schlag zu hören ist</translation>
     </message>
     <message>
         <source>How loud it is against the others</source>
@@ -2129,10 +2109,6 @@
         <translation>Sofort; wie Schall in Luft, 343 m/s; wie eine Welle im Boden, 1500 m/s; oder mit eigenem Tempo</translation>
     </message>
     <message>
-        <source>At the camera: as strong and as soon as it is set; around it: metres; in the picture: a point that is seen and how far it is</source>
-        <translation>An der Kamera: so stark und so bald wie gesetzt; um sie herum: Meter; im Bild: ein Punkt, der zu sehen ist, und wie weit er weg ist</translation>
-    </message>
-    <message>
         <source>Attack</source>
         <translation>Anstieg</translation>
     </message>
@@ -2151,10 +2127,6 @@
     <message>
         <source>Bend of the rise; 0 is straight</source>
         <translation>Biegung des Anstiegs; 0 ist gerade</translation>
-    </message>
-    <message>
-        <source>Bend of the way home; 0 is straight</source>
-        <translation>Biegung des Heimwegs; 0 ist gerade</translation>
     </message>
     <message>
         <source>Blend</source>
@@ -2369,10 +2341,6 @@
         <translation>Wie hart er trifft; 100 % ergibt die Beträge des Rezepts</translation>
     </message>
     <message>
-        <source>How little is enough: 0 only what stands out most, 100 everything</source>
-        <translation>Wie wenig genügt: 0 nur das Auffälligste, 100 alles</translation>
-    </message>
-    <message>
         <source>How long after a change it is kept for the case of a crash</source>
         <translation>Wie lange nach einer Änderung sie für den Fall eines Absturzes gesichert wird</translation>
     </message>
@@ -2443,10 +2411,6 @@
     <message>
         <source>Lead</source>
         <translation>Vorlauf</translation>
-    </message>
-    <message>
-        <source>Least frames between two proposals</source>
-        <translation>Bilder, die zwei Vorschläge mindestens trennen</translation>
     </message>
     <message>
         <source>Length</source>
@@ -2539,10 +2503,6 @@
     <message>
         <source>Picture width</source>
         <translation>Bildbreite</translation>
-    </message>
-    <message>
-        <source>Pixels a frame below which nothing is blurred; 0 blurs every motion</source>
-        <translation>Pixel je Bild, unter denen nichts unscharf wird; 0 macht jede Bewegung unscharf</translation>
     </message>
     <message>
         <source>Position</source>
@@ -2747,14 +2707,6 @@
     <message>
         <source>What strikes of this pad are called</source>
         <translation>Wie Schläge dieses Pads heißen</translation>
-    </message>
-    <message>
-        <source>What strikes together stay below; a single one may be stronger</source>
-        <translation>Worunter Schläge zusammen bleiben; ein einzelner darf stärker sein</translation>
-    </message>
-    <message>
-        <source>What takes longer than this is left out: pans that were meant</source>
-        <translation>Was länger dauert, wird weggelassen: Schwenks, die gewollt waren</translation>
     </message>
     <message>
         <source>Width to height of what the bars leave; 0 is no bars</source>
@@ -3108,6 +3060,54 @@
         <source>Frame on show</source>
         <translation>Gezeigtes Bild</translation>
     </message>
+    <message>
+        <source>Frames from the rumble back to exact rest</source>
+        <translation>Bilder vom Grollen zurück zur genauen Ruhe</translation>
+    </message>
+    <message>
+        <source>Family of the return to rest</source>
+        <translation>Art des Heimwegs</translation>
+    </message>
+    <message>
+        <source>Frames of the return to rest</source>
+        <translation>Bilder des Heimwegs</translation>
+    </message>
+    <message>
+        <source>Easing to the next key</source>
+        <translation>Wie es zum nächsten Key weitergeht</translation>
+    </message>
+    <message>
+        <source>The sound of the strike</source>
+        <translation>Was bei einem Schlag zu hören ist</translation>
+    </message>
+    <message>
+        <source>At the camera: full strength, no delay; around it: a position in metres; in the picture: a point and its distance</source>
+        <translation>An der Kamera: so stark und so bald wie gesetzt; um sie herum: Meter; im Bild: ein Punkt, der zu sehen ist, und wie weit er weg ist</translation>
+    </message>
+    <message>
+        <source>Bend of the return to rest; 0 is straight</source>
+        <translation>Biegung des Heimwegs; 0 ist gerade</translation>
+    </message>
+    <message>
+        <source>0 finds only what stands out most, 100 everything</source>
+        <translation>Wie wenig genügt: 0 nur das Auffälligste, 100 alles</translation>
+    </message>
+    <message>
+        <source>Fewest frames between two proposals</source>
+        <translation>Bilder, die zwei Vorschläge mindestens trennen</translation>
+    </message>
+    <message>
+        <source>Motion of fewer pixels a frame is not blurred; 0 blurs every motion</source>
+        <translation>Pixel je Bild, unter denen nichts unscharf wird; 0 macht jede Bewegung unscharf</translation>
+    </message>
+    <message>
+        <source>Upper limit of strikes added together; a single strike may be stronger</source>
+        <translation>Worunter Schläge zusammen bleiben; ein einzelner darf stärker sein</translation>
+    </message>
+    <message>
+        <source>Motion slower than this is left out: intended pans</source>
+        <translation>Was länger dauert, wird weggelassen: Schwenks, die gewollt waren</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -3398,10 +3398,6 @@
         <translation>Das Grollen dauert bis zum Ende der Einstellung</translation>
     </message>
     <message>
-        <source>The rumble lasts to the end of the shot: there is no way home after it. The value of the recipe is kept for when it ends earlier.</source>
-        <translation>Das Grollen dauert bis zum Ende der Einstellung: danach gibt es keinen Heimweg. Der Wert des Rezepts bleibt für den Fall, dass es früher endet.</translation>
-    </message>
-    <message>
         <source>Only a lead that builds up has a bend</source>
         <translation>Nur ein Vorlauf, der sich aufbaut, hat eine Biegung</translation>
     </message>
@@ -3488,6 +3484,10 @@
     <message>
         <source>Edits go to this strike alone. Off: to the recipe %1 and every strike that uses it (%2).</source>
         <translation>Änderungen gelten nur diesem Schlag. Aus: dem Rezept %1 und jedem Schlag, der es verwendet (%2).</translation>
+    </message>
+    <message>
+        <source>The rumble lasts to the end of the shot, so there is no release. The recipe keeps the value for when it ends earlier.</source>
+        <translation>Das Grollen dauert bis zum Ende der Einstellung: danach gibt es keinen Heimweg. Der Wert des Rezepts bleibt für den Fall, dass es früher endet.</translation>
     </message>
 </context>
 <context>
@@ -3870,7 +3870,7 @@
 <context>
     <name>ember::app::DragEdit</name>
     <message>
-        <source>Cancelled: it is as it was</source>
+        <source>Cancelled: nothing was changed</source>
         <translation>Abgebrochen: es ist, wie es war</translation>
     </message>
 </context>
@@ -4016,10 +4016,6 @@
         <translation>Rückwärts</translation>
     </message>
     <message>
-        <source>The chosen keys in the other order of time</source>
-        <translation>Die gewählten Keys in umgekehrter Folge</translation>
-    </message>
-    <message>
         <source>Keys backwards</source>
         <translation>Keys rückwärts</translation>
     </message>
@@ -4052,20 +4048,12 @@
         <translation>Wiederholen</translation>
     </message>
     <message>
-        <source>The chosen keys follow themselves so often, each time so large</source>
-        <translation>Die gewählten Keys folgen sich selbst so oft, jedes Mal so groß</translation>
-    </message>
-    <message>
         <source>Keys repeated</source>
         <translation>Keys wiederholt</translation>
     </message>
     <message>
         <source>Clear</source>
         <translation>Leeren</translation>
-    </message>
-    <message>
-        <source>Takes all keys of this axis away</source>
-        <translation>Löscht alle Keys dieser Achse</translation>
     </message>
     <message>
         <source>Keys of %1 cleared</source>
@@ -4090,6 +4078,18 @@
     <message>
         <source>This axis has no keys</source>
         <translation>Diese Achse hat keine Keys</translation>
+    </message>
+    <message>
+        <source>Reverses the chosen keys in time</source>
+        <translation>Die gewählten Keys in umgekehrter Folge</translation>
+    </message>
+    <message>
+        <source>Repeats the chosen keys this many times, each time scaled by this</source>
+        <translation>Die gewählten Keys folgen sich selbst so oft, jedes Mal so groß</translation>
+    </message>
+    <message>
+        <source>Deletes all keys of this axis</source>
+        <translation>Löscht alle Keys dieser Achse</translation>
     </message>
 </context>
 <context>
@@ -4329,16 +4329,8 @@
         <translation>Hier abschneiden</translation>
     </message>
     <message>
-        <source>What runs at the playhead is at rest on this frame (X)</source>
-        <translation>Was am Abspielpunkt läuft, ist auf diesem Bild in Ruhe (X)</translation>
-    </message>
-    <message>
         <source>Ease home here</source>
         <translation>Hier ausklingen</translation>
-    </message>
-    <message>
-        <source>What runs at the playhead is eased home from this frame (H)</source>
-        <translation>Was am Abspielpunkt läuft, klingt ab diesem Bild aus (H)</translation>
     </message>
     <message>
         <source>Settle marks</source>
@@ -4420,6 +4412,14 @@
         <source>The keys below set the intensity</source>
         <translation>Die Keys unten setzen die Intensität</translation>
     </message>
+    <message>
+        <source>Running shakes are at rest on this frame (X)</source>
+        <translation>Was am Abspielpunkt läuft, ist auf diesem Bild in Ruhe (X)</translation>
+    </message>
+    <message>
+        <source>Running shakes are eased home from this frame on (H)</source>
+        <translation>Was am Abspielpunkt läuft, klingt ab diesem Bild aus (H)</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::FindPanel</name>
@@ -4434,10 +4434,6 @@
     <message>
         <source>picture</source>
         <translation>Bild</translation>
-    </message>
-    <message>
-        <source>What tells of a strike</source>
-        <translation>Woran ein Schlag erkannt wird</translation>
     </message>
     <message>
         <source>all pitches</source>
@@ -4596,16 +4592,8 @@
         <translation>Annehmen</translation>
     </message>
     <message>
-        <source>The proposal in hand, or those picked on the Reel, become strikes (A)</source>
-        <translation>Der aktuelle Vorschlag oder die auf dem Filmband gewählten werden Schläge (A)</translation>
-    </message>
-    <message>
         <source>Reject</source>
         <translation>Ablehnen</translation>
-    </message>
-    <message>
-        <source>The proposal in hand goes, or those picked on the Reel (R)</source>
-        <translation>Der aktuelle Vorschlag oder die auf dem Filmband gewählten gehen (R)</translation>
     </message>
     <message>
         <source>Bring back</source>
@@ -4751,6 +4739,18 @@
         <source>within</source>
         <translation>binnen</translation>
     </message>
+    <message>
+        <source>The evidence: sound, picture or both</source>
+        <translation>Woran ein Schlag erkannt wird</translation>
+    </message>
+    <message>
+        <source>Makes strikes of the current proposal, or of those picked on the Reel (A)</source>
+        <translation>Der aktuelle Vorschlag oder die auf dem Filmband gewählten werden Schläge (A)</translation>
+    </message>
+    <message>
+        <source>Discards the current proposal, or those picked on the Reel (R)</source>
+        <translation>Der aktuelle Vorschlag oder die auf dem Filmband gewählten gehen (R)</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::Finder</name>
@@ -4804,10 +4804,6 @@
     <message>
         <source>%1 edges</source>
         <translation>Ränder %1</translation>
-    </message>
-    <message>
-        <source>What shows where the picture has moved away from its border</source>
-        <translation>Was zu sehen ist, wo sich das Bild vom Rand wegbewegt hat</translation>
     </message>
     <message>
         <source>no cover</source>
@@ -4864,6 +4860,10 @@
     <message>
         <source>Constant: the whole film is enlarged by just as much as hides every border; breathing: only around each strike.</source>
         <translation>Konstant: der ganze Film ist um so viel vergrößert, wie jeden Rand verdeckt; atmend: nur um jeden Schlag herum.</translation>
+    </message>
+    <message>
+        <source>What fills the frame where the picture has moved away from its edge</source>
+        <translation>Was zu sehen ist, wo sich das Bild vom Rand wegbewegt hat</translation>
     </message>
 </context>
 <context>
@@ -5041,10 +5041,6 @@
         <translation>Entfernen</translation>
     </message>
     <message>
-        <source>Takes the layer away; its file stays</source>
-        <translation>Entfernt die Ebene; ihre Datei bleibt</translation>
-    </message>
-    <message>
         <source>Layer removed</source>
         <translation>Ebene entfernt</translation>
     </message>
@@ -5111,6 +5107,10 @@
     <message>
         <source> %1 frames show beyond the source: %2.</source>
         <translation> %1 Bilder zeigen über die Quelle hinaus: %2.</translation>
+    </message>
+    <message>
+        <source>Removes the layer; its file stays</source>
+        <translation>Entfernt die Ebene; ihre Datei bleibt</translation>
     </message>
 </context>
 <context>
@@ -5337,7 +5337,7 @@
         <translation>Löschen</translation>
     </message>
     <message>
-        <source>Takes it away</source>
+        <source>Deletes it</source>
         <translation>Nimmt es weg</translation>
     </message>
 </context>
@@ -5348,7 +5348,7 @@
         <translation>Licht</translation>
     </message>
     <message>
-        <source>What the strikes of this recipe do to the light of the picture</source>
+        <source>Light effects of this recipe&apos;s strikes</source>
         <translation>Was die Schläge dieses Rezepts mit dem Licht des Bildes tun</translation>
     </message>
 </context>
@@ -5535,10 +5535,6 @@
         <translation>Vom Moment, in dem ein Druck das Programm erreicht, bis das erste Bild fertig gemalt ist, das ihn zeigt: der letzte, und Mitte und längster der letzten hundert; Bilder je Sekunde; Filmbilder, die keines davon zeigte</translation>
     </message>
     <message>
-        <source>What became of each press, newest first</source>
-        <translation>Was aus jedem Druck wurde, der neueste zuerst</translation>
-    </message>
-    <message>
         <source>The chosen pad</source>
         <translation>Das gewählte Pad</translation>
     </message>
@@ -5557,10 +5553,6 @@
     <message>
         <source>the test chart</source>
         <translation>das Testbild</translation>
-    </message>
-    <message>
-        <source>What is shaken: the film from the playhead on (in its loop, if that is on), the frame under the playhead, or a chart</source>
-        <translation>Was bewegt wird: der Film ab dem Abspielpunkt (in seiner Schleife, wenn die an ist), das Bild am Abspielpunkt oder ein Testbild</translation>
     </message>
     <message>
         <source>Shake</source>
@@ -5667,12 +5659,20 @@
         <translation>Aufnahme beenden</translation>
     </message>
     <message>
-        <source>What recorded strikes are put on</source>
-        <translation>Worauf aufgenommene Schläge gesetzt werden</translation>
-    </message>
-    <message>
         <source>Recorded strikes are on frames; set the film&apos;s tempo to put them on beats</source>
         <translation>Aufgenommene Schläge liegen auf Bildern; das Tempo des Films setzen, um sie auf Beats zu legen</translation>
+    </message>
+    <message>
+        <source>The result of each press, newest first</source>
+        <translation>Was aus jedem Druck wurde, der neueste zuerst</translation>
+    </message>
+    <message>
+        <source>The picture: the film from the playhead on (in its loop, if that is on), the frame under the playhead, or a chart</source>
+        <translation>Was bewegt wird: der Film ab dem Abspielpunkt (in seiner Schleife, wenn die an ist), das Bild am Abspielpunkt oder ein Testbild</translation>
+    </message>
+    <message>
+        <source>Where recorded strikes are put</source>
+        <translation>Worauf aufgenommene Schläge gesetzt werden</translation>
     </message>
 </context>
 <context>
@@ -5698,20 +5698,12 @@
         <translation>&amp;Rückgängig</translation>
     </message>
     <message>
-        <source>Nothing to take back</source>
-        <translation>Nichts zurückzunehmen</translation>
-    </message>
-    <message>
         <source>&amp;Redo: %1</source>
         <translation>&amp;Wiederholen: %1</translation>
     </message>
     <message>
         <source>&amp;Redo</source>
         <translation>&amp;Wiederholen</translation>
-    </message>
-    <message>
-        <source>Nothing to do again</source>
-        <translation>Nichts zu wiederholen</translation>
     </message>
     <message>
         <source>Open a clip first</source>
@@ -6214,10 +6206,6 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
         <translation>&amp;Klopftest</translation>
     </message>
     <message>
-        <source>Read a ca&amp;mera&apos;s motion</source>
-        <translation>&amp;Kamerabewegung auslesen</translation>
-    </message>
-    <message>
         <source>&amp;Camera motions</source>
         <translation>&amp;Kamerabewegungen</translation>
     </message>
@@ -6238,20 +6226,12 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
         <translation>%1 Schläge gleichmäßig verteilt</translation>
     </message>
     <message>
-        <source>Strengths &amp;fall to</source>
-        <translation>S&amp;tärken abfallen lassen</translation>
-    </message>
-    <message>
         <source>%1 % of the last</source>
         <translation>%1 % des vorigen</translation>
     </message>
     <message>
         <source>Fade strengths to %1 % each</source>
         <translation>Stärken fallen auf je %1 %</translation>
-    </message>
-    <message>
-        <source>Find strikes first (Ctrl+F): the sound has to be heard</source>
-        <translation>Erst Schläge finden (Ctrl+F): der Ton muss gehört sein</translation>
     </message>
     <message>
         <source>The film has no sound to take a shape from</source>
@@ -6701,6 +6681,26 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
         <source>Timec&amp;ode on the Reel</source>
         <translation>Tim&amp;ecode auf dem Filmband</translation>
     </message>
+    <message>
+        <source>Nothing to undo</source>
+        <translation>Nichts zurückzunehmen</translation>
+    </message>
+    <message>
+        <source>Nothing to redo</source>
+        <translation>Nichts zu wiederholen</translation>
+    </message>
+    <message>
+        <source>Track ca&amp;mera motion</source>
+        <translation>&amp;Kamerabewegung auslesen</translation>
+    </message>
+    <message>
+        <source>&amp;Fade strengths to</source>
+        <translation>S&amp;tärken abfallen lassen</translation>
+    </message>
+    <message>
+        <source>Find strikes first (Ctrl+F): shapes come from the analysed sound</source>
+        <translation>Erst Schläge finden (Ctrl+F): der Ton muss gehört sein</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::Messages</name>
@@ -6782,10 +6782,6 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
     <message>
         <source>only what is faster than</source>
         <translation>nur was schneller ist als</translation>
-    </message>
-    <message>
-        <source>What of the motion is kept: pans that were meant can be left out</source>
-        <translation>Was von der Bewegung behalten wird: gewollte Schwenks lassen sich weglassen</translation>
     </message>
     <message>
         <source>Centred</source>
@@ -6892,10 +6888,6 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
         <translation>Die Bilder zwischen den beiden Enden, wie aufgenommen, als gezeichneter Strang nur dieses Schlags: der fernste Moment ist sein Gipfel</translation>
     </message>
     <message>
-        <source>Read the camera of a clip</source>
-        <translation>Die Kamera eines Clips auslesen</translation>
-    </message>
-    <message>
         <source>A clip is being read</source>
         <translation>Ein Clip wird gerade gelesen</translation>
     </message>
@@ -6967,6 +6959,14 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
         <source>Name</source>
         <translation>Name</translation>
     </message>
+    <message>
+        <source>Which part of the motion is kept: intended pans can be left out</source>
+        <translation>Was von der Bewegung behalten wird: gewollte Schwenks lassen sich weglassen</translation>
+    </message>
+    <message>
+        <source>Track the camera of a clip</source>
+        <translation>Die Kamera eines Clips auslesen</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::MotionChooser</name>
@@ -7012,10 +7012,6 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
     <message>
         <source>Format</source>
         <translation>Format</translation>
-    </message>
-    <message>
-        <source>What it is written as</source>
-        <translation>Als was sie geschrieben wird</translation>
     </message>
     <message>
         <source>Scope</source>
@@ -7370,12 +7366,16 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
         <translation>Eine Seite über einen Schlag, für alle, die ihn von Hand nachbauen müssen</translation>
     </message>
     <message>
-        <source>Recipe to be played (JSON)</source>
+        <source>For games and pages: played by the header or the module in the folder runtime</source>
+        <translation>Für Spiele und Seiten: abgespielt vom Header oder Modul im Ordner runtime</translation>
+    </message>
+    <message>
+        <source>Recipe for playback (JSON)</source>
         <translation>Rezept zum Abspielen (JSON)</translation>
     </message>
     <message>
-        <source>For games and pages: played by the header or the module in the folder runtime</source>
-        <translation>Für Spiele und Seiten: abgespielt vom Header oder Modul im Ordner runtime</translation>
+        <source>The file format</source>
+        <translation>Als was sie geschrieben wird</translation>
     </message>
 </context>
 <context>
@@ -7489,20 +7489,16 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
 <context>
     <name>ember::app::OpenDocument</name>
     <message>
-        <source>Taken back: %1</source>
+        <source>Undone: %1</source>
         <translation>Zurückgenommen: %1</translation>
     </message>
     <message>
-        <source>Done again: %1</source>
+        <source>Redone: %1</source>
         <translation>Wiederholt: %1</translation>
     </message>
 </context>
 <context>
     <name>ember::app::PadBoard</name>
-    <message>
-        <source>Pads to be struck with the mouse or the keys 1 to 9 and 0</source>
-        <translation>Pads, mit der Maus oder den Tasten 1 bis 9 und 0 zu schlagen</translation>
-    </message>
     <message>
         <source>%1. Click to strike it: the higher, the harder. Key %2 strikes it fully, with Shift by half. Right click chooses it without striking.</source>
         <translation>%1. Klicken schlägt es: je höher, desto härter. Taste %2 schlägt es voll, mit Shift halb. Rechtsklick wählt es, ohne zu schlagen.</translation>
@@ -7518,6 +7514,10 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>Choose</source>
         <translation>Wählen</translation>
+    </message>
+    <message>
+        <source>Pads: strike them with the mouse or the keys 1 to 9 and 0</source>
+        <translation>Pads, mit der Maus oder den Tasten 1 bis 9 und 0 zu schlagen</translation>
     </message>
 </context>
 <context>
@@ -7725,10 +7725,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Draufsicht</translation>
     </message>
     <message>
-        <source>Shows events from above, to be dragged, with rings of equal strength and delay</source>
-        <translation>Zeigt Ereignisse von oben, zum Ziehen, mit Ringen gleicher Stärke und Verzögerung</translation>
-    </message>
-    <message>
         <source>Far</source>
         <translation>Fern</translation>
     </message>
@@ -7755,6 +7751,10 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>Place: %1 %2</source>
         <translation>Ort: %1 %2</translation>
+    </message>
+    <message>
+        <source>Shows events from above, with rings of equal strength and delay; drag them</source>
+        <translation>Zeigt Ereignisse von oben, zum Ziehen, mit Ringen gleicher Stärke und Verzögerung</translation>
     </message>
 </context>
 <context>
@@ -8441,10 +8441,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Warteschlange</translation>
     </message>
     <message>
-        <source>What was asked to be rendered, in order; each of the project as it was then</source>
-        <translation>Was zu rendern bestellt wurde, der Reihe nach; jedes vom Projekt, wie es da war</translation>
-    </message>
-    <message>
         <source>Render to</source>
         <translation>Rendern nach</translation>
     </message>
@@ -8481,10 +8477,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Diese Art hat nur eine Qualität</translation>
     </message>
     <message>
-        <source>For a render that was interrupted; what is made stays, too</source>
-        <translation>Für ein unterbrochenes Rendern; auch was fertig ist, bleibt</translation>
-    </message>
-    <message>
         <source>Only numbered pictures can be gone on with</source>
         <translation>Nur nummerierte Bilder lassen sich fortsetzen</translation>
     </message>
@@ -8507,10 +8499,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>No render is running</source>
         <translation>Es läuft kein Rendern</translation>
-    </message>
-    <message>
-        <source>Forgets this line of the queue; no file is touched</source>
-        <translation>Vergisst diese Zeile der Warteschlange; keine Datei wird berührt</translation>
     </message>
     <message>
         <source>Choose a line of the queue that is not running</source>
@@ -8592,6 +8580,18 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <source>Cancelled. No file was left behind.</source>
         <translation>Abgebrochen. Keine Datei blieb zurück.</translation>
     </message>
+    <message>
+        <source>Renders in their order, each of the project as it was when added</source>
+        <translation>Was zu rendern bestellt wurde, der Reihe nach; jedes vom Projekt, wie es da war</translation>
+    </message>
+    <message>
+        <source>Goes on with an interrupted render; finished frames stay</source>
+        <translation>Für ein unterbrochenes Rendern; auch was fertig ist, bleibt</translation>
+    </message>
+    <message>
+        <source>Removes this entry; no file is touched</source>
+        <translation>Vergisst diese Zeile der Warteschlange; keine Datei wird berührt</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::Shaping</name>
@@ -8621,10 +8621,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>Set</source>
         <translation>Setzen</translation>
-    </message>
-    <message>
-        <source>Usual</source>
-        <translation>Üblich</translation>
     </message>
     <message>
         <source>Shortcuts</source>
@@ -8675,10 +8671,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Übernehmen</translation>
     </message>
     <message>
-        <source>It has its usual keys</source>
-        <translation>Sie hat ihre üblichen Tasten</translation>
-    </message>
-    <message>
         <source>“%1” has no keys now</source>
         <translation>„%1“ hat jetzt keine Tasten</translation>
     </message>
@@ -8689,6 +8681,14 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>%1 now does “%2”</source>
         <translation>%1 tut jetzt „%2“</translation>
+    </message>
+    <message>
+        <source>Default</source>
+        <translation>Üblich</translation>
+    </message>
+    <message>
+        <source>It has its default keys</source>
+        <translation>Sie hat ihre üblichen Tasten</translation>
     </message>
 </context>
 <context>
@@ -9149,20 +9149,12 @@ Anderen wählen</translation>
         <translation>mehreren</translation>
     </message>
     <message>
-        <source>What the strike follows when shots are trimmed, moved or retimed: the frame of its clip, the frame of the film, or the cut it peaks on</source>
-        <translation>Wem der Schlag folgt, wenn Einstellungen gekürzt, verschoben oder im Tempo geändert werden: dem Bild seines Clips, dem Bild des Films oder dem Schnitt, auf dem sein Gipfel liegt</translation>
-    </message>
-    <message>
         <source>The strike&apos;s name; type to change it</source>
         <translation>Der Name des Schlags; eingeben ändert ihn</translation>
     </message>
     <message>
         <source>Strike named %1</source>
         <translation>Schlag heißt %1</translation>
-    </message>
-    <message>
-        <source>What hits; it is a label, the motion is the recipe&apos;s</source>
-        <translation>Was einschlägt; es ist ein Etikett, die Bewegung kommt vom Rezept</translation>
     </message>
     <message>
         <source>Strike is a %1 now</source>
@@ -9287,6 +9279,14 @@ Anderen wählen</translation>
     <message>
         <source>Name</source>
         <translation>Name</translation>
+    </message>
+    <message>
+        <source>What it keeps to when shots are trimmed, moved or retimed: the frame of its clip, the frame of the film, or the cut it peaks on</source>
+        <translation>Wem der Schlag folgt, wenn Einstellungen gekürzt, verschoben oder im Tempo geändert werden: dem Bild seines Clips, dem Bild des Films oder dem Schnitt, auf dem sein Gipfel liegt</translation>
+    </message>
+    <message>
+        <source>A label for what hits; the motion comes from the recipe</source>
+        <translation>Was einschlägt; es ist ein Etikett, die Bewegung kommt vom Rezept</translation>
     </message>
 </context>
 <context>
@@ -9510,10 +9510,6 @@ Anderen wählen</translation>
         <translation>Mehr vom Rezept</translation>
     </message>
     <message>
-        <source>Its loudness in all, how its strikes vary, light and sound</source>
-        <translation>Seine Stärke im Ganzen, wie seine Schläge sich unterscheiden, Licht und Ton</translation>
-    </message>
-    <message>
         <source>Own recipe</source>
         <translation>Eigenes Rezept</translation>
     </message>
@@ -9584,6 +9580,10 @@ Auf dem Filmband einen Funken anklicken, oder mit Hoch und Runter von Schlag zu 
     <message>
         <source>new group</source>
         <translation>neue Gruppe</translation>
+    </message>
+    <message>
+        <source>Overall strength, variation, light and sound</source>
+        <translation>Seine Stärke im Ganzen, wie seine Schläge sich unterscheiden, Licht und Ton</translation>
     </message>
 </context>
 <context>
@@ -9722,10 +9722,6 @@ Auf dem Filmband einen Funken anklicken, oder mit Hoch und Runter von Schlag zu 
         <translation>Klopfer werden jetzt um %1 ms zurückgesetzt.</translation>
     </message>
     <message>
-        <source>There is no sound device to be heard.</source>
-        <translation>Es gibt kein Tongerät, das zu hören wäre.</translation>
-    </message>
-    <message>
         <source>The sound arrives %1 ms late. The picture can wait that long from now on.</source>
         <translation>Der Ton kommt %1 ms spät an. Das Bild kann von jetzt an so lange warten.</translation>
     </message>
@@ -9744,6 +9740,10 @@ Auf dem Filmband einen Funken anklicken, oder mit Hoch und Runter von Schlag zu 
     <message>
         <source>Tap along first</source>
         <translation>Erst mitklopfen</translation>
+    </message>
+    <message>
+        <source>There is no sound device.</source>
+        <translation>Es gibt kein Tongerät, das zu hören wäre.</translation>
     </message>
 </context>
 <context>

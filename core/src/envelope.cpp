@@ -36,9 +36,9 @@ constexpr std::array<FieldSpec, envelopeFieldCount> specs{{
     choiceField("rumble_until", "Rumble until", untilWords, 0,
                 "How long the rumble lasts: its length, until the next strike, or to the end of the shot"),
     {"rumble_length", "Rumble length", "frames", 0, 86400, 48, 1, "Frames the rumble lasts"},
-    {"release", "Release", "frames", 0, 2400, 24, 1, "Frames from the rumble home to exact rest"},
-    choiceField("release_slope", "Release slope", slopes, 0, "Family of the way home"),
-    {"release_curve", "Release curve", "", -12, 12, 2, 0.25, "Bend of the way home; 0 is straight"},
+    {"release", "Release", "frames", 0, 2400, 24, 1, "Frames from the rumble back to exact rest"},
+    choiceField("release_slope", "Release slope", slopes, 0, "Family of the return to rest"),
+    {"release_curve", "Release curve", "", -12, 12, 2, 0.25, "Bend of the return to rest; 0 is straight"},
 }};
 
 constexpr std::array<EnvelopeField, envelopeFieldCount> allFields = [] {

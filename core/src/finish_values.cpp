@@ -52,7 +52,7 @@ constexpr FieldSpec blurAbove{"blur_above",
                               1000,
                               0,
                               1,
-                              "Pixels a frame below which nothing is blurred; 0 blurs every motion"};
+                              "Motion of fewer pixels a frame is not blurred; 0 blurs every motion"};
 constexpr FieldSpec rolling{
     "rolling", "Rolling shutter",
     "frames",  0,

@@ -63,7 +63,7 @@ std::optional<StrikeKind> kindFromName(std::string_view name)
 
 namespace settlefield {
 const FieldSpec mode = choiceField("mode", "Settle", settleNames, 1, "Cut: at rest on this frame; ease: eased home");
-const FieldSpec frames{"frames", "Ease over", "frames", 0, 2400, 12, 1, "Frames of the way home"};
+const FieldSpec frames{"frames", "Ease over", "frames", 0, 2400, 12, 1, "Frames of the return to rest"};
 } // namespace settlefield
 
 namespace beatfield {

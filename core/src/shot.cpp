@@ -15,7 +15,7 @@ const FieldSpec x{"x", "x", "px", -20000, 20000, 0, 1, "How far the picture is m
 const FieldSpec y{"y", "y", "px", -20000, 20000, 0, 1, "How far the picture is moved down"};
 const FieldSpec zoom{"zoom", "zoom", "%", 0.25, 4, 1, 0.01, "How much the picture is enlarged"};
 const FieldSpec roll{"roll", "roll", "°", -360, 360, 0, 0.5, "How far the picture is turned, clockwise"};
-const FieldSpec ease = choiceField("ease", "Ease", easeWords, 1, "How it goes on to the next key");
+const FieldSpec ease = choiceField("ease", "Ease", easeWords, 1, "Easing to the next key");
 } // namespace movefield
 
 namespace shotfield {

@@ -71,7 +71,8 @@ constexpr FieldSpec seed{"seed", "Seed", "", 0, largestSeed, 1, 1, "The number t
 constexpr FieldSpec rule = choiceField("rule", "Where strikes meet", ruleWords, 0,
                                        "Add: all are felt; stronger: only the strongest; restart: only the newest");
 constexpr FieldSpec ceiling{
-    "ceiling", "Ceiling", "%", 0.25, 10, 3, 0.1, "What strikes together stay below; a single one may be stronger"};
+    "ceiling", "Ceiling", "%", 0.25,
+    10,        3,         0.1, "Upper limit of strikes added together; a single strike may be stronger"};
 constexpr FieldSpec knee{"knee", "Knee",  "%",  0,
                          1,      2.0 / 3, 0.05, "Share of the ceiling from which sums bend towards it"};
 constexpr FieldSpec driftOn = choiceField("on", "Drift", offOn, 0, "A low motion under the whole shot");
@@ -83,7 +84,7 @@ constexpr FieldSpec fadeOut{"fade_out", "Fade out", "frames", 0,
 constexpr FieldSpec intensity{"intensity", "Intensity", "%", 0, 2, 1, 0.05, "Strength of all shakes together"};
 constexpr FieldSpec bypass = choiceField("bypass", "Bypass", offOn, 0, "All shakes off");
 constexpr FieldSpec sounds = choiceField("sounds", "Sounds", offOn, 1, "Whether strikes are heard");
-constexpr FieldSpec soundKind = choiceField("kind", "Sound", soundKindWords, 0, "What is heard when it strikes");
+constexpr FieldSpec soundKind = choiceField("kind", "Sound", soundKindWords, 0, "The sound of the strike");
 constexpr FieldSpec soundLevel{"level", "Level", "dB", -60, 12, 0, 1, "How loud it is against the others"};
 constexpr FieldSpec strikeSeed{"seed", "Variation", "", 0, largestSeed, 0, 1, "The number its motion grows from",
                                {},     true};

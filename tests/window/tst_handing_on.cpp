@@ -136,7 +136,7 @@ private slots:
             QVERIFY2(list(name)->toolTip().size() > 15, name);
         }
         QVERIFY(text().contains(QStringLiteral("\"Timeline.1\"")));
-        pick("hand-format", QStringLiteral("Recipe to be played (JSON)"));
+        pick("hand-format", QStringLiteral("Recipe for playback (JSON)"));
         QVERIFY2(summary().contains(QStringLiteral("say which")), qPrintable(summary()));
         QVERIFY(!button("hand-write")->isEnabled());
         pick("hand-part", QStringLiteral("its recipe"));
