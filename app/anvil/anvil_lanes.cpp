@@ -2,6 +2,7 @@
 // The lanes of the Anvil: each strand's motion as a recorder draws it.
 #include <algorithm>
 #include <cmath>
+#include <deque>
 
 #include <QCoreApplication>
 #include <QFontMetricsF>
@@ -73,35 +74,67 @@ void paintPeak(QPainter& p, const AnvilLayout& layout, const QRectF& row, double
     p.drawText(box, Qt::AlignCenter, says);
 }
 
-void paintLane(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture, const LanePicture& lane,
-               const QRectF& row)
-{
-    const int columns = columnsOf(p, row);
+/// What all lanes share: the frame at each column, and every second of them for thin lines; the heat of each envelope
+/// there, worked out once for those that have one in common.
+class LaneColumns {
+public:
+    LaneColumns(const QPainter& p, const AnvilLayout& layout, const QRectF& row) : count_(columnsOf(p, row))
+    {
+        frames.reserve(static_cast<std::size_t>(count_) + 1);
+        for (int i = 0; i <= count_; ++i) {
+            frames.push_back(layout.map.toFrame(row.left() + row.width() * i / count_));
+            if (i % 2 == 0)
+                every2nd.push_back(frames.back());
+        }
+    }
+
+    const std::vector<QColor>& heat(const Envelope& envelope, double strength)
+    {
+        for (const auto& [known, colours] : heats_)
+            if (known == envelope)
+                return colours;
+        std::vector<QColor> colours;
+        colours.reserve(static_cast<std::size_t>(count_));
+        for (int i = 0; i < count_; ++i) {
+            const double heat = intensityAt(envelope, frames[static_cast<std::size_t>(i)]) * strength;
+            colours.push_back(theme::heat(heat > 0 ? std::max(quietest, heat) : 0));
+        }
+        heats_.emplace_back(envelope, std::move(colours));
+        return heats_.back().second;
+    }
+
     std::vector<double> frames;
-    frames.reserve(static_cast<std::size_t>(columns) + 1);
-    for (int i = 0; i <= columns; ++i)
-        frames.push_back(layout.map.toFrame(row.left() + row.width() * i / columns));
-    const Course bold = courseOf(picture, *lane.motion, lane.axis, frames);
-    const Course thin = lane.beside ? courseOf(picture, *lane.motion, *lane.beside, frames) : Course{};
+    std::vector<double> every2nd;
+
+private:
+    int count_;
+    std::deque<std::pair<Envelope, std::vector<QColor>>> heats_; // what was given out stays where it is
+};
+
+void paintLane(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture, const LanePicture& lane,
+               const QRectF& row, LaneColumns& columns)
+{
+    const Course bold = courseOf(picture, *lane.motion, lane.axis, columns.frames);
+    const Course thin = lane.beside ? courseOf(picture, *lane.motion, *lane.beside, columns.every2nd) : Course{};
     const double middle = row.center().y();
     const double scale = 0.42 * row.height() / std::max({bold.largest, thin.largest, 1e-9});
     if (lane.beside && thin.largest > 0) {
         QPolygonF curve;
-        for (std::size_t i = 0; i < frames.size(); i += 2)
-            curve << QPointF(layout.map.toPixel(frames[i]), middle + scale * thin.values[i]);
+        const double step = row.width() / static_cast<double>(columns.frames.size() - 1);
+        for (std::size_t i = 0; i < thin.values.size(); ++i)
+            curve << QPointF(row.left() + 2 * step * static_cast<double>(i), middle + scale * thin.values[i]);
         p.setPen(QPen(theme::faint, 1));
         p.setBrush(Qt::NoBrush);
         p.drawPolyline(curve);
     }
     HeatLine line;
-    line.y.reserve(frames.size());
+    line.y.reserve(bold.values.size());
     for (const double value : bold.values)
         line.y.push_back(middle + scale * value);
-    line.colours.reserve(static_cast<std::size_t>(columns));
-    for (int i = 0; i < columns; ++i) {
-        const double heat = intensityAt(lane.envelope, frames[static_cast<std::size_t>(i)]) * picture.strength;
-        line.colours.push_back(!lane.felt ? theme::faint : theme::heat(heat > 0 ? std::max(quietest, heat) : 0));
-    }
+    if (lane.felt)
+        line.colours = columns.heat(lane.envelope, picture.strength);
+    else
+        line.colours.assign(bold.values.size() - 1, theme::faint);
     paintHeatLine(p, row, line, lane.felt ? boldness : 1.2);
     if (const auto [frame, value] = peakOf(layout, picture, lane); value != 0)
         paintPeak(p, layout, row, frame, middle + scale * value);
@@ -142,11 +175,14 @@ void paintLaneHead(QPainter& p, const AnvilLayout& layout, std::size_t index, co
 void paintLanes(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
 {
     const auto count = std::min(picture.lanes.size(), layout.lanes.size());
+    if (count == 0)
+        return;
+    LaneColumns columns(p, layout, layout.lanes.front());
     for (std::size_t i = 0; i < count; ++i) {
         const QRectF& row = layout.lanes[i];
         p.fillRect(QRectF(0, row.top(), layout.frames.right(), 1), theme::line);
         paintLaneHead(p, layout, i, picture.lanes[i]);
-        paintLane(p, layout, picture, picture.lanes[i], row);
+        paintLane(p, layout, picture, picture.lanes[i], row, columns);
     }
     p.fillRect(QRectF(0, layout.lanesEnd(), layout.frames.right(), 1), theme::line);
     if (picture.laneTarget && *picture.laneTarget < count) {
