@@ -493,7 +493,10 @@ void PictureView::resizeEvent(QResizeEvent* event)
 void PictureView::paintEvent(QPaintEvent*)
 {
     QPainter painter(this);
-    painter.fillRect(rect(), theme::surround);
+    const bool covers = !session_.document.project().shots.empty() && !shown_.isNull() && !shown_.hasAlphaChannel();
+    const QRect covered = covers ? frameRect().toAlignedRect().adjusted(2, 2, -2, -2) : QRect();
+    for (const QRect& around : QRegion(rect()).subtracted(covered))
+        painter.fillRect(around, theme::surround);
     if (session_.document.project().shots.empty())
         return;
     painter.setRenderHint(QPainter::Antialiasing);

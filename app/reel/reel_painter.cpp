@@ -249,7 +249,15 @@ std::vector<double> heatAlong(const ReelLayout& layout, const ReelPicture& pictu
         const double at = (layout.map.toPixel(frame) - layout.trace.left()) / layout.trace.width() * columns;
         return static_cast<int>(std::clamp(at, 0.0, static_cast<double>(columns)));
     };
-    for (const Strike& strike : picture.project.strikes) {
+    // The strongest first: under it the weaker need not be asked.
+    std::vector<const Strike*> strikes;
+    strikes.reserve(picture.project.strikes.size());
+    for (const Strike& strike : picture.project.strikes)
+        strikes.push_back(&strike);
+    std::stable_sort(strikes.begin(), strikes.end(),
+                     [](const Strike* a, const Strike* b) { return a->strength > b->strength; });
+    for (const Strike* one : strikes) {
+        const Strike& strike = *one;
         const Recipe* recipe = picture.project.recipe(strike.recipe);
         if (recipe == nullptr)
             continue;
@@ -321,11 +329,15 @@ std::vector<TraceSlot> traceSlots(const ReelLayout& layout, std::span<const Way>
         const auto first = static_cast<std::int64_t>(std::floor(from));
         const double part = from - static_cast<double>(first);
         const double here = way(first) + part * (way(first + 1) - way(first));
-        found[i] = {here, here};
-        for (auto frame = first + 1; static_cast<double>(frame) < from + frames; ++frame) {
-            found[i].low = std::min(found[i].low, way(frame));
-            found[i].high = std::max(found[i].high, way(frame));
+        auto low = static_cast<float>(here);
+        auto high = low;
+        const auto end = std::min(last + 1, static_cast<std::int64_t>(std::ceil(from + frames)));
+        for (auto frame = std::max<std::int64_t>(0, first + 1); frame < end; ++frame) {
+            const float at = ways[static_cast<std::size_t>(frame)].*axis;
+            low = std::min(low, at);
+            high = std::max(high, at);
         }
+        found[i] = {std::min(here, static_cast<double>(low)), std::max(here, static_cast<double>(high))};
     }
     return found;
 }

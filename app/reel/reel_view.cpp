@@ -36,6 +36,7 @@ ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
         update();
     });
     setFocusPolicy(Qt::StrongFocus);
+    setAttribute(Qt::WA_OpaquePaintEvent);
     setMouseTracking(true);
     connect(&session_.document, &OpenDocument::changed, this, &ReelView::repaintStrikes);
     connect(&session_.selection, &Selection::changed, this, &ReelView::repaintStrikes);
