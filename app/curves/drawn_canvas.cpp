@@ -77,16 +77,9 @@ void DrawnCanvas::refresh()
 void DrawnCanvas::setKeys(DrawnKeys keys, const QString& result, quint64 gesture)
 {
     const Recipe* recipe = shaping_.felt();
-    if (recipe == nullptr)
+    if (recipe == nullptr || strand_ >= recipe->strands.size())
         return;
-    // Drawn keys are the recipe's; a strike that wants others gets a recipe of its own.
-    document_.edit(withStrandChanged(document_.project(), recipe->id, strand_,
-                                     [&](Strand& strand) {
-                                         if (auto* drawn = std::get_if<Drawn>(&strand.source))
-                                             drawn->keys[static_cast<std::size_t>(axis_)] =
-                                                 tidied(keys, drawn->asDrawn);
-                                     }),
-                   result, gesture);
+    shaping_.setKeys(recipe->strands[strand_].name, axis_, std::move(keys), result, gesture);
     refresh();
 }
 

@@ -26,7 +26,7 @@ const FieldSpec shareField{"share", "Share", "%", -1, 1, 0.6, 0.05, "How large e
 
 DrawnEditor::DrawnEditor(OpenDocument& document, Shaping& shaping, Messages& messages, std::size_t strand,
                          QWidget* parent)
-    : QWidget(parent), document_(document), shaping_(shaping), messages_(messages),
+    : QWidget(parent), document_(document), shaping_(shaping), messages_(messages), strand_(strand),
       canvas_(new DrawnCanvas(document_, shaping_, messages_, strand, this)), axis_(new QComboBox(this)),
       frame_(new ValueField(frameField, this)), value_(new ValueField(valueField, this)), ease_(new QComboBox(this)),
       times_(new ValueField(timesField, this)), share_(new ValueField(shareField, this))
@@ -35,6 +35,7 @@ DrawnEditor::DrawnEditor(OpenDocument& document, Shaping& shaping, Messages& mes
     column->addWidget(canvas_);
     column->addLayout(buildNumbers());
     column->addLayout(buildDoings());
+    column->addLayout(buildOwn());
     connect(canvas_, &DrawnCanvas::selectionChanged, this, &DrawnEditor::refreshKey);
     // The axis on which it shows most comes first.
     if (const Recipe* recipe = shaping_.felt(); recipe != nullptr && strand < recipe->strands.size()) {
@@ -148,6 +149,20 @@ QLayout* DrawnEditor::buildDoings()
     return row;
 }
 
+QLayout* DrawnEditor::buildOwn()
+{
+    auto* row = newRow(3);
+    follow_ = smallButton(tr("Follow the recipe's keys"), QStringLiteral("keys-follow"),
+                          tr("These keys are this strike's own; this gives them back to the recipe"), this);
+    connect(follow_, &QPushButton::clicked, this, [this] {
+        canvas_->choose({});
+        shaping_.returnKeys(strandName());
+    });
+    row->addWidget(follow_);
+    row->addStretch(1);
+    return row;
+}
+
 void DrawnEditor::changeKey(const std::function<void(DrawnKey&)>& change, const QString& result, quint64 gesture)
 {
     canvas_->edit(
@@ -157,6 +172,12 @@ void DrawnEditor::changeKey(const std::function<void(DrawnKey&)>& change, const 
             return tidied(std::move(keys), true);
         },
         result, gesture);
+}
+
+std::string DrawnEditor::strandName() const
+{
+    const Recipe* recipe = shaping_.felt();
+    return recipe != nullptr && strand_ < recipe->strands.size() ? recipe->strands[strand_].name : std::string();
 }
 
 void DrawnEditor::refresh()
@@ -180,6 +201,7 @@ void DrawnEditor::refreshKey()
     for (QPushButton* button : needChosen_)
         allow(button, fixed);
     allow(clear_, keys.empty() ? tr("This axis has no keys") : QString());
+    follow_->setVisible(shaping_.keysAreOwn(strandName()));
     value_->setMixed(std::any_of(chosen.begin(), chosen.end(),
                                  [&](std::size_t i) { return keys[i].value != keys[chosen.front()].value; }));
     if (chosen.empty())

@@ -23,12 +23,15 @@ public:
 private:
     QLayout* buildNumbers();
     QLayout* buildDoings();
+    QLayout* buildOwn();
     void refreshKey();
+    std::string strandName() const;
     void changeKey(const std::function<void(DrawnKey&)>& change, const QString& result, quint64 gesture);
 
     OpenDocument& document_;
     Shaping& shaping_;
     Messages& messages_;
+    const std::size_t strand_;
     DrawnCanvas* canvas_;
     QComboBox* axis_;
     ValueField* frame_;
@@ -38,6 +41,7 @@ private:
     ValueField* share_;
     std::vector<QPushButton*> needChosen_;
     QPushButton* clear_ = nullptr;
+    QPushButton* follow_ = nullptr; ///< where the keys are the strike's own
 };
 
 } // namespace ember::app

@@ -16,6 +16,12 @@ namespace ember::app {
 
 namespace {
 
+/// Numbers and curves that are the strike's own.
+std::size_t ownValues(const Strike& strike)
+{
+    return strike.overrides.all().size() + strike.overrides.drawn().size();
+}
+
 constexpr std::array kinds{StrikeKind::blast, StrikeKind::landing, StrikeKind::hit, StrikeKind::beat};
 
 /// "85 %"
@@ -82,7 +88,7 @@ QString StrikeModel::textOf(const Strike& strike, int column) const
         return used != nullptr ? QString::fromStdString(used->name) : QString();
     }
     case direction: return strike.direction ? QStringLiteral("%1°").arg(*strike.direction) : tr("by seed");
-    case own: return strike.overrides.empty() ? QString() : QString::number(strike.overrides.all().size());
+    case own: return strike.overrides.empty() ? QString() : QString::number(ownValues(strike));
     default: return {};
     }
 }
@@ -94,7 +100,7 @@ QVariant StrikeModel::orderOf(const Strike& strike, int column) const
     case timecode: return static_cast<qlonglong>(strike.frame.index);
     case strength: return strike.strength;
     case direction: return strike.direction.value_or(-1);
-    case own: return static_cast<qlonglong>(strike.overrides.all().size());
+    case own: return static_cast<qlonglong>(ownValues(strike));
     default: return textOf(strike, column).toLower();
     }
 }

@@ -70,6 +70,25 @@ void Shaping::set(const std::vector<std::pair<std::string, double>>& values, Doc
     document_.edit(std::move(next), told.join(QStringLiteral(", ")), gesture);
 }
 
+void Shaping::setKeys(const std::string& strand, Axis axis, std::vector<DrawnKey> keys, const QString& result,
+                      Document::Gesture gesture)
+{
+    document_.edit(withDrawnKeys(document_.project(), selection_.ids(), strand, axis, std::move(keys), scope_), result,
+                   gesture);
+}
+
+bool Shaping::keysAreOwn(const std::string& strand) const
+{
+    const Strike* first = selection_.empty() ? nullptr : document_.project().strike(selection_.ids().front());
+    return first != nullptr && first->overrides.keysOf(strand) != nullptr;
+}
+
+void Shaping::returnKeys(const std::string& strand)
+{
+    document_.edit(withoutOwnKeys(document_.project(), selection_.ids(), strand),
+                   tr("The keys of %1 follow the recipe again").arg(QString::fromStdString(strand)));
+}
+
 void Shaping::reset(const std::string& key)
 {
     const Recipe* recipe = felt();

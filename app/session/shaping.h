@@ -39,6 +39,12 @@ public:
     bool isOwn(const std::string& key) const;
     /// Sets values, for the recipe or for the selected strikes alone, as the scope says.
     void set(const std::vector<std::pair<std::string, double>>& values, Document::Gesture gesture);
+    /// Sets the keys of an axis of a drawn strand, for whom the scope says.
+    void setKeys(const std::string& strand, Axis axis, std::vector<DrawnKey> keys, const QString& result,
+                 Document::Gesture gesture);
+    /// The strand's keys are the strike's own; and they follow the recipe again.
+    bool keysAreOwn(const std::string& strand) const;
+    void returnKeys(const std::string& strand);
     /// Gives an own value back to the recipe; a value that follows it already goes to its default.
     void reset(const std::string& key);
     /// Applies a recipe of the project to the selected strikes.

@@ -4091,6 +4091,14 @@
         <source>Deletes all keys of this axis</source>
         <translation>Löscht alle Keys dieser Achse</translation>
     </message>
+    <message>
+        <source>Follow the recipe&apos;s keys</source>
+        <translation>Den Keys des Rezepts folgen</translation>
+    </message>
+    <message>
+        <source>These keys are this strike&apos;s own; this gives them back to the recipe</source>
+        <translation>Diese Keys gehören nur diesem Schlag; dies gibt sie dem Rezept zurück</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::DropBench</name>
@@ -8614,6 +8622,10 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>%1 has its own recipe now: %2</source>
         <translation>%1 hat jetzt ein eigenes Rezept: %2</translation>
+    </message>
+    <message>
+        <source>The keys of %1 follow the recipe again</source>
+        <translation>Die Keys von %1 folgen wieder dem Rezept</translation>
     </message>
 </context>
 <context>

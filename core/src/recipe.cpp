@@ -80,6 +80,23 @@ void Overrides::clear(EnvelopeField field)
     clear(overrideKey(field));
 }
 
+const AxisKeys* Overrides::keysOf(std::string_view strand) const
+{
+    const auto found = keys_.find(strand);
+    return found != keys_.end() ? &found->second : nullptr;
+}
+
+void Overrides::setKeys(std::string_view strand, AxisKeys keys)
+{
+    keys_.insert_or_assign(std::string(strand), std::move(keys));
+}
+
+void Overrides::clearKeys(std::string_view strand)
+{
+    if (const auto found = keys_.find(strand); found != keys_.end())
+        keys_.erase(found);
+}
+
 std::string overrideKey(EnvelopeField field)
 {
     return "envelope." + std::string(specOf(field).key);
@@ -95,6 +112,13 @@ Recipe withOverrides(Recipe recipe, const Overrides& overrides)
         for (const auto& [key, value] : overrides.all())
             if (shaping(key) == first)
                 setValue(recipe, key, value);
+    for (const auto& [name, keys] : overrides.drawn())
+        if (Strand* strand = recipe.strand(name))
+            if (auto* drawn = std::get_if<Drawn>(&strand->source)) {
+                drawn->keys = keys;
+                for (auto& axis : drawn->keys) // as drawn or lifted to the peak, as the strand is
+                    axis = tidied(std::move(axis), drawn->asDrawn);
+            }
     return recipe;
 }
 

@@ -19,6 +19,15 @@ namespace {
 constexpr std::uintmax_t largestProject = 256u << 20;
 
 /// A strike's own values by their keys; a choice is its word, a switch "on" or "off".
+/// The drawn strand whose keys are called so: "strand.NAME.keys". Null where there is none.
+const Strand* drawnStrandOf(const Recipe& recipe, std::string_view key)
+{
+    for (const Strand& strand : recipe.strands)
+        if (std::holds_alternative<Drawn>(strand.source) && key == "strand." + strand.name + ".keys")
+            return &strand;
+    return nullptr;
+}
+
 Overrides readOwn(const Json& json, const std::string& place, const Recipe& recipe, JsonTrouble& trouble)
 {
     Overrides own;
@@ -41,9 +50,16 @@ Overrides readOwn(const Json& json, const std::string& place, const Recipe& reci
     for (const auto& [key, value] : json.items())
         read(key, recipe, false);
     const Recipe shaped = withOverrides(recipe, own);
-    for (const auto& [key, value] : json.items())
-        if (!own[currentKey(key)])
+    for (const auto& [key, value] : json.items()) {
+        if (own[currentKey(key)])
+            continue;
+        if (const Strand* strand = drawnStrandOf(shaped, key)) {
+            object.find(key.c_str());
+            own.setKeys(strand->name, keysFromJson(value, object.placeOf(key), trouble));
+        } else {
             read(key, shaped, true);
+        }
+    }
     return own;
 }
 

@@ -20,6 +20,8 @@ Json ownValues(const Strike& strike, const Recipe& recipe)
     for (const auto& [key, value] : strike.overrides.all())
         if (const FieldSpec* spec = specOfValue(own, key))
             json[key] = spec->choices.empty() && !isColour(*spec) ? Json(value) : Json(valueText(*spec, value));
+    for (const auto& [strand, keys] : strike.overrides.drawn())
+        json["strand." + strand + ".keys"] = keysToJson(keys);
     return json;
 }
 

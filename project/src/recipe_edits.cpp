@@ -24,6 +24,11 @@ void dropDeadOverrides(Project& project, RecipeId id)
         for (const auto& [key, value] : values)
             if (specOfValue(own, key) == nullptr)
                 strike->overrides.clear(key);
+        const auto drawn = strike->overrides.drawn();
+        for (const auto& [name, keys] : drawn)
+            if (const Strand* strand = own.strand(name);
+                strand == nullptr || !std::holds_alternative<Drawn>(strand->source))
+                strike->overrides.clearKeys(name);
     }
 }
 
@@ -63,6 +68,45 @@ Project withRecipeValue(Project project, const StrikeIds& ids, std::string_view 
         dropDeadOverrides(project, recipe->id);
     }
     return project;
+}
+
+Project withDrawnKeys(Project project, const StrikeIds& ids, std::string_view strand, Axis axis,
+                      std::vector<DrawnKey> keys, ShapeScope scope)
+{
+    for (const StrikeId id : ids) {
+        Strike* strike = project.strike(id);
+        Recipe* recipe = strike != nullptr ? project.recipe(strike->recipe) : nullptr;
+        if (recipe == nullptr)
+            continue;
+        const Recipe felt = withOverrides(*recipe, strike->overrides);
+        const Strand* now = felt.strand(strand);
+        const auto* drawn = now != nullptr ? std::get_if<Drawn>(&now->source) : nullptr;
+        if (drawn == nullptr)
+            continue;
+        AxisKeys all = drawn->keys;
+        all[static_cast<std::size_t>(axis)] = tidied(keys, drawn->asDrawn);
+        auto* shared = std::get_if<Drawn>(&recipe->strand(strand)->source);
+        if (scope == ShapeScope::strike || shared == nullptr) { // drawn for this strike alone
+            strike->overrides.setKeys(strand, std::move(all));
+        } else {
+            shared->keys[static_cast<std::size_t>(axis)] = all[static_cast<std::size_t>(axis)];
+            if (const AxisKeys* own = strike->overrides.keysOf(strand)) { // what is edited is what is felt
+                AxisKeys still = *own;
+                still[static_cast<std::size_t>(axis)] = all[static_cast<std::size_t>(axis)];
+                if (still == shared->keys)
+                    strike->overrides.clearKeys(strand);
+                else
+                    strike->overrides.setKeys(strand, std::move(still));
+            }
+        }
+    }
+    return project;
+}
+
+Project withoutOwnKeys(Project project, const StrikeIds& ids, std::string_view strand)
+{
+    return withStrikesChanged(std::move(project), ids,
+                              [strand](Strike& strike) { strike.overrides.clearKeys(strand); });
 }
 
 namespace {
@@ -236,6 +280,10 @@ Project withStrandRenamed(Project project, RecipeId id, std::size_t index, const
                 strike->overrides.clear(key);
                 strike->overrides.set(after + key.substr(before.size()), value);
             }
+        if (const AxisKeys* keys = strike->overrides.keysOf(recipe->strands[index].name)) {
+            strike->overrides.setKeys(name, *keys);
+            strike->overrides.clearKeys(recipe->strands[index].name);
+        }
     }
     recipe->strands[index].name = name;
     return project;

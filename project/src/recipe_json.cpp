@@ -53,11 +53,13 @@ Json effectsToJson(const Effects& effects)
     return json;
 }
 
-Json drawnToJson(const Drawn& drawn)
+} // namespace
+
+Json keysToJson(const AxisKeys& axes)
 {
     Json json = Json::object();
     for (const Axis axis : allAxes) {
-        const auto& keys = drawn.keys[static_cast<std::size_t>(axis)];
+        const auto& keys = axes[static_cast<std::size_t>(axis)];
         if (keys.empty())
             continue;
         Json& list = json[std::string(axisName(axis))] = Json::array();
@@ -74,8 +76,9 @@ Json drawnToJson(const Drawn& drawn)
     return json;
 }
 
-void readDrawn(Drawn& drawn, const Json& json, const std::string& place, JsonTrouble& trouble)
+AxisKeys keysFromJson(const Json& json, const std::string& place, JsonTrouble& trouble)
 {
+    AxisKeys axes;
     JsonObject object(json, place, trouble);
     for (const Axis axis : allAxes) {
         std::vector<DrawnKey> keys;
@@ -89,11 +92,10 @@ void readDrawn(Drawn& drawn, const Json& json, const std::string& place, JsonTro
             read.slopeOut = key.number("slope_out", -steepest, steepest, 0);
             keys.push_back(read);
         });
-        drawn.keys[static_cast<std::size_t>(axis)] = tidied(std::move(keys), drawn.asDrawn);
+        axes[static_cast<std::size_t>(axis)] = std::move(keys);
     }
+    return axes;
 }
-
-} // namespace
 
 void writeValues(Json& json, const Values& values)
 {
@@ -134,7 +136,7 @@ Json strandToJson(const Strand& strand)
     writeValues(json, valuesOf(strand));
     json.erase("own_envelope"); // told by the envelope itself
     if (const auto* drawn = std::get_if<Drawn>(&strand.source))
-        json["keys"] = drawnToJson(*drawn);
+        json["keys"] = keysToJson(drawn->keys);
     if (const auto* captured = std::get_if<Captured>(&strand.source); captured != nullptr && !captured->motion.empty())
         json["motion"] = motionToJson(captured->motion.kept());
     if (strand.envelope)
@@ -152,8 +154,11 @@ Strand strandFromJson(const Json& json, const std::string& place, JsonTrouble& t
     object.needChoice("source", sourceWords); // it comes first: which other values there are depends on it
     readValues(object, strand);
     if (auto* drawn = std::get_if<Drawn>(&strand.source))
-        if (const Json* keys = object.find("keys"))
-            readDrawn(*drawn, *keys, object.placeOf("keys"), trouble);
+        if (const Json* keys = object.find("keys")) {
+            drawn->keys = keysFromJson(*keys, object.placeOf("keys"), trouble);
+            for (auto& axis : drawn->keys)
+                axis = tidied(std::move(axis), drawn->asDrawn);
+        }
     if (auto* captured = std::get_if<Captured>(&strand.source))
         captured->motion = readMotion(object);
     if (const Json* envelope = object.find("envelope"))

@@ -43,6 +43,10 @@ Json recipeToJson(const Recipe& recipe);
 Recipe recipeFromJson(const Json& json, const std::string& place, JsonTrouble& trouble);
 
 Json strandToJson(const Strand& strand);
+/// The keys of each axis that has some, as in a drawn strand.
+Json keysToJson(const AxisKeys& keys);
+/// Each axis that is not named has none.
+AxisKeys keysFromJson(const Json& json, const std::string& place, JsonTrouble& trouble);
 Strand strandFromJson(const Json& json, const std::string& place, JsonTrouble& trouble);
 
 /// Calls read(item, place) for each item of the list under a key, until something is wrong. A list that is missing is

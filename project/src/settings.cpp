@@ -257,7 +257,7 @@ private:
             project_ = withRecipeRenamed(std::move(project_), found->id, setting_->second);
             return;
         }
-        if (setDrawn(*found, key) || setMotion(*found, key))
+        if (setDrawn(*found, key, [](const Strand&) {}) || setMotion(*found, key))
             return;
         const FieldSpec* spec = specOfValue(*found, key);
         if (spec == nullptr)
@@ -265,8 +265,9 @@ private:
         if (const auto wanted = valueFor(*spec))
             setValue(*found, key, *wanted);
     }
-    /// "strand.NAME.keys.AXIS"
-    bool setDrawn(Recipe& recipe, std::string_view key)
+    /// "strand.NAME.keys.AXIS": take(name, axis, keys as they are and may become).
+    template <typename Take>
+    bool setDrawn(Recipe& recipe, std::string_view key, Take&& take)
     {
         for (Strand& strand : recipe.strands)
             if (auto* drawn = std::get_if<Drawn>(&strand.source))
@@ -275,6 +276,7 @@ private:
                         auto& keys = drawn->keys[static_cast<std::size_t>(axis)];
                         setList<DrawnKey>(keys, drawnKeyFrom, "FRAME:VALUE:EASE,…, such as 0:1:smooth,8:-0.4:out");
                         keys = tidied(std::move(keys), drawn->asDrawn);
+                        take(strand);
                         return true;
                     }
         return false;
@@ -369,11 +371,21 @@ private:
     void setOwn(Strike& strike, std::string_view key)
     {
         const Recipe* recipe = project_.recipe(strike.recipe);
-        const FieldSpec* spec =
-            recipe != nullptr ? specOfValue(withOverrides(*recipe, strike.overrides), key) : nullptr;
+        if (recipe == nullptr)
+            return unknown();
+        Recipe felt = withOverrides(*recipe, strike.overrides);
+        const bool back = setting_->second == "recipe";
+        for (const Strand& strand : felt.strands)
+            if (back && key == "strand." + strand.name + ".keys")
+                return strike.overrides.clearKeys(strand.name);
+        if (!back && setDrawn(felt, key, [&](const Strand& strand) {
+                strike.overrides.setKeys(strand.name, std::get<Drawn>(strand.source).keys);
+            }))
+            return;
+        const FieldSpec* spec = specOfValue(felt, key);
         if (spec == nullptr)
             return unknown();
-        if (setting_->second == "recipe")
+        if (back)
             strike.overrides.clear(key);
         else if (const auto value = valueFor(*spec))
             strike.overrides.set(key, *value);

@@ -86,6 +86,10 @@ void addStrike(std::vector<Setting>& list, const Project& project, const Strike&
     for (const auto& [key, value] : strike.overrides.all())
         if (const FieldSpec* spec = specOfValue(own, key))
             list.emplace_back(std::string(prefix).append("own.").append(key), valueText(*spec, value));
+    for (const auto& [strand, keys] : strike.overrides.drawn())
+        for (const Axis axis : allAxes)
+            list.emplace_back(std::string(prefix) + "own.strand." + strand + ".keys." + std::string(axisName(axis)),
+                              drawnText(keys[static_cast<std::size_t>(axis)]));
 }
 
 } // namespace

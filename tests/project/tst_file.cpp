@@ -122,6 +122,9 @@ Project fullProject()
     first.overrides.set("strand.S2.octaves", 5);
     first.overrides.set("strand.S0.muted", 1);
     first.overrides.set("envelope.anchor", 1);
+    AxisKeys own;
+    own[0] = tidied({{-3, 0.5, Ease::curve, 0.1, -0.2}, {7, 0, Ease::smooth}}, false);
+    first.overrides.setKeys("S4", own);
     first.locked = true;
     project.clock = {107'892, false};
     project.overlap = {OverlapRule::restart, 2, 0.4};
@@ -217,7 +220,7 @@ private slots:
             QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
         };
         row("\"vember\": 1,", "", "vember");
-        row("\"vember\": 1", "\"vember\": 12", "version 12");
+        row("\"vember\": 1", "\"vember\": 13", "version 13");
         row("\"rate\": \"24/1\"", "\"rate\": \"24/1\", \"timecode\": \"an hour\"", "timecode");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
         row("\"width\": 640", "\"width\": 0", "frame.width");

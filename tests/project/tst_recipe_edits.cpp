@@ -1,4 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <cmath>
+
 #include <QTest>
 
 #include "ember/core/motion.h"
@@ -55,6 +57,48 @@ private slots:
         next = withRecipeValue(std::move(next), {2}, "strand.Kick.damping", 1e9, ShapeScope::strike);
         QCOMPARE(next.strike(2)->overrides["strand.Kick.damping"], std::optional(0.98));
         QVERIFY(withRecipeValue(next, {2}, "strand.Kick.octaves", 3, ShapeScope::strike) == next);
+    }
+    void ownKeysAreTheStrikesAlone()
+    {
+        Project project = film();
+        Recipe& shared = *project.recipe(project.strikes[0].recipe);
+        Drawn line;
+        line.asDrawn = true;
+        line.keys[1] = {{0, 1, Ease::smooth}, {8, 0, Ease::smooth}};
+        Strand hand;
+        hand.name = "Hand";
+        hand.source = line;
+        hand.rate.restHz = hand.rate.peakHz; // frames are frames
+        hand.amount[Axis::y] = 10;
+        shared.strands = {hand};
+        const auto keysOf = [](const Project& p, StrikeId id) {
+            return std::get<Drawn>(recipeOf(p, *p.strike(id)).strand("Hand")->source).keys[1];
+        };
+        const std::vector<DrawnKey> mine{{4, -0.5, Ease::linear}, {0, 0.5, Ease::smooth}};
+        Project next = withDrawnKeys(project, {2}, "Hand", Axis::y, mine, ShapeScope::strike);
+        QCOMPARE(keysOf(next, 2).size(), std::size_t{2});
+        QCOMPARE(keysOf(next, 2)[1], (DrawnKey{4, -0.5, Ease::linear})); // in the order of their frames
+        QCOMPARE(keysOf(next, 1), line.keys[1]);
+        QVERIFY(next.recipes == project.recipes);
+        // They are what is felt, of this strike alone.
+        const Motion motion(next);
+        const double peak = envelopeOf(next, *next.strike(2)).peak();
+        QVERIFY(std::abs(motion.poseAt(static_cast<double>(next.strike(2)->frame.index) + peak + 4).y + 5) < 1e-9);
+        // For the recipe: all follow, and what is edited is what is felt.
+        const Project all = withDrawnKeys(next, {2}, "Hand", Axis::y, {{0, 1, Ease::hold}}, ShapeScope::recipe);
+        for (const StrikeId id : {1, 2, 3})
+            QCOMPARE(keysOf(all, id), (std::vector<DrawnKey>{{0, 1, Ease::hold}}));
+        QVERIFY(all.strike(2)->overrides.empty());
+        // They follow a new name, are given back, and go with the strand.
+        const Project named = withStrandRenamed(next, shared.id, 0, "Line");
+        QVERIFY(named.strike(2)->overrides.keysOf("Line") != nullptr &&
+                named.strike(2)->overrides.keysOf("Hand") == nullptr);
+        QVERIFY(withoutOwnKeys(next, {2}, "Hand") == project);
+        QVERIFY(withoutStrand(next, shared.id, 0).strike(2)->overrides.empty());
+        QVERIFY(withDrawnKeys(next, {2}, "nobody", Axis::y, mine, ShapeScope::strike) == next);
+        // Made a recipe of their own, they are its.
+        const RecipeAdded own = withOwnRecipe(next, 2);
+        QCOMPARE(std::get<Drawn>(own.project.recipe(own.id)->strands[0].source).keys[1], keysOf(next, 2));
     }
     void linksAndOwnValuesThroughUndo()
     {

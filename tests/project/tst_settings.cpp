@@ -145,6 +145,23 @@ private slots:
         QVERIFY(back->strikes[0].overrides.empty());
         QCOMPARE(back->recipe(back->strikes[0].recipe)->name, std::string("Anvil"));
     }
+    void ownKeysAreSetAndListed()
+    {
+        const auto next = set(film(), {"strike.2.recipe=v1.5 drawn", "strike.2.own.strand.Line.keys.x=3:0.25:linear"});
+        QVERIFY2(next, next ? "" : sentence(next.error()).c_str());
+        const AxisKeys* keys = next->strikes[1].overrides.keysOf("Line");
+        QVERIFY(keys != nullptr && (*keys)[0].back() == (DrawnKey{3, 0.25, Ease::linear}));
+        QVERIFY(std::get<Drawn>(next->recipes.back().strands[0].source).keys[0].empty());
+        bool listed = false;
+        for (const Setting& one : settingsOf(next.value()))
+            listed = listed || (one.first == "strike.2.own.strand.Line.keys.x" &&
+                                one.second.find("3:0.25:linear") != std::string::npos);
+        QVERIFY(listed);
+        const auto back = set(next.value(), {"strike.2.own.strand.Line.keys=recipe"});
+        QVERIFY(back && back->strikes[1].overrides.empty());
+        QVERIFY(!set(next.value(), {"strike.2.own.strand.Nobody.keys.x=3:0.25:linear"}));
+        QVERIFY(!set(next.value(), {"strike.2.own.strand.Line.keys.x=nonsense"}));
+    }
     void whatIsWrongIsToldAndNothingHalfDone_data()
     {
         QTest::addColumn<QByteArray>("text");

@@ -192,6 +192,29 @@ private slots:
         key(Qt::Key_Z, Qt::ControlModifier);
         QVERIFY(at(14));
     }
+    void keysOfThisStrikeOnly()
+    {
+        strikeOn(20, Qt::Key_2);
+        strikeOn(60, Qt::Key_2);
+        openStrand(0);
+        choose(listOf("source"), QStringLiteral("drawn"));
+        const Project before = project();
+        session().shaping.setScope(ShapeScope::strike);
+        auto* canvas = child<DrawnCanvas>("drawn-canvas");
+        auto* follow = child<QPushButton>("keys-follow");
+        QVERIFY(!follow->isVisible());
+        const DrawnLayout layout = layOutDrawn(canvas->size(), canvas->keys());
+        QTest::mouseClick(canvas, Qt::LeftButton, {}, QPointF(layout.toX(10), layout.toY(-0.5)).toPoint());
+        turn();
+        QVERIFY(project().recipes == before.recipes);
+        QVERIFY(project().strikes[0].overrides.empty());
+        QVERIFY(!project().strikes[1].overrides.drawn().empty());
+        QVERIFY(follow->isVisible());
+        click("keys-follow");
+        QVERIFY(project().strikes[1].overrides.drawn().empty());
+        key(Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(!project().strikes[1].overrides.drawn().empty());
+    }
     void severalKeysAreShapedTogether()
     {
         strikeOn(20, Qt::Key_2);

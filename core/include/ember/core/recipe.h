@@ -72,13 +72,21 @@ public:
     void set(EnvelopeField field, double value);
     void clear(std::string_view key);
     void clear(EnvelopeField field);
-    bool empty() const { return values_.empty(); }
+    bool empty() const { return values_.empty() && keys_.empty(); }
     const std::map<std::string, double, std::less<>>& all() const { return values_; }
+
+    /// Keys of its own for a drawn strand, in place of the recipe's, by the strand's name.
+    const std::map<std::string, AxisKeys, std::less<>>& drawn() const { return keys_; }
+    /// Null where the strand's keys are the recipe's.
+    const AxisKeys* keysOf(std::string_view strand) const;
+    void setKeys(std::string_view strand, AxisKeys keys);
+    void clearKeys(std::string_view strand);
 
     bool operator==(const Overrides&) const = default;
 
 private:
     std::map<std::string, double, std::less<>> values_;
+    std::map<std::string, AxisKeys, std::less<>> keys_;
 };
 
 /// "envelope." and the field's key.

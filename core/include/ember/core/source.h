@@ -99,10 +99,13 @@ struct DrawnKey {
 /// The value between two keys, by the first one's easing; a curve is the cubic with both values and slopes (Hermite).
 double valueBetween(const DrawnKey& from, const DrawnKey& to, double frame);
 
+/// The keys of each axis.
+using AxisKeys = std::array<std::vector<DrawnKey>, axisCount>;
+
 /// Curves drawn by hand, one for each axis. Keys are in the order of their frames; the key at frame 0, the peak, always
 /// is 1 and need not be there. Before the first and after the last key the value stays.
 struct Drawn {
-    std::array<std::vector<DrawnKey>, axisCount> keys;
+    AxisKeys keys;
     /// The curves are the whole motion: not raised to 1 at the peak, not weighed by the envelope, which only says from
     /// when to when, and not turned about by direction or seed. For motion that was measured or turned into keys.
     bool asDrawn = false;

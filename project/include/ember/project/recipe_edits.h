@@ -22,6 +22,13 @@ enum class ShapeScope {
 /// change would not be seen.
 Project withRecipeValue(Project project, const StrikeIds& ids, std::string_view key, double value, ShapeScope scope);
 
+/// The keys of an axis of a drawn strand, for the recipes these strikes use or for the strikes alone; tidied. In the
+/// recipe's scope the axis follows the recipe again.
+Project withDrawnKeys(Project project, const StrikeIds& ids, std::string_view strand, Axis axis,
+                      std::vector<DrawnKey> keys, ShapeScope scope);
+/// The keys of this strand follow the recipe again.
+Project withoutOwnKeys(Project project, const StrikeIds& ids, std::string_view strand);
+
 /// The shape of the strikes lasts `factor` times as long with the same rise and peak: hold, decay, rumble and release
 /// of every envelope. For recipes each one that is used is scaled once, and own values of the strikes with it; for
 /// strikes alone each gets own values from the shape it has.
