@@ -69,9 +69,24 @@ void DrawnCanvas::refresh()
             all_ = drawn->keys;
             keys_ = drawn->keys[static_cast<std::size_t>(axis_)];
             asDrawn_ = drawn->asDrawn;
+            lastFelt_ = shaping_.lastFeltKey(recipe->strands[strand_].name);
         }
     std::erase_if(chosen_, [this](std::size_t i) { return i >= keys_.size(); });
     update();
+}
+
+bool DrawnCanvas::unfelt() const
+{
+    return lastKey() > lastFelt_ + 1e-6;
+}
+
+double DrawnCanvas::lastKey() const
+{
+    double last = 0;
+    for (const DrawnKeys& keys : all_)
+        if (!keys.empty())
+            last = std::max(last, keys.back().frame);
+    return last;
 }
 
 void DrawnCanvas::setKeys(DrawnKeys keys, const QString& result, quint64 gesture)
@@ -208,6 +223,16 @@ void DrawnCanvas::paintEvent(QPaintEvent*)
     p.drawText(QPointF(layout.toX(0) + 3, layout.plot.top() + 6), tr("peak"));
     p.drawText(QRectF(0, layout.plot.bottom() - 6, layout.plot.right(), 14), Qt::AlignRight,
                QStringLiteral("+%1").arg(std::lround(layout.lastFrame)));
+    if (const double left = layout.toX(lastFelt_); left < layout.plot.right()) { // nothing of it is felt
+        p.fillRect(QRectF(QPointF(left, layout.plot.top()), layout.plot.bottomRight()),
+                   QBrush(theme::faint, Qt::BDiagPattern));
+        if (unfelt()) {
+            p.setPen(theme::dim);
+            p.setFont(theme::words(11));
+            p.drawText(QRectF(QPointF(left, layout.plot.top()), layout.plot.bottomRight()).adjusted(4, 0, 0, 0),
+                       Qt::AlignLeft | Qt::AlignTop, tr("not felt"));
+        }
+    }
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(theme::line, 1));
     for (const Axis axis : allAxes) // the other axes, for comparing

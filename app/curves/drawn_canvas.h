@@ -34,6 +34,9 @@ public:
     bool asDrawn() const { return asDrawn_; }
     /// A key that may not be changed: the one on the peak.
     bool fixed(const DrawnKey& key) const { return !asDrawn_ && key.frame == 0; }
+    /// The last key of any axis, and whether the envelope ends before it.
+    double lastKey() const;
+    bool unfelt() const;
     /// Takes what the project holds.
     void refresh();
     /// Keys made of others and the chosen ones of them, in order; see core's keys.h.
@@ -78,6 +81,7 @@ private:
     DrawnKeys keys_;
     std::array<DrawnKeys, axisCount> all_; ///< of every axis
     bool asDrawn_ = false;
+    double lastFelt_ = 0; ///< frame of the keys at which the envelope ends
     KeyPlaces chosen_;
     DrawnLayout dragLayout_; ///< fixed while dragging, so that the paper does not move under the hand
     DrawnKeys dragKeys_;     ///< as they were when the drag began, and which of them were chosen

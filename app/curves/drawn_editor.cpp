@@ -159,6 +159,15 @@ QLayout* DrawnEditor::buildOwn()
         shaping_.returnKeys(strandName());
     });
     row->addWidget(follow_);
+    reach_ = smallButton(tr("Lengthen"), QStringLiteral("keys-reach"),
+                         tr("The envelope ends before the last key, so what is hatched is not felt. This makes it last "
+                            "until that key."),
+                         this);
+    connect(reach_, &QPushButton::clicked, this, [this] { shaping_.reachKey(strandName(), canvas_->lastKey()); });
+    unfelt_ = dimLabel(tr("Keys beyond the envelope are not felt."), this);
+    unfelt_->setObjectName(QStringLiteral("keys-unfelt"));
+    row->addWidget(unfelt_);
+    row->addWidget(reach_);
     row->addStretch(1);
     return row;
 }
@@ -202,6 +211,8 @@ void DrawnEditor::refreshKey()
         allow(button, fixed);
     allow(clear_, keys.empty() ? tr("This axis has no keys") : QString());
     follow_->setVisible(shaping_.keysAreOwn(strandName()));
+    unfelt_->setVisible(canvas_->unfelt());
+    reach_->setVisible(canvas_->unfelt());
     value_->setMixed(std::any_of(chosen.begin(), chosen.end(),
                                  [&](std::size_t i) { return keys[i].value != keys[chosen.front()].value; }));
     if (chosen.empty())

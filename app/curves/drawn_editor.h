@@ -6,6 +6,7 @@
 #include "drawn_canvas.h"
 
 class QComboBox;
+class QLabel;
 class QPushButton;
 
 namespace ember::app {
@@ -41,6 +42,8 @@ private:
     ValueField* share_;
     std::vector<QPushButton*> needChosen_;
     QPushButton* clear_ = nullptr;
+    QPushButton* reach_ = nullptr; ///< where keys lie beyond the envelope
+    QLabel* unfelt_ = nullptr;
     QPushButton* follow_ = nullptr; ///< where the keys are the strike's own
 };
 

@@ -89,6 +89,19 @@ void Shaping::returnKeys(const std::string& strand)
                    tr("The keys of %1 follow the recipe again").arg(QString::fromStdString(strand)));
 }
 
+double Shaping::lastFeltKey(const std::string& strand) const
+{
+    const Recipe* recipe = felt();
+    const Strand* drawn = recipe != nullptr ? recipe->strand(strand) : nullptr;
+    return drawn != nullptr ? lastFeltKeyFrame(*recipe, *drawn) : 0;
+}
+
+void Shaping::reachKey(const std::string& strand, double keyFrame)
+{
+    document_.edit(withShapeReaching(document_.project(), selection_.ids(), strand, keyFrame, scope_),
+                   tr("It lasts until the last key"));
+}
+
 void Shaping::reset(const std::string& key)
 {
     const Recipe* recipe = felt();

@@ -45,6 +45,10 @@ public:
     /// The strand's keys are the strike's own; and they follow the recipe again.
     bool keysAreOwn(const std::string& strand) const;
     void returnKeys(const std::string& strand);
+    /// The last frame of a strand's keys that is felt, from the peak.
+    double lastFeltKey(const std::string& strand) const;
+    /// Makes the envelope last until this key.
+    void reachKey(const std::string& strand, double keyFrame);
     /// Gives an own value back to the recipe; a value that follows it already goes to its default.
     void reset(const std::string& key);
     /// Applies a recipe of the project to the selected strikes.

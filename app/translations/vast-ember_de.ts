@@ -3960,6 +3960,10 @@
         <source>One frame later</source>
         <translation>Ein Bild später</translation>
     </message>
+    <message>
+        <source>not felt</source>
+        <translation>nicht zu spüren</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::DrawnEditor</name>
@@ -4098,6 +4102,18 @@
     <message>
         <source>These keys are this strike&apos;s own; this gives them back to the recipe</source>
         <translation>Diese Keys gehören nur diesem Schlag; dies gibt sie dem Rezept zurück</translation>
+    </message>
+    <message>
+        <source>Lengthen</source>
+        <translation>Verlängern</translation>
+    </message>
+    <message>
+        <source>The envelope ends before the last key, so what is hatched is not felt. This makes it last until that key.</source>
+        <translation>Die Hüllkurve endet vor dem letzten Key, also ist das Schraffierte nicht zu spüren. Dies lässt sie bis zu diesem Key dauern.</translation>
+    </message>
+    <message>
+        <source>Keys beyond the envelope are not felt.</source>
+        <translation>Keys nach der Hüllkurve sind nicht zu spüren.</translation>
     </message>
 </context>
 <context>
@@ -8626,6 +8642,10 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>The keys of %1 follow the recipe again</source>
         <translation>Die Keys von %1 folgen wieder dem Rezept</translation>
+    </message>
+    <message>
+        <source>It lasts until the last key</source>
+        <translation>Sie dauert bis zum letzten Key</translation>
     </message>
 </context>
 <context>

@@ -179,6 +179,21 @@ double paceSincePeak(const Rate& rate, double frames)
     return cyclesSincePeak(rate, frames, rate.peakHz);
 }
 
+double framesOfPace(const Rate& rate, double pace)
+{
+    if (pace <= 0)
+        return 0;
+    double low = 0;
+    double high = std::max(1.0, pace);
+    while (paceSincePeak(rate, high) < pace && high < 1e9) // it may slow down to a hundredth and less
+        high *= 2;
+    for (int i = 0; i < 100 && high - low > 1e-7; ++i) {
+        const double middle = (low + high) / 2;
+        (paceSincePeak(rate, middle) < pace ? low : high) = middle;
+    }
+    return high;
+}
+
 double reboundsOf(double damping)
 {
     return std::log(20.0) * std::sqrt(1.0 - damping * damping) / (std::numbers::pi * damping);

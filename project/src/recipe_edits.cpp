@@ -2,6 +2,7 @@
 #include "ember/project/recipe_edits.h"
 
 #include <algorithm>
+#include <cmath>
 
 #include "ember/core/values.h"
 #include "recipe_json.h"
@@ -99,6 +100,39 @@ Project withDrawnKeys(Project project, const StrikeIds& ids, std::string_view st
                     strike->overrides.setKeys(strand, std::move(still));
             }
         }
+    }
+    return project;
+}
+
+double lastFeltKeyFrame(const Recipe& felt, const Strand& strand)
+{
+    const Envelope& envelope = strand.envelope ? *strand.envelope : felt.envelope;
+    return paceSincePeak(strand.rate, envelope.end() - envelope.peak());
+}
+
+Project withShapeReaching(Project project, const StrikeIds& ids, const std::string& strand, double keyFrame,
+                          ShapeScope scope)
+{
+    for (const StrikeId id : ids) {
+        const Strike* strike = project.strike(id);
+        if (strike == nullptr || project.recipe(strike->recipe) == nullptr)
+            continue;
+        const Recipe felt = recipeOf(project, *strike);
+        const Strand* drawn = felt.strand(strand);
+        if (drawn == nullptr)
+            continue;
+        const Envelope& envelope = drawn->envelope ? *drawn->envelope : felt.envelope;
+        // The frame behind the key, so that the key's own is felt.
+        const double missing =
+            std::ceil(framesOfPace(drawn->rate, keyFrame) + 1 - (envelope.end() - envelope.peak()) - 1e-6);
+        if (missing <= 0)
+            continue;
+        const bool rumbles = envelope[EnvelopeField::rumble] > 0 &&
+                             envelope.chosen<RumbleUntil>(EnvelopeField::rumbleUntil) == RumbleUntil::length;
+        const EnvelopeField field = rumbles ? EnvelopeField::rumbleLength : EnvelopeField::decay;
+        const std::string key =
+            (drawn->envelope ? "strand." + strand + ".envelope." : "envelope.") + std::string(specOf(field).key);
+        project = withRecipeValue(std::move(project), {id}, key, envelope[field] + missing, scope);
     }
     return project;
 }

@@ -100,6 +100,36 @@ private slots:
         const RecipeAdded own = withOwnRecipe(next, 2);
         QCOMPARE(std::get<Drawn>(own.project.recipe(own.id)->strands[0].source).keys[1], keysOf(next, 2));
     }
+    void theShapeReachesTheLastKey()
+    {
+        // Whether it rumbles or not, with a rate that falls, for the recipe or the strike.
+        for (const double rumble : {0.0, 0.2})
+            for (const ShapeScope scope : {ShapeScope::recipe, ShapeScope::strike}) {
+                Project project = film();
+                Recipe& shared = *project.recipe(project.strikes[0].recipe);
+                shared.envelope = shared.envelope.with(F::rumble, rumble).with(F::rumbleLength, 10);
+                Drawn line;
+                line.asDrawn = true;
+                line.keys[1] = {{0, 1, Ease::linear}, {90, 0.5, Ease::linear}};
+                Strand hand;
+                hand.name = "Hand";
+                hand.source = line;
+                hand.rate = {9, 3, 20};
+                hand.amount[Axis::y] = 10;
+                shared.strands = {hand};
+                const auto felt = [](const Project& p) { return recipeOf(p, *p.strike(2)); };
+                QVERIFY(lastFeltKeyFrame(felt(project), *felt(project).strand("Hand")) < 90);
+                const Project next = withShapeReaching(project, {2}, "Hand", 90, scope);
+                const Recipe now = felt(next);
+                QVERIFY(lastFeltKeyFrame(now, *now.strand("Hand")) >= 90);
+                QCOMPARE(next.recipes == project.recipes, scope == ShapeScope::strike);
+                // The last key is there, on its frame.
+                const double at = now.envelope.peak() + framesOfPace(hand.rate, 90);
+                const double y = Motion(next).poseAt(static_cast<double>(next.strike(2)->frame.index) + at).y;
+                QVERIFY2(std::abs(y - 5) < 1e-4, qPrintable(QString::number(y)));
+                QVERIFY(withShapeReaching(next, {2}, "Hand", 90, scope) == next); // once is enough
+            }
+    }
     void linksAndOwnValuesThroughUndo()
     {
         Document document(film());

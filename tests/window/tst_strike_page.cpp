@@ -215,6 +215,24 @@ private slots:
         key(Qt::Key_Z, Qt::ControlModifier);
         QVERIFY(!project().strikes[1].overrides.drawn().empty());
     }
+    void keysThatAreNotFeltAreTold()
+    {
+        strikeOn(20, Qt::Key_2);
+        openStrand(0);
+        choose(listOf("source"), QStringLiteral("drawn"));
+        auto* canvas = child<DrawnCanvas>("drawn-canvas");
+        auto* reach = child<QPushButton>("keys-reach");
+        QVERIFY(!reach->isVisible());
+        const double end = session().shaping.lastFeltKey(session().shaping.felt()->strands[0].name);
+        DrawnKeys keys = canvas->keys();
+        keys.push_back({std::ceil(end) + 30, 0.5, Ease::smooth});
+        canvas->setKeys(keys, QStringLiteral("far"), 0);
+        turn();
+        QVERIFY(reach->isVisible() && child<QLabel>("keys-unfelt")->isVisible());
+        click("keys-reach");
+        QVERIFY(!reach->isVisible());
+        QVERIFY(session().shaping.lastFeltKey(session().shaping.felt()->strands[0].name) >= std::ceil(end) + 30);
+    }
     void severalKeysAreShapedTogether()
     {
         strikeOn(20, Qt::Key_2);

@@ -29,6 +29,9 @@ double cyclesSincePeak(const Rate& rate, double frames, double framesPerSecond);
 
 /// The same as frames at the rate of the peak: exactly `frames` while the rate does not change, fewer when it falls.
 double paceSincePeak(const Rate& rate, double frames);
+/// The frames since the peak at which so much pace has gone by: the inverse of it, to a millionth of a frame; 0 for
+/// none.
+double framesOfPace(const Rate& rate, double pace);
 
 /// One directed blow with rebound: a damped spring that answers an impulse (linear vibration theory). From its first
 /// maximum on it follows e^(-ζωt)·(cos ω't + ζ/√(1-ζ²)·sin ω't); before, the rise of the same answer.

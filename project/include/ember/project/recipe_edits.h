@@ -26,6 +26,11 @@ Project withRecipeValue(Project project, const StrikeIds& ids, std::string_view 
 /// recipe's scope the axis follows the recipe again.
 Project withDrawnKeys(Project project, const StrikeIds& ids, std::string_view strand, Axis axis,
                       std::vector<DrawnKey> keys, ShapeScope scope);
+/// How far from the peak the keys of a strand are felt: until its envelope ends, in the frames keys are counted in.
+double lastFeltKeyFrame(const Recipe& felt, const Strand& strand);
+/// The strand's envelope lasts until this key at least: its rumble is longer, or its decay where there is none.
+Project withShapeReaching(Project project, const StrikeIds& ids, const std::string& strand, double keyFrame,
+                          ShapeScope scope);
 /// The keys of this strand follow the recipe again.
 Project withoutOwnKeys(Project project, const StrikeIds& ids, std::string_view strand);
 
