@@ -74,7 +74,7 @@ qint64 GrainFeed::readData(char* data, qint64 size)
         std::memcpy(data + i * sizeof sample, &sample, sizeof sample);
     }
     next_.erase(next_.begin(), next_.begin() + static_cast<std::ptrdiff_t>(std::min(wanted, next_.size())));
-    return static_cast<qint64>(wanted * sizeof(std::int16_t));
+    return static_cast<qint64>(wanted) * static_cast<qint64>(sizeof(std::int16_t));
 }
 
 Scrub::Scrub(Session& session, Player& player, std::unique_ptr<SoundSink> sink)
@@ -112,9 +112,15 @@ void Scrub::sound(qint64 frame)
 {
     if (player_.playing() || !player_.soundOn() || !on())
         return;
+    if (refused_.isValid() && refused_.elapsed() < openMilliseconds)
+        return; // asking the system for its devices at each step of a drag would be felt
     const FilmSound sound = session_.film.filmSound();
-    if (!sound.any() || (!sink_->running() && !sink_->start(feed_, 0.04)))
+    if (!sound.any())
         return;
+    if (!sink_->running() && !sink_->start(feed_, 0.04)) {
+        refused_.start();
+        return;
+    }
     rest_.start();
     const FrameRate rate = session_.document.project().rate;
     const auto sampleOf = [rate](double at) { return std::llround(rate.seconds(at) * SoundSink::rate); };

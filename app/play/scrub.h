@@ -7,6 +7,7 @@
 #include <optional>
 #include <vector>
 
+#include <QElapsedTimer>
 #include <QIODevice>
 #include <QTimer>
 
@@ -70,6 +71,7 @@ private:
     GrainFeed feed_; // before the sink, which reads it
     std::unique_ptr<SoundSink> sink_;
     QTimer rest_;                         ///< the device is let go of when nothing was sounded for so long
+    QElapsedTimer refused_;               ///< since there was none
     std::optional<Wish> wish_;            ///< the latest
     std::unique_ptr<SoundReader> reader_; ///< the thread's own
     FilmSound read_;                      ///< what it reads

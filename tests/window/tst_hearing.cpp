@@ -169,10 +169,6 @@ private slots:
         QCOMPARE(log_.starts, 0);
         QVERIFY(!Scrub::on()); // remembered
         scrub.setOn(true);
-        log_.there = false; // no device: nothing is read for nobody
-        session().playhead.setFrame(12);
-        QVERIFY(!log_.running);
-        log_.there = true;
         session().file.open(QString::fromStdString(clip_)); // another film is not a way the playhead went
         settle();
         QCOMPARE(log_.starts, 0);
@@ -182,6 +178,18 @@ private slots:
         QCOMPARE(log_.stops, 1);
         session().playhead.setFrame(20);
         QCOMPARE(log_.starts, 1);
+    }
+    void withoutADeviceTheSystemIsNotAskedAtEachStep()
+    {
+        Player player(session());
+        Scrub scrub(session(), player, sink());
+        log_.there = false;
+        session().playhead.setFrame(12);
+        QVERIFY(!log_.running && log_.feed != nullptr); // it was asked for
+        log_.feed = nullptr;
+        for (int frame = 13; frame < 20; ++frame)
+            session().playhead.setFrame(frame);
+        QVERIFY(log_.feed == nullptr);
     }
     void slowPlayingIsHeard()
     {
