@@ -8,6 +8,7 @@
 #include <QLabel>
 #include <QPushButton>
 
+#include "flow_layout.h"
 #include "form.h"
 #include "text.h"
 #include "value_control.h"
@@ -53,7 +54,7 @@ DrawnEditor::DrawnEditor(OpenDocument& document, Shaping& shaping, Messages& mes
 
 QLayout* DrawnEditor::buildNumbers()
 {
-    auto* row = newRow(4);
+    auto* row = new FlowLayout;
     axis_->setObjectName(QStringLiteral("drawn-axis"));
     for (const Axis axis : allAxes)
         axis_->addItem(ours(axisName(axis)));
@@ -88,13 +89,12 @@ QLayout* DrawnEditor::buildNumbers()
                   tr("Easing %1").arg(ease_->itemText(index)), 0);
     });
     row->addWidget(ease_);
-    row->addStretch(1);
     return row;
 }
 
 QLayout* DrawnEditor::buildDoings()
 {
-    auto* row = newRow(3);
+    auto* row = new FlowLayout;
     const auto button = [&](const QString& text, const char* name, const QString& tip, const DrawnCanvas::Edit& change,
                             const QString& result) {
         auto* made = smallButton(text, QLatin1String(name), tip, this);
@@ -145,13 +145,12 @@ QLayout* DrawnEditor::buildDoings()
         refreshKey();
     });
     row->addWidget(clear_);
-    row->addStretch(1);
     return row;
 }
 
 QLayout* DrawnEditor::buildOwn()
 {
-    auto* row = newRow(3);
+    auto* row = new FlowLayout; // in any language it is as narrow as its place
     follow_ = smallButton(tr("Follow the recipe's keys"), QStringLiteral("keys-follow"),
                           tr("These keys are this strike's own; this gives them back to the recipe"), this);
     connect(follow_, &QPushButton::clicked, this, [this] {
@@ -168,7 +167,6 @@ QLayout* DrawnEditor::buildOwn()
     unfelt_->setObjectName(QStringLiteral("keys-unfelt"));
     row->addWidget(unfelt_);
     row->addWidget(reach_);
-    row->addStretch(1);
     return row;
 }
 

@@ -9,6 +9,7 @@
 #include <QScrollArea>
 #include <QToolButton>
 
+#include "cut_texts.h"
 #include "drawn_editor.h"
 #include "ember/core/values.h"
 #include "player.h"
@@ -229,6 +230,8 @@ private slots:
         canvas->setKeys(keys, QStringLiteral("far"), 0);
         turn();
         QVERIFY(reach->isVisible() && child<QLabel>("keys-unfelt")->isVisible());
+        const QStringList cut = test::cutIn(*root());
+        QVERIFY2(cut.isEmpty(), qPrintable(cut.join(QLatin1Char('\n'))));
         click("keys-reach");
         QVERIFY(!reach->isVisible());
         QVERIFY(session().shaping.lastFeltKey(session().shaping.felt()->strands[0].name) >= std::ceil(end) + 30);
