@@ -5,7 +5,8 @@
 //
 //     const auto text = ...;                               // the recipe's JSON
 //     auto shake = vast_ember::Shake::fromJson(text);      // or with vast_ember::Preset::gentle
-//     shake.trigger(0.8, 90, 7);                           // strength, direction in degrees (90 is down), seed
+//     shake.trigger(0.8, 90, 7);                           // strength, direction in degrees (90 is down), seed;
+//                                                          // what it returns can be stopped or eased home alone
 //     const vast_ember::Pose pose = shake.pose(seconds);   // every frame; draw the picture there
 //
 // A pose depends only on the recipe, the strikes and settle marks there are, and the time asked for: any time may be
@@ -15,6 +16,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <complex>
 #include <cstdint>
 #include <cstdlib>
 #include <limits>
@@ -312,6 +314,119 @@ inline double slopeFall(Slope slope, double u, double curve, double length)
     return curve > 0 ? bent(u, curve) : 1 - bent(1 - u, -curve);
 }
 
+// --- what changes over time
+
+struct Key {
+    double frame = 0, value = 0, slopeIn = 0, slopeOut = 0;
+    int ease = 1; // linear, smooth, hold, in, out, curve
+
+    static Key from(const Json& json)
+    {
+        const auto& part = json.items();
+        if (part.size() != 5)
+            throw std::runtime_error("The recipe has a key of a curve that is not of five parts.");
+        const std::string& ease = part[2].text();
+        Key key{part[0].number(), part[1].number(), part[3].number(), part[4].number(), 1};
+        key.ease = ease == "linear"  ? 0
+                   : ease == "hold"  ? 2
+                   : ease == "in"    ? 3
+                   : ease == "out"   ? 4
+                   : ease == "curve" ? 5
+                                     : 1;
+        return key;
+    }
+};
+
+inline double eased(int ease, double u)
+{
+    return ease == 0   ? u
+           : ease == 2 ? 0.0
+           : ease == 3 ? u * u
+           : ease == 4 ? 1 - (1 - u) * (1 - u)
+                       : u * u * (3 - 2 * u);
+}
+/// Its integral from 0.
+inline double easedSoFar(int ease, double u)
+{
+    return ease == 0   ? u * u / 2
+           : ease == 2 ? 0.0
+           : ease == 3 ? u * u * u / 3
+           : ease == 4 ? u * u * (1 - u / 3)
+                       : u * u * u * (1 - u / 2);
+}
+
+/// Keys in order; before the first and after the last the value stays.
+class Curve {
+public:
+    Curve() = default;
+    explicit Curve(std::vector<Key> keys) : keys_(std::move(keys))
+    {
+        for (std::size_t i = 0; i < keys_.size(); ++i)
+            sums_.push_back(i == 0 ? 0 : sums_.back() + integralBetween(keys_[i - 1], keys_[i], keys_[i].frame));
+    }
+    static Curve from(const Json* json)
+    {
+        std::vector<Key> keys;
+        if (json != nullptr)
+            for (const Json& key : json->items())
+                keys.push_back(Key::from(key));
+        return Curve(std::move(keys));
+    }
+    bool empty() const { return keys_.empty(); }
+    const std::vector<Key>& keys() const { return keys_; }
+    double at(double frame) const
+    {
+        if (keys_.empty())
+            return 0;
+        const auto after = behind(frame);
+        if (after == keys_.begin())
+            return keys_.front().value;
+        return after == keys_.end() ? keys_.back().value : valueBetween(*(after - 1), *after, frame);
+    }
+    double integral(double from, double to) const { return upTo(to) - upTo(from); }
+
+private:
+    std::vector<Key>::const_iterator behind(double frame) const
+    {
+        return std::upper_bound(keys_.begin(), keys_.end(), frame,
+                                [](double at, const Key& key) { return at < key.frame; });
+    }
+    static double valueBetween(const Key& from, const Key& to, double frame)
+    {
+        const double length = to.frame - from.frame;
+        const double u = (frame - from.frame) / length;
+        double out = from.value + (to.value - from.value) * eased(from.ease, u);
+        if (from.ease == 5)
+            out += length * u * (1 - u) * ((1 - u) * from.slopeOut - u * to.slopeIn);
+        return out;
+    }
+    static double integralBetween(const Key& from, const Key& to, double frame)
+    {
+        const double length = to.frame - from.frame;
+        const double u = (frame - from.frame) / length;
+        double sum = length * (from.value * u + (to.value - from.value) * easedSoFar(from.ease, u));
+        if (from.ease == 5)
+            sum += length * length * u * u *
+                   (from.slopeOut * (0.5 + u * (u / 4 - 2.0 / 3)) - to.slopeIn * u * (1.0 / 3 - u / 4));
+        return sum;
+    }
+    double upTo(double frame) const
+    {
+        if (keys_.empty())
+            return 0;
+        const auto after = behind(frame);
+        if (after == keys_.begin())
+            return keys_.front().value * (frame - keys_.front().frame);
+        const auto last = static_cast<std::size_t>(after - keys_.begin()) - 1;
+        const Key& from = keys_[last];
+        return sums_[last] +
+               (after == keys_.end() ? from.value * (frame - from.frame) : integralBetween(from, *after, frame));
+    }
+
+    std::vector<Key> keys_;
+    std::vector<double> sums_;
+};
+
 struct Envelope {
     enum class Until { length, nextStrike, shotEnd };
     static constexpr double leadBreaksOff = 0.5; // frames
@@ -322,6 +437,8 @@ struct Envelope {
     bool leadBuilds = false;
     int anchor = 0; // contact, first moved, peak
     Until until = Until::length;
+    Curve curve; // in place of the shape
+    double curvePeak = 0, curveHoldEnd = 0;
 
     static Envelope from(const Json& json)
     {
@@ -346,20 +463,41 @@ struct Envelope {
         e.release = json.number("release");
         e.releaseSlope = slopeFrom(json["release_slope"].text());
         e.releaseCurve = json.number("release_curve");
+        e.curve = Curve::from(json.find("curve"));
+        const auto& keys = e.curve.keys();
+        auto top =
+            std::max_element(keys.begin(), keys.end(), [](const Key& a, const Key& b) { return a.value < b.value; });
+        if (top != keys.end()) {
+            e.curvePeak = e.curveHoldEnd = top->frame;
+            for (++top; top != keys.end() && top->value == (top - 1)->value; ++top)
+                e.curveHoldEnd = top->frame;
+        }
         return e;
     }
 
-    double onset() const { return anchor == 0 ? 0 : anchor == 1 ? -std::min(1.0, attack) : -attack; }
-    double start() const { return onset() - lead; }
-    double peak() const { return onset() + attack; }
-    double holdEnd() const { return peak() + hold; }
-    double decayEnd() const { return holdEnd() + decay; }
-    double rumbleEnd() const { return rumble > 0 ? decayEnd() + rumbleLength : decayEnd(); }
-    double end() const { return rumble > 0 ? rumbleEnd() + release : decayEnd(); }
-    bool builds() const { return lead >= 1 && leadBuilds; }
+    bool drawn() const { return !curve.empty(); }
+    double onset() const
+    {
+        return drawn() ? curve.keys().front().frame : anchor == 0 ? 0 : anchor == 1 ? -std::min(1.0, attack) : -attack;
+    }
+    double start() const { return drawn() ? onset() : onset() - lead; }
+    double rise() const { return drawn() ? curvePeak - onset() : attack; }
+    double peak() const { return drawn() ? curvePeak : onset() + attack; }
+    double holdEnd() const { return drawn() ? curveHoldEnd : peak() + hold; }
+    double decayEnd() const { return drawn() ? end() : holdEnd() + decay; }
+    double rumbleEnd() const { return drawn() ? end() : rumble > 0 ? decayEnd() + rumbleLength : decayEnd(); }
+    double end() const
+    {
+        if (drawn())
+            return curve.keys().back().frame + (curve.keys().back().value == 0 ? 0 : 1);
+        return rumble > 0 ? rumbleEnd() + release : decayEnd();
+    }
+    bool builds() const { return !drawn() && lead >= 1 && leadBuilds; }
 
     double at(double t) const
     {
+        if (drawn())
+            return t >= start() && t < end() ? std::max(0.0, curve.at(t)) : 0.0;
         const double begin = onset();
         if (!(t >= begin - lead) || t >= end())
             return 0;
@@ -387,14 +525,18 @@ struct Envelope {
     }
 };
 
+/// Cosine or sine of a direction; whole quarter turns are exact.
+inline double alongAxis(double degrees, int axis)
+{
+    const double quarter = std::remainder(degrees, 360.0) / 90.0;
+    const double angle = quarter * pi / 2;
+    const double along = axis == 0 ? std::cos(angle) : std::sin(angle);
+    return quarter == std::floor(quarter) ? std::round(along) : along;
+}
+
 // --- what moves
 
 enum class Kind { kick, noise, jitter, oscillation, drawn, captured };
-
-struct Key {
-    double frame = 0, value = 0, slopeIn = 0, slopeOut = 0;
-    int ease = 1; // linear, smooth, hold, in, out, curve
-};
 
 struct Loop {
     double rate = 24, seconds = 0;
@@ -436,12 +578,18 @@ struct Strand {
     double damping = 0.25;
     int octaves = 2;
     double gain = 0.5, lacunarity = 2, loop = 0;
-    int every = 1;
+    double every = 1;
     int wave = 0; // sine, triangle, square
     bool seededPhase = true;
     std::array<double, axes> ratio{}, phase{}, back{};
-    std::array<std::vector<Key>, axes> keys;
+    std::array<Curve, axes> keys;
     bool asDrawn = false;
+    double home = 6;                            // frames back to rest after the last key
+    double handFirst = never, handEnd = -never; // where curves without an envelope may be away from rest
+    Curve rateCurve;
+    std::array<Curve, axes> amountCurves;
+    int line = 0; // off, along the direction, at an angle
+    std::array<double, 2> lineAlong{};
     double speed = 1;
     Loop motion;
     double peakHz = 10, restHz = 3, fall = 12;
@@ -469,7 +617,7 @@ struct Strand {
         s.gain = json.numberOr("gain", s.gain);
         s.lacunarity = json.numberOr("lacunarity", s.lacunarity);
         s.loop = json.numberOr("loop", s.loop);
-        s.every = std::max(1, static_cast<int>(json.numberOr("every", s.every)));
+        s.every = std::max(1e-6, json.numberOr("every", s.every));
         s.wave = json.is("wave", "square") ? 2 : json.is("wave", "triangle") ? 1 : 0;
         s.seededPhase = !json.is("start", "fixed");
         s.speed = json.numberOr("speed", s.speed);
@@ -485,10 +633,19 @@ struct Strand {
             s.back[i] = perAxis("back", 1);
             s.amount[i] = perAxis("amount", 0);
             if (const Json* drawn = json.find("keys"))
-                if (const Json* list = drawn->find(axisName(a)))
-                    for (const Json& key : list->items())
-                        s.keys[i].push_back(keyFrom(key));
+                s.keys[i] = Curve::from(drawn->find(axisName(a)));
+            if (const Json* curves = json.find("amount_curves"))
+                s.amountCurves[i] = Curve::from(curves->find(axisName(a)));
         }
+        s.home = json.numberOr("home", s.home);
+        s.rateCurve = Curve::from(json.find("rate_curve"));
+        s.line = json.is("line", "set") ? 2 : json.is("line", "direction") ? 1 : 0;
+        if (s.kind != Kind::noise && s.kind != Kind::jitter && s.kind != Kind::oscillation)
+            s.line = 0;
+        const double angle = json.numberOr("line_angle", 90);
+        s.lineAlong = {alongAxis(angle, 0), alongAxis(angle, 1)};
+        if (s.line != 0)
+            s.amount[0] = s.amount[1] = std::hypot(s.amount[0], s.amount[1]);
         s.peakHz = json.number("rate");
         s.restHz = json.number("rate_rest");
         s.fall = json.number("rate_fall");
@@ -535,7 +692,10 @@ struct Strand {
             return 2 * unitOf(step(seed, static_cast<std::uint64_t>(static_cast<std::int64_t>(cell)))) - 1;
         }
         case Kind::oscillation: return swing(m, axis, seed);
-        case Kind::drawn: return drawn(m.pace, axis);
+        case Kind::drawn:
+            if (asDrawn)
+                return byHand(axis, m.pace);
+            return keys[static_cast<std::size_t>(axis)].empty() ? 1.0 : keys[static_cast<std::size_t>(axis)].at(m.pace);
         case Kind::captured: return filmed(m, axis, seed);
         }
         return 0;
@@ -567,22 +727,73 @@ struct Strand {
         return smooth(std::min(opening, closing));
     }
 
-private:
-    static Key keyFrom(const Json& json)
+    /// Curves without an envelope: 0 before the first key, eased to 0 after the last.
+    double byHand(int axis, double since) const
     {
-        const auto& part = json.items();
-        if (part.size() != 5)
-            throw std::runtime_error("The recipe has a drawn key that is not of five parts.");
-        const std::string& ease = part[2].text();
-        Key key{part[0].number(), part[1].number(), part[3].number(), part[4].number(), 1};
-        key.ease = ease == "linear"  ? 0
-                   : ease == "hold"  ? 2
-                   : ease == "in"    ? 3
-                   : ease == "out"   ? 4
-                   : ease == "curve" ? 5
-                                     : 1;
-        return key;
+        const auto& list = keys[static_cast<std::size_t>(axis)].keys();
+        if (list.empty() || !(since >= list.front().frame) || since >= handEndOf(axis))
+            return 0;
+        const Key& last = list.back();
+        if (since <= last.frame)
+            return keys[static_cast<std::size_t>(axis)].at(since);
+        return home > 0 ? last.value * (1 - smooth((since - last.frame) / home)) : last.value;
     }
+    double handEndOf(int axis) const
+    {
+        const Key& last = keys[static_cast<std::size_t>(axis)].keys().back();
+        return last.frame + (last.value == 0 ? 0 : home > 0 ? home : 1);
+    }
+    /// Works out from when to when it moves.
+    void findHand()
+    {
+        for (int a = 0; a < axes; ++a) {
+            const auto i = static_cast<std::size_t>(a);
+            if (!asDrawn || amount[i] == 0 || keys[i].empty() || handEndOf(a) <= keys[i].keys().front().frame)
+                continue;
+            handFirst = std::min(handFirst, keys[i].keys().front().frame);
+            handEnd = std::max(handEnd, handEndOf(a));
+        }
+    }
+    /// As recipes of the versions 1 and 2 had them: from the envelope's peak, at the rate's pace, cut where it ends.
+    void countFromStrike(const Envelope& shape)
+    {
+        home = 0;
+        for (Curve& curve : keys) {
+            std::vector<Key> list = curve.keys();
+            if (list.empty())
+                continue;
+            for (Key& key : list)
+                key.frame = shape.peak() + (key.frame > 0 ? framesOfPace(key.frame) : key.frame);
+            const Curve whole(list);
+            const double begin = shape.start();
+            const double last = std::max(begin, shape.end() - 1);
+            std::vector<Key> kept;
+            if (list.front().frame < begin || list.front().value != 0)
+                kept.push_back({begin, whole.at(begin), 0, 0, 0});
+            for (const Key& key : list)
+                if (key.frame >= begin && key.frame <= last) {
+                    if (!kept.empty() && kept.back().frame == key.frame)
+                        kept.pop_back();
+                    kept.push_back(key);
+                }
+            if ((list.back().frame > last || list.back().value != 0) && (kept.empty() || kept.back().frame < last))
+                kept.push_back({last, whole.at(last), 0, 0, 0});
+            curve = Curve(std::move(kept));
+        }
+    }
+    double framesOfPace(double pace) const
+    {
+        double low = 0, high = std::max(1.0, pace);
+        while (paceSincePeak(high) < pace && high < 1e9)
+            high *= 2;
+        for (int i = 0; i < 100 && high - low > 1e-7; ++i) {
+            const double middle = (low + high) / 2;
+            (paceSincePeak(middle) < pace ? low : high) = middle;
+        }
+        return high;
+    }
+
+private:
     double kick(const Moment& m) const
     {
         const double stiffness = std::sqrt(1 - damping * damping);
@@ -658,30 +869,6 @@ private:
                                                          : -1.0;
         return out < 0 ? out * back[i] : out;
     }
-    double drawn(double frame, int axis) const
-    {
-        const auto& list = keys[static_cast<std::size_t>(axis)];
-        if (list.empty())
-            return asDrawn ? 0.0 : 1.0;
-        const auto after =
-            std::upper_bound(list.begin(), list.end(), frame, [](double at, const Key& key) { return at < key.frame; });
-        if (after == list.begin())
-            return list.front().value;
-        const Key& from = *(after - 1);
-        if (after == list.end())
-            return from.value;
-        const double length = after->frame - from.frame;
-        const double u = (frame - from.frame) / length;
-        const double share = from.ease == 0   ? u
-                             : from.ease == 2 ? 0.0
-                             : from.ease == 3 ? u * u
-                             : from.ease == 4 ? 1 - (1 - u) * (1 - u)
-                                              : u * u * (3 - 2 * u);
-        double out = from.value + (after->value - from.value) * share;
-        if (from.ease == 5)
-            out += length * u * (1 - u) * ((1 - u) * from.slopeOut - u * after->slopeIn);
-        return out;
-    }
     double filmed(const Moment& m, int axis, std::uint64_t seed) const
     {
         constexpr double lift = 0.25; // seconds either way of the peak
@@ -699,20 +886,85 @@ private:
 struct Score {
     Envelope envelope;
     std::vector<Strand> strands;
+    double pivotX = 0, pivotY = 0; // pixels from the frame's middle
+    Curve pivotCurveX, pivotCurveY;
 
+    bool byHand() const
+    {
+        return !strands.empty() &&
+               std::all_of(strands.begin(), strands.end(), [](const Strand& s) { return s.asDrawn; });
+    }
     double start() const
     {
-        double first = envelope.start();
+        double first = byHand() ? never : envelope.start();
         for (const Strand& s : strands)
-            first = std::min(first, (s.ownEnvelope ? s.envelope : envelope).start());
+            first = std::min(first, s.asDrawn ? s.handFirst : (s.ownEnvelope ? s.envelope : envelope).start());
         return first;
     }
     double end() const
     {
-        double last = envelope.end();
+        double last = byHand() ? -never : envelope.end();
         for (const Strand& s : strands)
-            last = std::max(last, (s.ownEnvelope ? s.envelope : envelope).end());
+            last = std::max(last, s.asDrawn ? s.handEnd : (s.ownEnvelope ? s.envelope : envelope).end());
         return last;
+    }
+    /// What the others give way to.
+    double peak() const
+    {
+        if (!byHand())
+            return envelope.peak();
+        double largest = 0, frame = 0;
+        for (const Strand& s : strands)
+            for (std::size_t a = 0; a < s.keys.size(); ++a)
+                for (const Key& key : s.keys[a].keys())
+                    if (s.amount[a] != 0 && std::abs(key.value) > largest) {
+                        largest = std::abs(key.value);
+                        frame = key.frame;
+                    }
+        return frame;
+    }
+    bool pivots() const { return pivotX != 0 || pivotY != 0 || !pivotCurveX.empty() || !pivotCurveY.empty(); }
+};
+
+/// What strikes do together. Zoom z and roll θ about a point p move the middle by (1 - z·e^iθ)·p; where strikes meet
+/// each keeps its own point to first order, and exactly where they all have the same.
+struct Felt {
+    std::array<double, axes> sum{};
+    bool pivoted = false;
+    std::complex<double> shift, turned, points;
+    double weights = 0;
+
+    static std::complex<double> zoomAndRoll(double zoom, double roll)
+    {
+        return (1 + zoom) * std::polar(1.0, roll * pi / 180);
+    }
+    void add(double zoom, double roll, std::complex<double> point)
+    {
+        if (zoom == 0 && roll == 0)
+            return;
+        const std::complex<double> moves = 1.0 - zoomAndRoll(zoom, roll);
+        const double weight = std::abs(zoom) + std::abs(roll) * pi / 180;
+        pivoted = pivoted || point != 0.0;
+        turned += moves;
+        shift += moves * point;
+        points += weight * point;
+        weights += weight;
+    }
+    void add(const Felt& other, double gain)
+    {
+        for (std::size_t a = 0; a < sum.size(); ++a)
+            sum[a] += other.sum[a] * gain;
+        pivoted = pivoted || other.pivoted;
+        shift += other.shift * gain;
+        turned += other.turned * gain;
+        points += other.points * gain;
+        weights += other.weights * gain;
+    }
+    std::complex<double> middleMoves(double zoom, double roll) const
+    {
+        if (!pivoted || weights == 0)
+            return 0;
+        return shift + ((1.0 - zoomAndRoll(zoom, roll)) - turned) * (points / weights);
     }
 };
 
@@ -730,8 +982,9 @@ public:
         const detail::Json json = detail::Json::parse(text);
         if (json.find("vember_playable") == nullptr)
             throw std::runtime_error("This is JSON, but no recipe to be played: \"vember_playable\" is missing.");
-        if (json.number("vember_playable") != 1 && json.number("vember_playable") != 2)
-            throw std::runtime_error("This recipe is of another version than 1, which is what can be played here.");
+        const double version = json.number("vember_playable");
+        if (version != 1 && version != 2 && version != 3)
+            throw std::runtime_error("This recipe is of another version than 1 to 3, which can be played here.");
         const detail::Json& from = json["presets"][preset == Preset::full ? "full" : "gentle"];
         Shake shake;
         shake.name_ = json["name"].text();
@@ -756,8 +1009,26 @@ public:
         score->envelope = detail::Envelope::from(from["envelope"]);
         for (const detail::Json& strand : from["strands"].items()) {
             auto read = detail::Strand::from(strand);
+            if (read.line != 0) // one length for both
+                read.amountCurves[0] = read.amountCurves[1] = read.amountCurves[read.amountCurves[0].empty() ? 1 : 0];
+            for (std::size_t a = 0; a < read.amount.size(); ++a) { // where there is a curve, that is the amount
+                const auto& keys = read.amountCurves[a].keys();
+                if (!keys.empty() && !read.asDrawn)
+                    read.amount[a] = std::any_of(keys.begin(), keys.end(), [](const detail::Key& k) {
+                        return k.value != 0 || k.slopeIn != 0 || k.slopeOut != 0;
+                    });
+            }
+            if (read.asDrawn && version < 3)
+                read.countFromStrike(read.ownEnvelope ? read.envelope : score->envelope);
+            read.findHand();
             if (std::any_of(read.amount.begin(), read.amount.end(), [](double a) { return a != 0; }))
                 score->strands.push_back(std::move(read));
+        }
+        if (const detail::Json* pivot = from.find("pivot")) {
+            score->pivotX = pivot->number("x");
+            score->pivotY = pivot->number("y");
+            score->pivotCurveX = detail::Curve::from(pivot->find("x_curve"));
+            score->pivotCurveY = detail::Curve::from(pivot->find("y_curve"));
         }
         shake.score_ = std::move(score);
         return shake;
@@ -771,9 +1042,10 @@ public:
 
     /// Something hits, `at` seconds; where that is left out at the time pose() was last asked for. The direction is in
     /// degrees (0 right, 90 down); without one the seed decides. The strength is a ratio, brought into what the preset
-    /// allows.
-    void trigger(double strength = 1, double direction = std::numeric_limits<double>::quiet_NaN(),
-                 std::uint32_t seed = 1, double at = std::numeric_limits<double>::quiet_NaN())
+    /// allows. What is returned names this strike for ease() and stop(); 0 where there is none for want of strength.
+    using Handle = std::uint64_t;
+    Handle trigger(double strength = 1, double direction = std::numeric_limits<double>::quiet_NaN(),
+                   std::uint32_t seed = 1, double at = std::numeric_limits<double>::quiet_NaN())
     {
         Strike strike;
         strike.frame = frameOf(std::isfinite(at) ? at : now_);
@@ -781,21 +1053,24 @@ public:
         strike.direction = direction;
         strike.seed = sameForAll_ ? seed_ : seed;
         if (strike.strength == 0)
-            return;
+            return 0;
         strike.order = nextOrder_++;
         strikes_.push_back(strike);
         prepare();
+        return strike.order;
     }
     /// What has struck before is eased home in this many seconds; 0 ends it at once.
     void settle(double easeSeconds = 0.5, double at = std::numeric_limits<double>::quiet_NaN())
     {
-        const double frame = frameOf(std::isfinite(at) ? at : now_);
-        marks_.erase(std::remove_if(marks_.begin(), marks_.end(), [&](const Mark& m) { return m.frame == frame; }),
-                     marks_.end());
-        marks_.push_back({frame, easeSeconds <= 0, easeSeconds * rate_});
-        std::sort(marks_.begin(), marks_.end(), [](const Mark& a, const Mark& b) { return a.frame < b.frame; });
-        prepare();
+        mark(0, easeSeconds, at);
     }
+    /// One strike alone is eased home, or ends at once; nothing happens where it is over or was never there.
+    void ease(Handle handle, double easeSeconds = 0.5, double at = std::numeric_limits<double>::quiet_NaN())
+    {
+        if (handle != 0)
+            mark(handle, easeSeconds, at);
+    }
+    void stop(Handle handle, double at = std::numeric_limits<double>::quiet_NaN()) { ease(handle, 0, at); }
     void clear()
     {
         strikes_.clear();
@@ -816,10 +1091,14 @@ public:
                                                  std::find(over.begin(), over.end(), s.order) != over.end();
                                       }),
                        strikes_.end());
+        const auto kept = [&](std::uint64_t order) {
+            return std::any_of(strikes_.begin(), strikes_.end(), [&](const Strike& s) { return s.order == order; });
+        };
         const bool none = strikes_.empty();
-        marks_.erase(std::remove_if(marks_.begin(), marks_.end(),
-                                    [&](const Mark& m) { return none && m.frame + m.frames < frame; }),
-                     marks_.end());
+        marks_.erase(
+            std::remove_if(marks_.begin(), marks_.end(),
+                           [&](const Mark& m) { return m.of != 0 ? !kept(m.of) : none && m.frame + m.frames < frame; }),
+            marks_.end());
         prepare();
     }
     /// How many strikes are kept.
@@ -834,13 +1113,15 @@ public:
     /// The same without being the present; any thread may ask while nobody changes anything.
     Pose poseAt(double seconds) const
     {
-        std::array<double, detail::axes> sum{};
+        detail::Felt together;
         double felt = 0;
-        addTo(sum, felt, frameOf(seconds));
+        addTo(together, felt, frameOf(seconds));
+        const auto& sum = together.sum;
+        const auto shift = together.middleMoves(std::max(0.05 - 1, sum[2]), sum[3]);
         constexpr double largestTurn = 60;
         Pose pose;
-        pose.x = sum[0] + 0.0;
-        pose.y = sum[1] + 0.0;
+        pose.x = sum[0] + shift.real() + 0.0;
+        pose.y = sum[1] + shift.imag() + 0.0;
         pose.zoom = std::max(0.05, 1 + sum[2]);
         pose.roll = sum[3] + 0.0;
         pose.pan = std::min(largestTurn, std::max(-largestTurn, sum[4])) + 0.0;
@@ -850,9 +1131,9 @@ public:
     /// How strongly the strongest strike is felt, 0 upwards.
     double intensityAt(double seconds) const
     {
-        std::array<double, detail::axes> sum{};
+        detail::Felt together;
         double felt = 0;
-        addTo(sum, felt, frameOf(seconds));
+        addTo(together, felt, frameOf(seconds));
         return felt;
     }
 
@@ -869,6 +1150,7 @@ private:
         double frame = 0;
         bool cut = false;
         double frames = 0;
+        std::uint64_t of = 0; ///< the strike's order; 0: every one
     };
     struct Hit {
         Strike strike;
@@ -880,6 +1162,17 @@ private:
         bool lead = true;
     };
 
+    void mark(std::uint64_t of, double easeSeconds, double at)
+    {
+        const double frame = frameOf(std::isfinite(at) ? at : now_);
+        marks_.erase(
+            std::remove_if(marks_.begin(), marks_.end(), [&](const Mark& m) { return m.frame == frame && m.of == of; }),
+            marks_.end());
+        marks_.push_back({frame, easeSeconds <= 0, easeSeconds * rate_, of});
+        std::stable_sort(marks_.begin(), marks_.end(), [](const Mark& a, const Mark& b) { return a.frame < b.frame; });
+        prepare();
+    }
+
     /// Whole frames that a division left beside themselves are whole again.
     double frameOf(double seconds) const
     {
@@ -888,19 +1181,11 @@ private:
         return std::abs(frame - whole) < 1e-7 ? whole : frame;
     }
 
-    static double alongAxis(double degrees, int axis)
-    {
-        const double quarter = std::remainder(degrees, 360.0) / 90.0;
-        const double angle = quarter * detail::pi / 2;
-        const double along = axis == 0 ? std::cos(angle) : std::sin(angle);
-        return quarter == std::floor(quarter) ? std::round(along) : along;
-    }
-
     /// The score of a strike whose rumbles last until something else.
     std::shared_ptr<const detail::Score> scoreFor(const Strike& strike) const
     {
         const auto open = [](const detail::Envelope& e) {
-            return e.until != detail::Envelope::Until::length && e.rumble != 0;
+            return !e.drawn() && e.until != detail::Envelope::Until::length && e.rumble != 0;
         };
         bool any = open(score_->envelope);
         for (const detail::Strand& s : score_->strands)
@@ -937,7 +1222,7 @@ private:
             const double turn = std::isfinite(strike.direction)
                                     ? strike.direction
                                     : 360 * detail::unitOf(detail::mixSeed(strike.seed, 0xd1));
-            hit.along = {alongAxis(turn, 0), alongAxis(turn, 1)};
+            hit.along = {detail::alongAxis(turn, 0), detail::alongAxis(turn, 1)};
             for (int axis = 0; axis < detail::axes; ++axis) {
                 const auto a = static_cast<std::size_t>(axis);
                 const double along = axis < 2 ? hit.along[a] : 0;
@@ -948,7 +1233,7 @@ private:
             }
             double until = detail::never;
             for (const Mark& mark : marks_) {
-                if (mark.frame <= strike.frame)
+                if (mark.frame <= strike.frame || (mark.of != 0 && mark.of != strike.order))
                     continue;
                 if (hit.settle == detail::never) {
                     hit.settle = mark.frame;
@@ -960,13 +1245,14 @@ private:
                 }
             }
             hit.start = strike.frame + hit.score->start();
-            hit.peak = strike.frame + hit.score->envelope.peak();
+            hit.peak = strike.frame + hit.score->peak();
             hit.end = std::min({strike.frame + hit.score->end(), hit.settle + hit.settleFrames, until});
             for (const Mark& mark : marks_)
-                if (mark.frame <= strike.frame && mark.frame > hit.start)
+                if ((mark.of == 0 || mark.of == strike.order) && mark.frame <= strike.frame && mark.frame > hit.start)
                     hit.lead = false;
             if (!hit.lead)
-                hit.start = strike.frame + std::min(hit.score->envelope.onset(), 0.0);
+                hit.start = strike.frame +
+                            std::min(hit.score->byHand() ? hit.score->start() : hit.score->envelope.onset(), 0.0);
             if (hit.end > hit.start)
                 hits_.push_back(std::move(hit));
         }
@@ -985,33 +1271,38 @@ private:
     double levelOf(const Hit& hit, double time) const
     {
         const double since = time - hit.strike.frame;
-        double level = hit.score->envelope.at(since);
+        double level = hit.score->byHand() ? 0.0 : hit.score->envelope.at(since);
         for (const detail::Strand& s : hit.score->strands)
-            if (s.ownEnvelope)
+            if (s.asDrawn) {
+                for (int axis = 0; axis < detail::axes; ++axis)
+                    if (s.amount[static_cast<std::size_t>(axis)] != 0)
+                        level = std::max(level, std::abs(s.byHand(axis, since)));
+            } else if (s.ownEnvelope)
                 level = std::max(level, s.envelope.at(since));
         return level * hit.strike.strength * settledTo(hit, time);
     }
 
-    double addHit(std::array<double, detail::axes>& sum, const Hit& hit, double time, double share) const
+    double addHit(detail::Felt& sum, const Hit& hit, double time, double share) const
     {
         const double since = time - hit.strike.frame;
         const double scale = hit.strike.strength * settledTo(hit, time);
         const auto levelIn = [&](const detail::Envelope& e) {
             return hit.lead || since >= e.onset() ? e.at(since) : 0.0;
         };
-        const double level = levelIn(hit.score->envelope);
+        const double level = hit.score->byHand() ? 0.0 : levelIn(hit.score->envelope);
         double strongest = level;
+        double zooms = 0, rolls = 0, unused = 0;
         for (const detail::Strand& s : hit.score->strands) {
             const detail::Envelope& envelope = s.ownEnvelope ? s.envelope : hit.score->envelope;
-            double felt = s.ownEnvelope ? levelIn(envelope) : level;
-            if (felt == 0 && !(s.asDrawn && since >= envelope.start() && since < envelope.end()))
+            double felt = s.asDrawn ? 1.0 : s.ownEnvelope ? levelIn(envelope) : level;
+            if (felt == 0 || (s.asDrawn && !(since >= s.handFirst && since < s.handEnd)))
                 continue;
-            strongest = std::max(strongest, felt);
-            if (s.asDrawn)
-                felt = 1;
+            if (!s.asDrawn)
+                strongest = std::max(strongest, felt);
             const detail::Moment moment = momentOf(s, envelope, since);
             if (s.intermittent != 0)
-                felt *= s.gate(since - envelope.peak(), detail::mixSeed(hit.strike.seed, s.salt, 0xb5));
+                felt *=
+                    s.gate(since - (s.asDrawn ? 0.0 : envelope.peak()), detail::mixSeed(hit.strike.seed, s.salt, 0xb5));
             felt *= scale * share;
             const bool kick = s.kind == detail::Kind::kick;
             for (int axis = 0; axis < detail::axes; ++axis) {
@@ -1021,14 +1312,28 @@ private:
                 double side = hit.side[a];
                 if (kick && axis < 2)
                     side = hit.along[a];
+                else if (s.line != 0 && axis < 2)
+                    side = s.line == 2 ? s.lineAlong[a] : hit.along[a];
                 else if (sideIsFixed(s, axis, std::isfinite(hit.strike.direction)))
                     side = 1;
-                const std::uint64_t seed =
-                    detail::mixSeed(hit.strike.seed, s.salt,
-                                    s.kind == detail::Kind::captured ? 0 : static_cast<std::uint64_t>(axis) + 1);
-                sum[a] += s.amount[a] * side * felt * s.value(moment, kick ? 0 : axis, kick ? 0 : seed);
+                const int of = s.line != 0 && axis < 2 ? 0 : axis; // on a line x and y have one value
+                const std::uint64_t seed = detail::mixSeed(
+                    hit.strike.seed, s.salt, s.kind == detail::Kind::captured ? 0 : static_cast<std::uint64_t>(of) + 1);
+                const double value = s.value(moment, kick ? 0 : of, kick ? 0 : seed);
+                if (s.asDrawn)
+                    strongest = std::max(strongest, std::abs(value));
+                const bool curved = !s.amountCurves[a].empty() && !s.asDrawn;
+                const double moves = (curved ? s.amountCurves[a].at(since) : s.amount[a]) * side * felt * value;
+                sum.sum[a] += moves;
+                (axis == 2 ? zooms : axis == 3 ? rolls : unused) += moves;
             }
         }
+        const detail::Score& score = *hit.score;
+        sum.add(zooms, rolls,
+                score.pivots()
+                    ? std::complex<double>(score.pivotCurveX.empty() ? score.pivotX : score.pivotCurveX.at(since),
+                                           score.pivotCurveY.empty() ? score.pivotY : score.pivotCurveY.at(since))
+                    : std::complex<double>());
         return strongest * scale * share;
     }
 
@@ -1044,19 +1349,26 @@ private:
 
     detail::Moment momentOf(const detail::Strand& s, const detail::Envelope& envelope, double since) const
     {
+        if (s.asDrawn)
+            return {since, 0, since, 0, since / rate_, false};
         const bool builds = envelope.builds();
         const double onset = envelope.onset();
         if (builds && since >= onset - detail::Envelope::leadBreaksOff)
             since = std::max(since, onset);
         const double peak = envelope.peak();
         const double run = since - (s.kind == detail::Kind::kick ? envelope.holdEnd() : peak);
+        if (!s.rateCurve.empty()) { // the phase is the integral of the rate
+            const double fastPace = s.rateCurve.integral(peak, since) / s.peakHz;
+            return {since - onset,    envelope.rise(), fastPace, s.rateCurve.integral(since - run, since) / rate_,
+                    fastPace / rate_, builds};
+        }
         const double way = builds && since < onset ? -1.0 : 1.0;
         const double pace = way * s.paceSincePeak(way * (since - peak));
         const double cycles = way * s.cyclesSincePeak(way * run, rate_);
-        return {since - onset, envelope.attack, pace, cycles, pace / rate_, builds};
+        return {since - onset, envelope.rise(), pace, cycles, pace / rate_, builds};
     }
 
-    void addTo(std::array<double, detail::axes>& sum, double& felt, double time) const
+    void addTo(detail::Felt& sum, double& felt, double time) const
     {
         switch (rule_) {
         case Rule::add: addAll(sum, felt, time); break;
@@ -1065,9 +1377,9 @@ private:
         }
     }
 
-    void addAll(std::array<double, detail::axes>& sum, double& felt, double time) const
+    void addAll(detail::Felt& sum, double& felt, double time) const
     {
-        std::array<double, detail::axes> together{};
+        detail::Felt together;
         double total = 0;
         double strongest = 0;
         for (const Hit& hit : hits_)
@@ -1083,8 +1395,7 @@ private:
             const double bent = room > 0 ? knee - room * std::expm1(-(total - knee) / room) : knee;
             gain = std::max(bent, strongest) / total;
         }
-        for (std::size_t a = 0; a < together.size(); ++a)
-            sum[a] += together[a] * gain;
+        sum.add(together, gain);
         felt = std::max(felt, strongest);
     }
 
@@ -1104,12 +1415,12 @@ private:
         return found;
     }
 
-    double addWithin(std::array<double, detail::axes>& sum, std::size_t i, double time, double share) const
+    double addWithin(detail::Felt& sum, std::size_t i, double time, double share) const
     {
         return time < hits_[i].end ? addHit(sum, hits_[i], time, share) : 0.0;
     }
 
-    void addStronger(std::array<double, detail::axes>& sum, double& felt, double time) const
+    void addStronger(detail::Felt& sum, double& felt, double time) const
     {
         const std::ptrdiff_t holder = strongestAt(time);
         if (holder < 0)
@@ -1135,7 +1446,7 @@ private:
         felt = std::max(felt, level);
     }
 
-    void addNewest(std::array<double, detail::axes>& sum, double& felt, double time) const
+    void addNewest(detail::Felt& sum, double& felt, double time) const
     {
         const auto after =
             std::upper_bound(hits_.begin(), hits_.end(), time, [](double t, const Hit& hit) { return t < hit.start; });

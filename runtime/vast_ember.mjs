@@ -5,7 +5,8 @@
 //
 //     import { Shake, gentleIsWished } from "./vast_ember.mjs";
 //     const shake = Shake.fromJson(text, gentleIsWished() ? "gentle" : "full");
-//     shake.trigger(0.8, 90, 7);            // strength, direction in degrees (90 is down), seed
+//     shake.trigger(0.8, 90, 7);            // strength, direction in degrees (90 is down), seed; what it returns
+//                                           // can be stopped or eased home alone
 //     const pose = shake.pose(seconds);     // every frame: { x, y, zoom, roll, pan, tilt }
 //
 // A pose depends only on the recipe, the strikes and settle marks there are, and the time asked for: any time may be
@@ -87,6 +88,71 @@ function slopeFall(slope, u, curve, length) {
   return curve > 0 ? bent(u, curve) : 1 - bent(1 - u, -curve);
 }
 
+// --- what changes over time
+
+const eased = (ease, u) =>
+  ({ linear: u, hold: 0, in: u * u, out: 1 - (1 - u) * (1 - u) })[ease] ?? u * u * (3 - 2 * u);
+/** Its integral from 0. */
+const easedSoFar = (ease, u) =>
+  ({ linear: (u * u) / 2, hold: 0, in: (u * u * u) / 3, out: u * u * (1 - u / 3) })[ease] ?? u * u * u * (1 - u / 2);
+
+/** Keys in order; before the first and after the last the value stays. */
+class Curve {
+  constructor(list) {
+    this.keys = (list ?? []).map(([frame, value, ease, slopeIn, slopeOut]) => ({ frame, value, ease, slopeIn, slopeOut }));
+    this.sums = [];
+    this.keys.forEach((key, i) =>
+      this.sums.push(i === 0 ? 0 : this.sums[i - 1] + Curve.integralBetween(this.keys[i - 1], key, key.frame)));
+  }
+  get empty() {
+    return this.keys.length === 0;
+  }
+  /** The first key behind a frame; as many as there are where none is. */
+  behind(frame) {
+    let low = 0;
+    let high = this.keys.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (frame < this.keys[middle].frame) high = middle;
+      else low = middle + 1;
+    }
+    return low;
+  }
+  at(frame) {
+    if (this.empty) return 0;
+    const after = this.behind(frame);
+    if (after === 0) return this.keys[0].value;
+    const from = this.keys[after - 1];
+    if (after === this.keys.length) return from.value;
+    const to = this.keys[after];
+    const length = to.frame - from.frame;
+    const u = (frame - from.frame) / length;
+    let out = from.value + (to.value - from.value) * eased(from.ease, u);
+    if (from.ease === "curve") out += length * u * (1 - u) * ((1 - u) * from.slopeOut - u * to.slopeIn);
+    return out;
+  }
+  integral(from, to) {
+    return this.upTo(to) - this.upTo(from);
+  }
+  static integralBetween(from, to, frame) {
+    const length = to.frame - from.frame;
+    const u = (frame - from.frame) / length;
+    let out = length * (from.value * u + (to.value - from.value) * easedSoFar(from.ease, u));
+    if (from.ease === "curve")
+      out += length * length * u * u *
+        (from.slopeOut * (0.5 + u * (u / 4 - 2 / 3)) - to.slopeIn * u * (1 / 3 - u / 4));
+    return out;
+  }
+  upTo(frame) {
+    if (this.empty) return 0;
+    const after = this.behind(frame);
+    if (after === 0) return this.keys[0].value * (frame - this.keys[0].frame);
+    const from = this.keys[after - 1];
+    return this.sums[after - 1] + (after === this.keys.length ? from.value * (frame - from.frame)
+      : Curve.integralBetween(from, this.keys[after], frame));
+  }
+}
+
 const leadBreaksOff = 0.5; // frames
 
 class Envelope {
@@ -98,6 +164,19 @@ class Envelope {
     this.release_slope = json.release_slope;
     this.anchor = json.anchor;
     this.until = json.rumble_until;
+    this.curve = new Curve(json.curve); // in place of the shape
+    this.drawn = !this.curve.empty;
+    if (this.drawn) {
+      const { keys } = this.curve;
+      let top = keys.reduce((best, key, i) => (key.value > keys[best].value ? i : best), 0);
+      this.builds = false;
+      this.onset = this.start = keys[0].frame;
+      this.peak = this.holdEnd = keys[top].frame;
+      for (++top; top < keys.length && keys[top].value === keys[top - 1].value; ++top) this.holdEnd = keys[top].frame;
+      this.attack = this.peak - this.onset;
+      this.decayEnd = this.end;
+      return;
+    }
     this.builds = this.lead >= 1 && json.lead_shape === "build";
     this.onset = this.anchor === "peak" ? -this.attack : this.anchor === "first_moved" ? -Math.min(1, this.attack) : 0;
     this.start = this.onset - this.lead;
@@ -106,12 +185,16 @@ class Envelope {
     this.decayEnd = this.holdEnd + this.decay;
   }
   get open() {
-    return this.until !== "length" && this.rumble !== 0;
+    return !this.drawn && this.until !== "length" && this.rumble !== 0;
   }
   get rumbleEnd() {
     return this.rumble > 0 ? this.decayEnd + this.rumble_length : this.decayEnd;
   }
   get end() {
+    if (this.drawn) {
+      const last = this.curve.keys[this.curve.keys.length - 1];
+      return last.frame + (last.value === 0 ? 0 : 1);
+    }
     return this.rumble > 0 ? this.rumbleEnd + this.release : this.decayEnd;
   }
   /** With a rumble of so many frames, and no way home where nothing ends it. */
@@ -122,6 +205,7 @@ class Envelope {
     return own;
   }
   at(time) {
+    if (this.drawn) return time >= this.start && time < this.end ? Math.max(0, this.curve.at(time)) : 0;
     let t = time;
     if (!(t >= this.onset - this.lead) || t >= this.end) return 0;
     if (this.builds && t < this.onset) {
@@ -217,10 +301,79 @@ class Strand {
     this.ratios = perAxis("ratio", 1);
     this.phases = perAxis("phase", 0);
     this.backs = perAxis("back", 1);
-    this.drawnKeys = axisNames.map((axis) => (json.keys?.[axis] ?? []).map(
-      ([frame, value, ease, slopeIn, slopeOut]) => ({ frame, value, ease, slopeIn, slopeOut })));
+    this.drawnKeys = axisNames.map((axis) => new Curve(json.keys?.[axis]));
+    this.home = json.home ?? 6; // frames back to rest after the last key
+    this.rateCurve = new Curve(json.rate_curve);
+    this.amountCurves = axisNames.map((axis) => new Curve(json.amount_curves?.[axis]));
     this.loopOf = json.motion === undefined ? null : new Loop(json.motion);
     this.own = json.envelope === undefined ? null : new Envelope(json.envelope);
+    const canLine = ["noise", "jitter", "oscillation"].includes(json.source);
+    this.lineMode = canLine ? json.line ?? "off" : "off";
+    this.lineAlong = [alongAxis(json.line_angle ?? 90, 0), alongAxis(json.line_angle ?? 90, 1)];
+    if (this.lineMode !== "off") { // one length for both
+      this.amounts[0] = this.amounts[1] = Math.hypot(this.amounts[0], this.amounts[1]);
+      this.amountCurves[0] = this.amountCurves[1] = this.amountCurves[this.amountCurves[0].empty ? 1 : 0];
+    }
+    this.amountCurves.forEach((curve, axis) => { // where there is a curve, that is the amount
+      if (!curve.empty && !this.asDrawn)
+        this.amounts[axis] = curve.keys.some((k) => k.value !== 0 || k.slopeIn !== 0 || k.slopeOut !== 0) ? 1 : 0;
+    });
+    this.findHand();
+  }
+  /** Curves without an envelope: 0 before the first key, eased to 0 after the last. */
+  byHand(axis, since) {
+    const { keys } = this.drawnKeys[axis];
+    if (keys.length === 0 || !(since >= keys[0].frame) || since >= this.handEndOf(axis)) return 0;
+    const last = keys[keys.length - 1];
+    if (since <= last.frame) return this.drawnKeys[axis].at(since);
+    return this.home > 0 ? last.value * (1 - smooth((since - last.frame) / this.home)) : last.value;
+  }
+  handEndOf(axis) {
+    const { keys } = this.drawnKeys[axis];
+    const last = keys[keys.length - 1];
+    return last.frame + (last.value === 0 ? 0 : this.home > 0 ? this.home : 1);
+  }
+  /** Works out from when to when it moves. */
+  findHand() {
+    this.handFirst = Infinity;
+    this.handEnd = -Infinity;
+    for (let axis = 0; axis < axes; ++axis) {
+      const { keys } = this.drawnKeys[axis];
+      if (!this.asDrawn || this.amounts[axis] === 0 || keys.length === 0 || this.handEndOf(axis) <= keys[0].frame) continue;
+      this.handFirst = Math.min(this.handFirst, keys[0].frame);
+      this.handEnd = Math.max(this.handEnd, this.handEndOf(axis));
+    }
+  }
+  /** As recipes of the versions 1 and 2 had them: from the envelope's peak, at the rate's pace, cut where it ends. */
+  countFromStrike(shape) {
+    this.home = 0;
+    this.drawnKeys = this.drawnKeys.map((curve) => {
+      if (curve.empty) return curve;
+      const whole = new Curve(curve.keys.map((k) =>
+        [shape.peak + (k.frame > 0 ? this.framesOfPace(k.frame) : k.frame), k.value, k.ease, k.slopeIn, k.slopeOut]));
+      const begin = shape.start;
+      const last = Math.max(begin, shape.end - 1);
+      const [front, back] = [whole.keys[0], whole.keys[whole.keys.length - 1]];
+      const kept = whole.keys.filter((k) => k.frame >= begin && k.frame <= last)
+        .map((k) => [k.frame, k.value, k.ease, k.slopeIn, k.slopeOut]);
+      if ((front.frame < begin || front.value !== 0) && !(kept.length > 0 && kept[0][0] === begin))
+        kept.unshift([begin, whole.at(begin), "linear", 0, 0]);
+      if ((back.frame > last || back.value !== 0) && (kept.length === 0 || kept[kept.length - 1][0] < last))
+        kept.push([last, whole.at(last), "linear", 0, 0]);
+      return new Curve(kept);
+    });
+    this.findHand();
+  }
+  framesOfPace(pace) {
+    let low = 0;
+    let high = Math.max(1, pace);
+    while (this.paceSincePeak(high) < pace && high < 1e9) high *= 2;
+    for (let i = 0; i < 100 && high - low > 1e-7; ++i) {
+      const middle = (low + high) / 2;
+      if (this.paceSincePeak(middle) < pace) low = middle;
+      else high = middle;
+    }
+    return high;
   }
   cyclesSincePeak(frames, framesPerSecond) {
     if (frames <= 0) return (this.rate * frames) / framesPerSecond;
@@ -256,7 +409,9 @@ class Strand {
         return cell === 0 ? 1 : 2 * unitOf(step(seed, of64(cell))) - 1;
       }
       case "oscillation": return this.swingAt(m, axis, seed);
-      case "drawn": return this.drawnAt(m.pace, axis);
+      case "drawn":
+        if (this.asDrawn) return this.byHand(axis, m.pace);
+        return this.drawnKeys[axis].empty ? 1 : this.drawnKeys[axis].at(m.pace);
       default: return this.filmedAt(m, axis, seed);
     }
   }
@@ -308,21 +463,6 @@ class Strand {
         : Math.cos(2 * Math.PI * turn);
     return out < 0 ? out * this.backs[axis] : out;
   }
-  drawnAt(frame, axis) {
-    const list = this.drawnKeys[axis];
-    if (list.length === 0) return this.asDrawn ? 0 : 1;
-    let after = list.findIndex((key) => frame < key.frame);
-    if (after === 0) return list[0].value;
-    if (after < 0) return list[list.length - 1].value;
-    const from = list[after - 1];
-    const to = list[after];
-    const length = to.frame - from.frame;
-    const u = (frame - from.frame) / length;
-    const share = { linear: u, hold: 0, in: u * u, out: 1 - (1 - u) * (1 - u) }[from.ease] ?? u * u * (3 - 2 * u);
-    let out = from.value + (to.value - from.value) * share;
-    if (from.ease === "curve") out += length * u * (1 - u) * ((1 - u) * from.slopeOut - u * to.slopeIn);
-    return out;
-  }
   filmedAt(m, axis, seed) {
     const lift = 0.25; // seconds either way of the peak
     if (this.loopOf === null || this.loopOf.seconds <= 0) return 0;
@@ -342,6 +482,58 @@ function alongAxis(degrees, axis) {
   return quarter === Math.floor(quarter) ? Math.round(along) : along;
 }
 
+/**
+ * What strikes do together. Zoom z and roll θ about a point p move the middle by (1 - z·e^iθ)·p; where strikes meet each
+ * keeps its own point to first order, and exactly where they all have the same. Complex numbers are [real, imaginary].
+ */
+class Felt {
+  constructor() {
+    this.sum = new Array(axes).fill(0);
+    this.pivoted = false;
+    this.shift = [0, 0];
+    this.turned = [0, 0];
+    this.points = [0, 0];
+    this.weights = 0;
+  }
+  static moves(zoom, roll) {
+    const angle = (roll * Math.PI) / 180;
+    return [1 - (1 + zoom) * Math.cos(angle), -(1 + zoom) * Math.sin(angle)];
+  }
+  static product([a, b], [c, d]) {
+    return [a * c - b * d, a * d + b * c];
+  }
+  turn(zoom, roll, point) {
+    if (zoom === 0 && roll === 0) return;
+    const moves = Felt.moves(zoom, roll);
+    const shift = Felt.product(moves, point);
+    const weight = Math.abs(zoom) + (Math.abs(roll) * Math.PI) / 180;
+    this.pivoted = this.pivoted || point[0] !== 0 || point[1] !== 0;
+    for (const i of [0, 1]) {
+      this.turned[i] += moves[i];
+      this.shift[i] += shift[i];
+      this.points[i] += weight * point[i];
+    }
+    this.weights += weight;
+  }
+  add(other, gain) {
+    for (let axis = 0; axis < axes; ++axis) this.sum[axis] += other.sum[axis] * gain;
+    this.pivoted = this.pivoted || other.pivoted;
+    for (const i of [0, 1]) {
+      this.turned[i] += other.turned[i] * gain;
+      this.shift[i] += other.shift[i] * gain;
+      this.points[i] += other.points[i] * gain;
+    }
+    this.weights += other.weights * gain;
+  }
+  middleMoves(zoom, roll) {
+    if (!this.pivoted || this.weights === 0) return [0, 0];
+    const moves = Felt.moves(zoom, roll);
+    const rest = Felt.product([moves[0] - this.turned[0], moves[1] - this.turned[1]],
+      [this.points[0] / this.weights, this.points[1] / this.weights]);
+    return [this.shift[0] + rest[0], this.shift[1] + rest[1]];
+  }
+}
+
 /** Frames in which one strike takes over from another. */
 const handover = 1.5;
 /** Frames that a rumble lasts where it has no end of its own and nothing strikes again. */
@@ -354,8 +546,8 @@ export class Shake {
     const all = typeof json === "string" ? JSON.parse(json) : json;
     if (all === null || typeof all !== "object" || !("vember_playable" in all))
       throw new Error('This is JSON, but no recipe to be played: "vember_playable" is missing.');
-    if (all.vember_playable !== 1 && all.vember_playable !== 2)
-      throw new Error("This recipe is of another version than 1, which is what can be played here.");
+    if (![1, 2, 3].includes(all.vember_playable))
+      throw new Error("This recipe is of another version than 1 to 3, which can be played here.");
     const from = all.presets?.[preset];
     if (from === undefined) throw new Error(`The recipe has no preset "${preset}".`);
     const shake = new Shake();
@@ -373,6 +565,11 @@ export class Shake {
     shake.sameSeed = from.variation === "same" ? of64(from.seed) : null;
     shake.envelope = new Envelope(from.envelope);
     shake.strands = from.strands.map((strand) => new Strand(strand)).filter((s) => s.amounts.some((a) => a !== 0));
+    if (all.vember_playable < 3)
+      for (const s of shake.strands) if (s.asDrawn) s.countFromStrike(s.own ?? shake.envelope);
+    shake.byHand = shake.strands.length > 0 && shake.strands.every((s) => s.asDrawn);
+    shake.pivot = [from.pivot?.x ?? 0, from.pivot?.y ?? 0]; // pixels from the frame's middle
+    shake.pivotCurves = [new Curve(from.pivot?.x_curve), new Curve(from.pivot?.y_curve)];
     return shake;
   }
 
@@ -387,21 +584,28 @@ export class Shake {
   /**
    * Something hits, `at` seconds; where that is left out at the time pose() was last asked for. The direction is in
    * degrees (0 right, 90 down); null lets the seed decide. The strength is a ratio, brought into what the preset allows.
+   * Returns what names this strike for ease() and stop(); 0 where there is none for want of strength.
    */
   trigger(strength = 1, direction = null, seed = 1, at = this.now) {
     const strong = strength > 0 ? Math.min(strength, this.limit) : 0;
-    if (strong === 0) return;
-    this.strikes.push({ frame: this.frameOf(at), strength: strong, direction, order: this.nextOrder++,
+    if (strong === 0) return 0;
+    const order = this.nextOrder++;
+    this.strikes.push({ frame: this.frameOf(at), strength: strong, direction, order,
       seed: this.sameSeed ?? of64(seed >>> 0) });
     this.prepare();
+    return order;
   }
   /** What has struck before is eased home in this many seconds; 0 ends it at once. */
   settle(easeSeconds = 0.5, at = this.now) {
-    const frame = this.frameOf(at);
-    this.marks = this.marks.filter((mark) => mark.frame !== frame);
-    this.marks.push({ frame, cut: easeSeconds <= 0, frames: easeSeconds * this.framesPerSecond });
-    this.marks.sort((a, b) => a.frame - b.frame);
-    this.prepare();
+    this.mark(0, easeSeconds, at);
+  }
+  /** One strike alone is eased home; nothing happens where it is over or was never there. */
+  ease(handle, easeSeconds = 0.5, at = this.now) {
+    if (handle !== 0) this.mark(handle, easeSeconds, at);
+  }
+  /** One strike alone ends at once. */
+  stop(handle, at = this.now) {
+    this.ease(handle, 0, at);
   }
   clear() {
     this.strikes = [];
@@ -413,7 +617,9 @@ export class Shake {
     const frame = this.frameOf(seconds);
     const over = new Set(this.hits.filter((hit) => hit.end <= frame).map((hit) => hit.order));
     this.strikes = this.strikes.filter((s) => !(s.frame < frame && over.has(s.order)));
-    if (this.strikes.length === 0) this.marks = this.marks.filter((mark) => !(mark.frame + mark.frames < frame));
+    const kept = new Set(this.strikes.map((s) => s.order));
+    this.marks = this.marks.filter((mark) => (mark.of !== 0 ? kept.has(mark.of)
+      : this.strikes.length > 0 || !(mark.frame + mark.frames < frame)));
     this.prepare();
   }
   /** The pose at a time, which is then the present for what follows. */
@@ -423,8 +629,10 @@ export class Shake {
   }
   /** The same without being the present. */
   poseAt(seconds) {
-    const { total } = this.at(seconds);
-    return { x: total[0] + 0, y: total[1] + 0, zoom: Math.max(0.05, 1 + total[2]), roll: total[3] + 0,
+    const { together } = this.at(seconds);
+    const total = together.sum;
+    const shift = together.middleMoves(Math.max(0.05 - 1, total[2]), total[3]);
+    return { x: total[0] + shift[0] + 0, y: total[1] + shift[1] + 0, zoom: Math.max(0.05, 1 + total[2]), roll: total[3] + 0,
       pan: clamp(total[4], -60, 60) + 0, tilt: clamp(total[5], -60, 60) + 0 };
   }
   /** How strongly the strongest strike is felt, 0 upwards. */
@@ -434,6 +642,14 @@ export class Shake {
 
   // --- inside
 
+  mark(of, easeSeconds, at) {
+    const frame = this.frameOf(at);
+    this.marks = this.marks.filter((mark) => !(mark.frame === frame && mark.of === of));
+    this.marks.push({ frame, cut: easeSeconds <= 0, frames: easeSeconds * this.framesPerSecond, of });
+    this.marks.sort((a, b) => a.frame - b.frame);
+    this.prepare();
+  }
+
   /** Whole frames that a division left beside themselves are whole again. */
   frameOf(seconds) {
     const frame = seconds * this.framesPerSecond;
@@ -441,11 +657,11 @@ export class Shake {
     return Math.abs(frame - whole) < 1e-7 ? whole : frame;
   }
   at(seconds) {
-    const total = new Array(axes).fill(0);
+    const together = new Felt();
     const time = this.frameOf(seconds);
-    const felt = this.rule === "stronger" ? this.addStronger(total, time)
-      : this.rule === "restart" ? this.addNewest(total, time) : this.addAll(total, time);
-    return { total, felt };
+    const felt = this.rule === "stronger" ? this.addStronger(together, time)
+      : this.rule === "restart" ? this.addNewest(together, time) : this.addAll(together, time);
+    return { together, felt };
   }
   /** The envelopes of a strike, whose rumbles may last until something else. */
   envelopesFor(strike) {
@@ -461,7 +677,9 @@ export class Shake {
     this.hits = [];
     for (const strike of this.strikes) {
       const envelopes = this.envelopesFor(strike);
-      const every = [envelopes.shared, ...envelopes.own.filter((e) => e !== null)];
+      const every = this.strands.map((s, i) =>
+        (s.asDrawn ? { start: s.handFirst, end: s.handEnd } : envelopes.own[i] ?? envelopes.shared));
+      if (!this.byHand) every.push(envelopes.shared);
       const turn = Number.isFinite(strike.direction) ? strike.direction : 360 * unitOf(mixSeed(strike.seed, 0xd1));
       const along = [alongAxis(turn, 0), alongAxis(turn, 1)];
       const side = axisNames.map((_, axis) => {
@@ -474,7 +692,7 @@ export class Shake {
       let settleFrames = 0;
       let until = Infinity;
       for (const mark of this.marks) {
-        if (mark.frame <= strike.frame) continue;
+        if (mark.frame <= strike.frame || (mark.of !== 0 && mark.of !== strike.order)) continue;
         if (settle === Infinity) {
           settle = mark.frame;
           settleFrames = mark.cut ? 0 : mark.frames;
@@ -487,13 +705,29 @@ export class Shake {
       let start = strike.frame + Math.min(...every.map((e) => e.start));
       const end = Math.min(strike.frame + Math.max(...every.map((e) => e.end)), settle + settleFrames, until);
       let lead = true;
-      for (const mark of this.marks) if (mark.frame <= strike.frame && mark.frame > start) lead = false;
-      if (!lead) start = strike.frame + Math.min(envelopes.shared.onset, 0);
+      for (const mark of this.marks)
+        if ((mark.of === 0 || mark.of === strike.order) && mark.frame <= strike.frame && mark.frame > start) lead = false;
+      if (!lead) start = strike.frame + Math.min(this.byHand ? start - strike.frame : envelopes.shared.onset, 0);
       if (end > start)
         this.hits.push({ ...strike, envelopes, along, side, settle, settleFrames, lead, start, end,
-          peak: strike.frame + envelopes.shared.peak, directed: Number.isFinite(strike.direction) });
+          peak: strike.frame + this.peakOf(envelopes.shared), directed: Number.isFinite(strike.direction) });
     }
     this.hits.sort((a, b) => a.start - b.start || a.order - b.order);
+  }
+  /** What the others give way to. */
+  peakOf(shared) {
+    if (!this.byHand) return shared.peak;
+    let largest = 0;
+    let frame = 0;
+    for (const s of this.strands)
+      s.drawnKeys.forEach((curve, axis) => {
+        for (const key of curve.keys)
+          if (s.amounts[axis] !== 0 && Math.abs(key.value) > largest) {
+            largest = Math.abs(key.value);
+            frame = key.frame;
+          }
+      });
+    return frame;
   }
   settledTo(hit, time) {
     if (time < hit.settle) return 1;
@@ -501,25 +735,30 @@ export class Shake {
   }
   levelOf(hit, time) {
     const since = time - hit.frame;
-    let level = hit.envelopes.shared.at(since);
-    for (const own of hit.envelopes.own) if (own !== null) level = Math.max(level, own.at(since));
+    let level = this.byHand ? 0 : hit.envelopes.shared.at(since);
+    this.strands.forEach((s, index) => {
+      if (s.asDrawn) {
+        for (let axis = 0; axis < axes; ++axis)
+          if (s.amounts[axis] !== 0) level = Math.max(level, Math.abs(s.byHand(axis, since)));
+      } else if (hit.envelopes.own[index] !== null) level = Math.max(level, hit.envelopes.own[index].at(since));
+    });
     return level * hit.strength * this.settledTo(hit, time);
   }
   addHit(total, hit, time, share) {
     const since = time - hit.frame;
     const scale = hit.strength * this.settledTo(hit, time);
     const levelIn = (e) => (hit.lead || since >= e.onset ? e.at(since) : 0);
-    const level = levelIn(hit.envelopes.shared);
+    const level = this.byHand ? 0 : levelIn(hit.envelopes.shared);
     let strongest = level;
+    const turns = [0, 0]; // zoom and roll
     this.strands.forEach((s, index) => {
       const own = hit.envelopes.own[index];
       const envelope = own ?? hit.envelopes.shared;
-      let felt = own === null ? level : levelIn(envelope);
-      if (felt === 0 && !(s.asDrawn && since >= envelope.start && since < envelope.end)) return;
-      strongest = Math.max(strongest, felt);
-      if (s.asDrawn) felt = 1;
+      let felt = s.asDrawn ? 1 : own === null ? level : levelIn(envelope);
+      if (felt === 0 || (s.asDrawn && !(since >= s.handFirst && since < s.handEnd))) return;
+      if (!s.asDrawn) strongest = Math.max(strongest, felt);
       const moment = this.momentOf(s, envelope, since);
-      if (s.intermittent !== "off") felt *= s.gate(since - envelope.peak, mixSeed(hit.seed, s.salt, 0xb5));
+      if (s.intermittent !== "off") felt *= s.gate(since - (s.asDrawn ? 0 : envelope.peak), mixSeed(hit.seed, s.salt, 0xb5));
       felt *= scale * share;
       const kick = s.source === "kick";
       const blow = kick ? s.value(moment, 0, none64) : 0;
@@ -527,12 +766,20 @@ export class Shake {
         if (s.amounts[axis] === 0) continue;
         let side = hit.side[axis];
         if (kick && axis < 2) side = hit.along[axis];
+        else if (s.lineMode !== "off" && axis < 2) side = s.lineMode === "set" ? s.lineAlong[axis] : hit.along[axis];
         else if (this.sideIsFixed(s, axis, hit.directed)) side = 1;
+        const of = s.lineMode !== "off" && axis < 2 ? 0 : axis; // on a line x and y have one value
         const value = kick ? blow
-          : s.value(moment, axis, mixSeed(hit.seed, s.salt, s.source === "captured" ? 0 : axis + 1));
-        total[axis] += s.amounts[axis] * side * felt * value;
+          : s.value(moment, of, mixSeed(hit.seed, s.salt, s.source === "captured" ? 0 : of + 1));
+        if (s.asDrawn) strongest = Math.max(strongest, Math.abs(value));
+        const curved = !s.amountCurves[axis].empty && !s.asDrawn;
+        const moves = (curved ? s.amountCurves[axis].at(since) : s.amounts[axis]) * side * felt * value;
+        total.sum[axis] += moves;
+        if (axis === 2 || axis === 3) turns[axis - 2] += moves;
       }
     });
+    total.turn(turns[0], turns[1],
+      this.pivot.map((still, i) => (this.pivotCurves[i].empty ? still : this.pivotCurves[i].at(since))));
     return strongest * scale * share;
   }
   sideIsFixed(s, axis, directed) {
@@ -541,17 +788,23 @@ export class Shake {
     return s.backs[axis] !== 1 || (s.start === "fixed" && !(directed && axis < 2));
   }
   momentOf(s, envelope, time) {
+    if (s.asDrawn) return { sinceOnset: time, attack: 0, pace: time, cycles: 0, seconds: 0, builds: false };
     let since = time;
     const { builds, onset, peak } = envelope;
     if (builds && since >= onset - leadBreaksOff) since = Math.max(since, onset);
     const run = since - (s.source === "kick" ? envelope.holdEnd : peak);
+    if (!s.rateCurve.empty) { // the phase is the integral of the rate
+      const pace = s.rateCurve.integral(peak, since) / s.rate;
+      return { sinceOnset: since - onset, attack: envelope.attack, pace, builds, seconds: pace / this.framesPerSecond,
+        cycles: s.rateCurve.integral(since - run, since) / this.framesPerSecond };
+    }
     const way = builds && since < onset ? -1 : 1;
     const pace = way * s.paceSincePeak(way * (since - peak));
     const cycles = way * s.cyclesSincePeak(way * run, this.framesPerSecond);
     return { sinceOnset: since - onset, attack: envelope.attack, pace, cycles, seconds: pace / this.framesPerSecond, builds };
   }
   addAll(total, time) {
-    const together = new Array(axes).fill(0);
+    const together = new Felt();
     let all = 0;
     let strongest = 0;
     for (const hit of this.hits) {
@@ -567,7 +820,7 @@ export class Shake {
       const bent = room > 0 ? knee - room * Math.expm1(-(all - knee) / room) : knee;
       gain = Math.max(bent, strongest) / all;
     }
-    for (let axis = 0; axis < axes; ++axis) total[axis] += together[axis] * gain;
+    total.add(together, gain);
     return strongest;
   }
   strongestAt(time) {

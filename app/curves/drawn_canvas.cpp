@@ -17,9 +17,9 @@ namespace {
 
 constexpr double dragThreshold = 3;
 
-DrawnKeys& clipboard()
+CurveKeys& clipboard()
 {
-    static DrawnKeys keys;
+    static CurveKeys keys;
     return keys;
 }
 
@@ -83,13 +83,13 @@ bool DrawnCanvas::unfelt() const
 double DrawnCanvas::lastKey() const
 {
     double last = 0;
-    for (const DrawnKeys& keys : all_)
+    for (const CurveKeys& keys : all_)
         if (!keys.empty())
             last = std::max(last, keys.back().frame);
     return last;
 }
 
-void DrawnCanvas::setKeys(DrawnKeys keys, const QString& result, quint64 gesture)
+void DrawnCanvas::setKeys(CurveKeys keys, const QString& result, quint64 gesture)
 {
     const Recipe* recipe = shaping_.felt();
     if (recipe == nullptr || strand_ >= recipe->strands.size())
@@ -102,13 +102,13 @@ void DrawnCanvas::edit(const Edit& change, const QString& result, quint64 gestur
 {
     // While dragging, always from how it was at the beginning.
     const bool dragging = gesture_ != Gesture::none;
-    const DrawnKeys before = dragging ? dragKeys_ : keys_;
+    const CurveKeys before = dragging ? dragKeys_ : keys_;
     KeyPlaces free = dragging ? dragChosen_ : chosen_;
     std::erase_if(free, [&](std::size_t i) { return fixed(before[i]); });
     if (free.empty())
         return;
     // The same done to them alone tells where they are then.
-    DrawnKeys alone;
+    CurveKeys alone;
     KeyPlaces every;
     for (const std::size_t i : free) {
         every.push_back(alone.size());
@@ -118,7 +118,7 @@ void DrawnCanvas::edit(const Edit& change, const QString& result, quint64 gestur
     setKeys(change(before, free), result, gesture);
     KeyPlaces now;
     for (std::size_t i = 0; i < keys_.size(); ++i)
-        if (std::any_of(alone.begin(), alone.end(), [&](const DrawnKey& key) { return key.frame == keys_[i].frame; }))
+        if (std::any_of(alone.begin(), alone.end(), [&](const CurveKey& key) { return key.frame == keys_[i].frame; }))
             now.push_back(i);
     choose(std::move(now));
 }
@@ -128,7 +128,7 @@ std::vector<PaintedPart> DrawnCanvas::paintedParts()
     std::vector<PaintedPart> parts;
     const DrawnLayout layout = layOutDrawn(size(), keys_);
     for (std::size_t i = 0; i < keys_.size(); ++i) {
-        const DrawnKey& key = keys_[i];
+        const CurveKey& key = keys_[i];
         PaintedPart part;
         part.name = tr("Key at %1").arg(key.frame);
         part.value = tr("%1 %").arg(100 * key.value, 0, 'f', 0);
@@ -142,7 +142,7 @@ std::vector<PaintedPart> DrawnCanvas::paintedParts()
             };
             part.number = PaintedNumber{key.value, -1, 1, 0.05, [change](double wanted) {
                                             change(
-                                                [wanted](DrawnKeys keys, const KeyPlaces& chosen) {
+                                                [wanted](CurveKeys keys, const KeyPlaces& chosen) {
                                                     for (const std::size_t at : chosen)
                                                         keys[at].value = wanted;
                                                     return keys;
@@ -151,7 +151,7 @@ std::vector<PaintedPart> DrawnCanvas::paintedParts()
                                         }};
             const auto move = [change](double by) {
                 change(
-                    [by](const DrawnKeys& keys, const KeyPlaces& chosen) { return ember::moved(keys, chosen, by, 0); },
+                    [by](const CurveKeys& keys, const KeyPlaces& chosen) { return ember::moved(keys, chosen, by, 0); },
                     tr("Keys moved"));
             };
             part.actions.emplace_back(tr("One frame earlier"), [move] { move(-1); });
@@ -180,11 +180,11 @@ void DrawnCanvas::paste()
     const double frame = rect().contains(pointer_.toPoint()) && underMouse() ? std::round(layout.toFrame(pointer_.x()))
                          : keys_.empty()                                     ? 1
                                                                              : std::floor(keys_.back().frame) + 1;
-    const DrawnKeys copies = clipboard();
+    const CurveKeys copies = clipboard();
     setKeys(pasted(keys_, copies, frame), tr("%1 keys put in at %2").arg(copies.size()).arg(frame), 0);
     KeyPlaces now;
     for (std::size_t i = 0; i < keys_.size(); ++i)
-        for (const DrawnKey& key : copies)
+        for (const CurveKey& key : copies)
             if (keys_[i].frame == key.frame + frame - copies.front().frame)
                 now.push_back(i);
     choose(std::move(now));
@@ -192,7 +192,7 @@ void DrawnCanvas::paste()
 
 // --- painting ---
 
-void DrawnCanvas::paintCurve(QPainter& p, const DrawnLayout& layout, const DrawnKeys& keys) const
+void DrawnCanvas::paintCurve(QPainter& p, const DrawnLayout& layout, const CurveKeys& keys) const
 {
     // The very curve the motion has.
     Drawn drawn;
@@ -303,9 +303,9 @@ bool DrawnCanvas::event(QEvent* event)
 void DrawnCanvas::addKey(QPointF place)
 {
     const DrawnLayout layout = layOutDrawn(size(), keys_);
-    const DrawnKey added{std::round(layout.toFrame(place.x())),
+    const CurveKey added{std::round(layout.toFrame(place.x())),
                          std::clamp(rounded(layout.toValue(place.y()), 20), -1.0, 1.0), Ease::smooth};
-    DrawnKeys keys = keys_;
+    CurveKeys keys = keys_;
     keys.push_back(added);
     setKeys(std::move(keys), tr("Key at %1").arg(added.frame), 0);
     for (std::size_t i = 0; i < keys_.size(); ++i)
@@ -372,23 +372,23 @@ void DrawnCanvas::drag(QPointF place, bool fine)
     const double value = dragLayout_.toValue(place.y()) - dragLayout_.toValue(pressed_.y());
     if (gesture_ == Gesture::move) {
         // The one in hand goes to whole frames and steps; the others keep their distance from it.
-        const DrawnKey& key = dragKeys_[held_.key];
+        const CurveKey& key = dragKeys_[held_.key];
         const double byFrames = rounded(key.frame + frames, fine ? 100 : 1) - key.frame;
         const double byValue = std::clamp(rounded(key.value + value, fine ? 1000 : 20), -1.0, 1.0) - key.value;
-        edit([&](const DrawnKeys& keys,
+        edit([&](const CurveKeys& keys,
                  const KeyPlaces& chosen) { return ember::moved(keys, chosen, byFrames, byValue); },
              dragChosen_.size() > 1
                  ? tr("%1 keys moved").arg(dragChosen_.size())
                  : tr("Key at %1, %2 %").arg(key.frame + byFrames).arg(100 * (key.value + byValue), 0, 'f', 0),
              drag_.gesture());
     } else if (gesture_ == Gesture::slope) {
-        const DrawnKey& key = dragKeys_[held_.key];
+        const CurveKey& key = dragKeys_[held_.key];
         const double away = dragLayout_.toFrame(place.x()) - key.frame;
         const bool in = held_.grip == DrawnGrip::slopeIn;
         if (in ? away > -0.05 : away < 0.05)
             return;
         const double slope = (dragLayout_.toValue(place.y()) - key.value) / away;
-        DrawnKeys keys = dragKeys_;
+        CurveKeys keys = dragKeys_;
         // Both sides, so that the curve has no corner; finely: this side alone.
         if (in || !fine)
             keys[held_.key].slopeIn = slope;
@@ -401,14 +401,14 @@ void DrawnCanvas::drag(QPointF place, bool fine)
         if (held_.grip == DrawnGrip::height) {
             const QRectF box = boxAround(dragLayout_, dragKeys_, dragChosen_);
             const double factor = dragLayout_.toValue(place.y()) / std::max(0.05, dragLayout_.toValue(box.top()));
-            edit([&](const DrawnKeys& keys, const KeyPlaces& chosen) { return scaledInValue(keys, chosen, factor); },
+            edit([&](const CurveKeys& keys, const KeyPlaces& chosen) { return scaledInValue(keys, chosen, factor); },
                  tr("Keys at %1 %").arg(100 * factor, 0, 'f', 0), drag_.gesture());
         } else {
             const bool back = held_.grip == DrawnGrip::back;
             const double length = std::max(1.0, last - first);
             const double factor = std::max(1 / length, (length + (back ? frames : -frames)) / length);
             edit(
-                [&](const DrawnKeys& keys, const KeyPlaces& chosen) {
+                [&](const CurveKeys& keys, const KeyPlaces& chosen) {
                     return scaledInTime(keys, chosen, back ? first : last, factor, !fine);
                 },
                 tr("Keys over %1 frames").arg(length * factor, 0, 'f', fine ? 1 : 0), drag_.gesture());
@@ -441,7 +441,7 @@ void DrawnCanvas::keyPressEvent(QKeyEvent* event)
 {
     const bool fine = (event->modifiers() & Qt::ShiftModifier) != 0;
     const auto nudge = [&](double frames, double value) {
-        edit([=](const DrawnKeys& keys, const KeyPlaces& chosen) { return ember::moved(keys, chosen, frames, value); },
+        edit([=](const CurveKeys& keys, const KeyPlaces& chosen) { return ember::moved(keys, chosen, frames, value); },
              tr("Keys moved"));
     };
     const bool control = (event->modifiers() & Qt::ControlModifier) != 0;
@@ -450,7 +450,7 @@ void DrawnCanvas::keyPressEvent(QKeyEvent* event)
     case Qt::Key_Backspace: {
         if (chosen_.empty())
             break;
-        DrawnKeys left = without(keys_, chosen_);
+        CurveKeys left = without(keys_, chosen_);
         // The peak's own key goes only with the last of the others.
         if (left.size() == 1 && fixed(left.front()))
             left.clear();

@@ -25,7 +25,7 @@ public:
     DrawnCanvas(OpenDocument& document, Shaping& shaping, Messages& messages, std::size_t strand,
                 QWidget* parent = nullptr);
     void setAxis(Axis axis);
-    const DrawnKeys& keys() const { return keys_; }
+    const CurveKeys& keys() const { return keys_; }
     const KeyPlaces& chosen() const { return chosen_; }
     /// The one chosen key, -1 for none or several.
     int selected() const { return chosen_.size() == 1 ? static_cast<int>(chosen_.front()) : -1; }
@@ -33,17 +33,17 @@ public:
     void select(int key) { choose(key < 0 ? KeyPlaces{} : KeyPlaces{static_cast<std::size_t>(key)}); }
     bool asDrawn() const { return asDrawn_; }
     /// A key that may not be changed: the one on the peak.
-    bool fixed(const DrawnKey& key) const { return !asDrawn_ && key.frame == 0; }
+    bool fixed(const CurveKey& key) const { return !asDrawn_ && key.frame == 0; }
     /// The last key of any axis, and whether the envelope ends before it.
     double lastKey() const;
     bool unfelt() const;
     /// Takes what the project holds.
     void refresh();
     /// Keys made of others and the chosen ones of them, in order; see core's keys.h.
-    using Edit = std::function<DrawnKeys(const DrawnKeys& keys, const KeyPlaces& chosen)>;
+    using Edit = std::function<CurveKeys(const CurveKeys& keys, const KeyPlaces& chosen)>;
     /// Edits the chosen keys but those that are fixed; what was changed stays chosen.
     void edit(const Edit& change, const QString& result, quint64 gesture = 0);
-    void setKeys(DrawnKeys keys, const QString& result, quint64 gesture);
+    void setKeys(CurveKeys keys, const QString& result, quint64 gesture);
 
     /// The chosen keys, to be put in elsewhere; for all canvases together.
     void copy() const;
@@ -71,20 +71,20 @@ private:
     void drag(QPointF place, bool fine);
     void letGo();
     void addKey(QPointF place);
-    void paintCurve(QPainter& p, const DrawnLayout& layout, const DrawnKeys& keys) const;
+    void paintCurve(QPainter& p, const DrawnLayout& layout, const CurveKeys& keys) const;
 
     OpenDocument& document_;
     Shaping& shaping_;
     Messages& messages_;
     std::size_t strand_;
     Axis axis_ = Axis::x;
-    DrawnKeys keys_;
-    std::array<DrawnKeys, axisCount> all_; ///< of every axis
+    CurveKeys keys_;
+    std::array<CurveKeys, axisCount> all_; ///< of every axis
     bool asDrawn_ = false;
     double lastFelt_ = 0; ///< frame of the keys at which the envelope ends
     KeyPlaces chosen_;
     DrawnLayout dragLayout_; ///< fixed while dragging, so that the paper does not move under the hand
-    DrawnKeys dragKeys_;     ///< as they were when the drag began, and which of them were chosen
+    CurveKeys dragKeys_;     ///< as they were when the drag began, and which of them were chosen
     KeyPlaces dragChosen_;
     DrawnPlace held_;
     Gesture gesture_ = Gesture::none;

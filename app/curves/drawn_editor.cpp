@@ -72,20 +72,20 @@ QLayout* DrawnEditor::buildNumbers()
     frame_->setObjectName(QStringLiteral("drawn-frame"));
     value_->setObjectName(QStringLiteral("drawn-value"));
     connect(frame_, &ValueField::wished, this, [this](double v, quint64 g) {
-        changeKey([v](DrawnKey& key) { key.frame = v; }, tr("Key at %1").arg(v), g);
+        changeKey([v](CurveKey& key) { key.frame = v; }, tr("Key at %1").arg(v), g);
     });
     connect(value_, &ValueField::wished, this, [this](double v, quint64 g) {
-        changeKey([v](DrawnKey& key) { key.value = v; }, tr("Key %1 %").arg(100 * v), g);
+        changeKey([v](CurveKey& key) { key.value = v; }, tr("Key %1 %").arg(100 * v), g);
     });
     value_->changeEach = [this](const TypedChange& change) {
-        changeKey([change](DrawnKey& key) { key.value = std::clamp(change.of(key.value), -1.0, 1.0); },
+        changeKey([change](CurveKey& key) { key.value = std::clamp(change.of(key.value), -1.0, 1.0); },
                   tr("Keys changed together"), 0);
     };
     ease_->setObjectName(QStringLiteral("drawn-ease"));
-    for (const auto word : drawnEaseWords)
+    for (const auto word : curveEaseWords)
         ease_->addItem(word == "in" ? tr("eased in") : word == "out" ? tr("eased out") : ours(word));
     connect(ease_, &QComboBox::activated, this, [this](int index) {
-        changeKey([index](DrawnKey& key) { key.ease = static_cast<Ease>(index); },
+        changeKey([index](CurveKey& key) { key.ease = static_cast<Ease>(index); },
                   tr("Easing %1").arg(ease_->itemText(index)), 0);
     });
     row->addWidget(ease_);
@@ -104,18 +104,18 @@ QLayout* DrawnEditor::buildDoings()
     };
     button(
         tr("Flip"), "keys-flip", tr("Turns the chosen keys over: right becomes left"),
-        [](const DrawnKeys& keys, const KeyPlaces& chosen) { return scaledInValue(keys, chosen, -1); },
+        [](const CurveKeys& keys, const KeyPlaces& chosen) { return scaledInValue(keys, chosen, -1); },
         tr("Keys turned over"));
     button(
         tr("Backwards"), "keys-backwards", tr("Reverses the chosen keys in time"),
-        [](const DrawnKeys& keys, const KeyPlaces& chosen) { return mirroredInTime(keys, chosen); },
+        [](const CurveKeys& keys, const KeyPlaces& chosen) { return mirroredInTime(keys, chosen); },
         tr("Keys backwards"));
     button(
         tr("Smooth"), "keys-smooth", tr("Each chosen value half way to the mean of its neighbours"),
-        [](const DrawnKeys& keys, const KeyPlaces& chosen) { return smoothed(keys, chosen); }, tr("Keys smoothed"));
+        [](const CurveKeys& keys, const KeyPlaces& chosen) { return smoothed(keys, chosen); }, tr("Keys smoothed"));
     button(
         tr("To rest"), "keys-rest", tr("The chosen keys at 0, and flat: a calm end"),
-        [](DrawnKeys keys, const KeyPlaces& chosen) {
+        [](CurveKeys keys, const KeyPlaces& chosen) {
             for (const std::size_t i : chosen)
                 keys[i].value = keys[i].slopeIn = keys[i].slopeOut = 0;
             return keys;
@@ -126,7 +126,7 @@ QLayout* DrawnEditor::buildDoings()
     connect(repeat, &QPushButton::clicked, this, [this] {
         canvas_->edit(
             [times = static_cast<int>(times_->value()), share = share_->value()](
-                const DrawnKeys& keys, const KeyPlaces& chosen) { return repeated(keys, chosen, times, share); },
+                const CurveKeys& keys, const KeyPlaces& chosen) { return repeated(keys, chosen, times, share); },
             tr("Keys repeated"));
     });
     needChosen_.push_back(repeat);
@@ -170,10 +170,10 @@ QLayout* DrawnEditor::buildOwn()
     return row;
 }
 
-void DrawnEditor::changeKey(const std::function<void(DrawnKey&)>& change, const QString& result, quint64 gesture)
+void DrawnEditor::changeKey(const std::function<void(CurveKey&)>& change, const QString& result, quint64 gesture)
 {
     canvas_->edit(
-        [&](DrawnKeys keys, const KeyPlaces& chosen) {
+        [&](CurveKeys keys, const KeyPlaces& chosen) {
             for (const std::size_t i : chosen)
                 change(keys[i]);
             return tidied(std::move(keys), true);
@@ -195,7 +195,7 @@ void DrawnEditor::refresh()
 
 void DrawnEditor::refreshKey()
 {
-    const DrawnKeys& keys = canvas_->keys();
+    const CurveKeys& keys = canvas_->keys();
     const KeyPlaces& chosen = canvas_->chosen();
     const QString reason = chosen.empty() ? tr("Choose keys of the curve first") : QString();
     const bool peak = chosen.size() == 1 && canvas_->fixed(keys[chosen.front()]);
@@ -215,7 +215,7 @@ void DrawnEditor::refreshKey()
                                  [&](std::size_t i) { return keys[i].value != keys[chosen.front()].value; }));
     if (chosen.empty())
         return;
-    const DrawnKey& key = keys[chosen.front()];
+    const CurveKey& key = keys[chosen.front()];
     frame_->setValue(key.frame);
     value_->setValue(key.value);
     ease_->setCurrentIndex(static_cast<int>(key.ease));

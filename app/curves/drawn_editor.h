@@ -27,7 +27,7 @@ private:
     QLayout* buildOwn();
     void refreshKey();
     std::string strandName() const;
-    void changeKey(const std::function<void(DrawnKey&)>& change, const QString& result, quint64 gesture);
+    void changeKey(const std::function<void(CurveKey&)>& change, const QString& result, quint64 gesture);
 
     OpenDocument& document_;
     Shaping& shaping_;

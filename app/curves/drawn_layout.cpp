@@ -16,7 +16,7 @@ double apart(QPointF a, QPointF b)
 }
 } // namespace
 
-DrawnLayout layOutDrawn(const QSizeF& size, const DrawnKeys& keys)
+DrawnLayout layOutDrawn(const QSizeF& size, const CurveKeys& keys)
 {
     DrawnLayout layout;
     layout.plot = QRectF(6, 8, std::max(40.0, size.width() - 12), std::max(20.0, size.height() - 16));
@@ -27,7 +27,7 @@ DrawnLayout layOutDrawn(const QSizeF& size, const DrawnKeys& keys)
     return layout;
 }
 
-QRectF boxAround(const DrawnLayout& layout, const DrawnKeys& keys, const KeyPlaces& chosen)
+QRectF boxAround(const DrawnLayout& layout, const CurveKeys& keys, const KeyPlaces& chosen)
 {
     QRectF box;
     if (chosen.size() < 2)
@@ -52,18 +52,18 @@ QPointF gripOf(const QRectF& box, DrawnGrip grip)
     }
 }
 
-std::optional<QPointF> slopeHandle(const DrawnLayout& layout, const DrawnKeys& keys, std::size_t key, DrawnGrip grip)
+std::optional<QPointF> slopeHandle(const DrawnLayout& layout, const CurveKeys& keys, std::size_t key, DrawnGrip grip)
 {
     const bool in = grip == DrawnGrip::slopeIn;
     if (in ? key == 0 || keys[key - 1].ease != Ease::curve : key + 1 >= keys.size() || keys[key].ease != Ease::curve)
         return std::nullopt;
-    const DrawnKey& at = keys[key];
+    const CurveKey& at = keys[key];
     // A third of the way to the neighbour: where the control point of the same cubic is.
     const double frames = (in ? keys[key - 1].frame - at.frame : keys[key + 1].frame - at.frame) / 3;
     return layout.at({at.frame + frames, at.value + frames * (in ? at.slopeIn : at.slopeOut)});
 }
 
-DrawnPlace placeUnder(const DrawnLayout& layout, const DrawnKeys& keys, const KeyPlaces& chosen, QPointF place)
+DrawnPlace placeUnder(const DrawnLayout& layout, const CurveKeys& keys, const KeyPlaces& chosen, QPointF place)
 {
     if (chosen.size() == 1)
         for (const DrawnGrip grip : {DrawnGrip::slopeIn, DrawnGrip::slopeOut})
@@ -86,7 +86,7 @@ DrawnPlace placeUnder(const DrawnLayout& layout, const DrawnKeys& keys, const Ke
     return nearest;
 }
 
-KeyPlaces keysWithin(const DrawnLayout& layout, const DrawnKeys& keys, const QRectF& rect)
+KeyPlaces keysWithin(const DrawnLayout& layout, const CurveKeys& keys, const QRectF& rect)
 {
     KeyPlaces found;
     for (std::size_t i = 0; i < keys.size(); ++i)

@@ -14,7 +14,7 @@ struct DrawnLayout {
     double firstFrame = -6;
     double lastFrame = 24;
 
-    QPointF at(const DrawnKey& key) const { return {toX(key.frame), toY(key.value)}; }
+    QPointF at(const CurveKey& key) const { return {toX(key.frame), toY(key.value)}; }
     double toX(double frame) const
     {
         return plot.left() + (frame - firstFrame) / (lastFrame - firstFrame) * plot.width();
@@ -25,7 +25,7 @@ struct DrawnLayout {
 };
 
 /// Room for all keys and some beyond the last.
-DrawnLayout layOutDrawn(const QSizeF& size, const DrawnKeys& keys);
+DrawnLayout layOutDrawn(const QSizeF& size, const CurveKeys& keys);
 
 /// What there is to take hold of.
 enum class DrawnGrip {
@@ -43,14 +43,14 @@ struct DrawnPlace {
 };
 
 /// The box around several chosen keys; empty for fewer than two.
-QRectF boxAround(const DrawnLayout& layout, const DrawnKeys& keys, const KeyPlaces& chosen);
+QRectF boxAround(const DrawnLayout& layout, const CurveKeys& keys, const KeyPlaces& chosen);
 /// Where a grip of the box is.
 QPointF gripOf(const QRectF& box, DrawnGrip grip);
 /// Where the handle of a key's slope is; nowhere for keys on a side that has none.
-std::optional<QPointF> slopeHandle(const DrawnLayout& layout, const DrawnKeys& keys, std::size_t key, DrawnGrip grip);
+std::optional<QPointF> slopeHandle(const DrawnLayout& layout, const CurveKeys& keys, std::size_t key, DrawnGrip grip);
 /// What lies under a place: slopes and grips of what is chosen first, then keys.
-DrawnPlace placeUnder(const DrawnLayout& layout, const DrawnKeys& keys, const KeyPlaces& chosen, QPointF place);
+DrawnPlace placeUnder(const DrawnLayout& layout, const CurveKeys& keys, const KeyPlaces& chosen, QPointF place);
 /// Keys inside a rectangle of the paper.
-KeyPlaces keysWithin(const DrawnLayout& layout, const DrawnKeys& keys, const QRectF& rect);
+KeyPlaces keysWithin(const DrawnLayout& layout, const CurveKeys& keys, const QRectF& rect);
 
 } // namespace ember::app

@@ -4,7 +4,7 @@
 #include <QStringList>
 
 #include "ember/core/values.h"
-#include "ember/project/recipe_edits.h"
+#include "ember/project/curve_edits.h"
 #include "messages.h"
 #include "open_document.h"
 #include "selection.h"
@@ -70,7 +70,7 @@ void Shaping::set(const std::vector<std::pair<std::string, double>>& values, Doc
     document_.edit(std::move(next), told.join(QStringLiteral(", ")), gesture);
 }
 
-void Shaping::setKeys(const std::string& strand, Axis axis, std::vector<DrawnKey> keys, const QString& result,
+void Shaping::setKeys(const std::string& strand, Axis axis, std::vector<CurveKey> keys, const QString& result,
                       Document::Gesture gesture)
 {
     document_.edit(withDrawnKeys(document_.project(), selection_.ids(), strand, axis, std::move(keys), scope_), result,

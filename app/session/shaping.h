@@ -40,7 +40,7 @@ public:
     /// Sets values, for the recipe or for the selected strikes alone, as the scope says.
     void set(const std::vector<std::pair<std::string, double>>& values, Document::Gesture gesture);
     /// Sets the keys of an axis of a drawn strand, for whom the scope says.
-    void setKeys(const std::string& strand, Axis axis, std::vector<DrawnKey> keys, const QString& result,
+    void setKeys(const std::string& strand, Axis axis, std::vector<CurveKey> keys, const QString& result,
                  Document::Gesture gesture);
     /// The strand's keys are the strike's own; and they follow the recipe again.
     bool keysAreOwn(const std::string& strand) const;

@@ -1109,7 +1109,7 @@
         <translation>eines von blast, landing, hit, beat</translation>
     </message>
     <message>
-        <source>a ratio from 0 to 4, or percent</source>
+        <source>a ratio from 0 to 10, or percent</source>
         <translation>ein Verhältnis von 0 bis 4, oder Prozent</translation>
     </message>
     <message>

@@ -153,7 +153,7 @@ std::vector<double> neededCovers(const Project& project, const Motion& motion)
 {
     std::vector<double> needed(static_cast<std::size_t>(std::max<std::int64_t>(0, project.length())), 1.0);
     const auto last = static_cast<std::int64_t>(needed.size()) - 1;
-    const auto reach = static_cast<std::int64_t>(std::ceil(exposureReach(project.finish)));
+    const auto reach = static_cast<std::int64_t>(std::ceil(exposureReach(project.finish, motion)));
     for (const FrameSpan& span : motion.moving(last))
         for (auto frame = std::max<std::int64_t>(0, span.first - reach); frame <= std::min(last, span.last + reach);
              ++frame)

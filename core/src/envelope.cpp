@@ -91,8 +91,34 @@ Envelope Envelope::with(EnvelopeField field, double value) const
     return copy;
 }
 
+void Envelope::setCurve(CurveKeys keys)
+{
+    curve_ = inOrder(std::move(keys));
+    curveMost_ = mostOfKeys(curve_);
+    curvePeak_ = curveHoldEnd_ = 0;
+    if (curve_.empty())
+        return;
+    auto at = std::max_element(curve_.begin(), curve_.end(),
+                               [](const CurveKey& a, const CurveKey& b) { return a.value < b.value; });
+    curvePeak_ = curveHoldEnd_ = at->frame;
+    for (++at; at != curve_.end() && at->value == (at - 1)->value; ++at)
+        curveHoldEnd_ = at->frame;
+}
+
+Envelope Envelope::inTime(double factor) const
+{
+    using F = EnvelopeField;
+    Envelope other = *this;
+    for (const F field : {F::lead, F::attack, F::hold, F::decay, F::rumbleLength, F::release})
+        other.values_[static_cast<std::size_t>(field)] *= factor;
+    other.setCurve(scaledKeys(curve_, factor, 1));
+    return other;
+}
+
 double Envelope::onset() const
 {
+    if (drawn())
+        return curve_.front().frame;
     switch (chosen<Anchor>(EnvelopeField::anchor)) {
     case Anchor::contact: return 0;
     case Anchor::firstMoved: return -std::min(1.0, (*this)[EnvelopeField::attack]);
@@ -103,11 +129,15 @@ double Envelope::onset() const
 
 double Envelope::rumbleEnd() const
 {
+    if (drawn())
+        return end();
     return (*this)[EnvelopeField::rumble] > 0 ? decayEnd() + (*this)[EnvelopeField::rumbleLength] : decayEnd();
 }
 
 double Envelope::end() const
 {
+    if (drawn())
+        return curve_.back().frame + (curve_.back().value == 0 ? 0 : 1);
     return (*this)[EnvelopeField::rumble] > 0 ? rumbleEnd() + (*this)[EnvelopeField::release] : decayEnd();
 }
 
@@ -125,6 +155,8 @@ double slopeFall(Slope slope, double u, double curve, double length)
 double intensityAt(const Envelope& e, double t)
 {
     using F = EnvelopeField;
+    if (e.drawn())
+        return t >= e.start() && t < e.end() ? std::max(0.0, valueOfKeys(e.curve(), t)) : 0.0;
     const double onset = e.onset();
     const double start = onset - e[F::lead];
     if (!(t >= start) || t >= e.end())

@@ -46,16 +46,17 @@ double wayBetween(const Project& project, const Motion& motion, FrameTime from, 
     return *std::max_element(way.begin(), way.end());
 }
 
-double exposureReach(const Finish& finish)
+double exposureReach(const Finish& finish, const Motion& motion)
 {
-    return finish.shutterAngle / 720 + std::abs(finish.exposureShift) + finish.rolling / 2;
+    return std::max(finish.shutterAngle, motion.mostShutter()) / 720 + std::abs(finish.exposureShift) +
+           finish.rolling / 2;
 }
 
 Exposure exposureOf(const Project& project, const Motion& motion, FrameTime time)
 {
     const Finish& finish = project.finish;
     const OwnShot own = motion.ownShot(time);
-    double open = finish.shown.blur ? finish.shutterAngle / 360 : 0;
+    double open = finish.shown.blur ? motion.shutterAt(time, finish.shutterAngle) / 360 : 0;
     double middle = time;
     int instants = 1;
     if (open > 0) {

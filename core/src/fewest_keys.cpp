@@ -195,9 +195,9 @@ bool cubicFits(const Part& part, double tolerance)
 
 /// Keys joined by the cubics of parts.
 template <typename PartAfter>
-DrawnKeys keysWith(const SampledCurve& curve, std::size_t count, double first, double step, PartAfter partAfter)
+CurveKeys keysWith(const SampledCurve& curve, std::size_t count, double first, double step, PartAfter partAfter)
 {
-    DrawnKeys keys;
+    CurveKeys keys;
     for (std::size_t n = 0; n + 1 < count; ++n) {
         const Part part = partAfter(n);
         const Slopes slopes = fittedSlopes(part, curve.tolerance);
@@ -232,20 +232,20 @@ KeyPlaces fewestPlaces(std::span<const SampledCurve> curves, KeyJoin join, const
     return places;
 }
 
-DrawnKeys keysAtPlaces(const SampledCurve& curve, const KeyPlaces& places, KeyJoin join, double first, double step)
+CurveKeys keysAtPlaces(const SampledCurve& curve, const KeyPlaces& places, KeyJoin join, double first, double step)
 {
     const auto& values = curve.values;
     if (join == KeyJoin::curve)
         return keysWith(curve, places.size(), first, step, [&](std::size_t n) {
             return Part{values, places[n], places[n + 1], values[places[n]], values[places[n + 1]]};
         });
-    DrawnKeys keys;
+    CurveKeys keys;
     for (const std::size_t place : places)
         keys.push_back({first + step * static_cast<double>(place), values[place], Ease::linear});
     return keys;
 }
 
-DrawnKeys fewestLooseKeys(const SampledCurve& curve, double first, double step, const Stopped& stopped)
+CurveKeys fewestLooseKeys(const SampledCurve& curve, double first, double step, const Stopped& stopped)
 {
     constexpr std::array<double, 5> beside{0, -0.5, 0.5, -0.99, 0.99}; // of the tolerance
     const auto& values = curve.values;
@@ -276,7 +276,7 @@ DrawnKeys fewestLooseKeys(const SampledCurve& curve, double first, double step, 
     return keysWith(curve, spots.size(), first, step, [&](std::size_t n) { return partOf(spots[n], spots[n + 1]); });
 }
 
-DrawnKeys fewestKeys(const std::function<double(double)>& value, double first, double last, double tolerance,
+CurveKeys fewestKeys(const std::function<double(double)>& value, double first, double last, double tolerance,
                      const Stopped& stopped)
 {
     SampledCurve curve{{}, tolerance};

@@ -26,10 +26,11 @@ constexpr FieldSpec shutterAngle{
     "Shutter angle",
     "°",
     0,
-    360,
+    1440,
     0,
     15,
-    "How long the shutter is open for each frame; 180° is half of it, 0 is no motion blur"};
+    "How long the shutter is open for each frame; 180° is half of it, 0 is no motion blur, more than 360° sees its "
+    "neighbours too"};
 constexpr FieldSpec exposure{
     "exposure",
     "Exposure",

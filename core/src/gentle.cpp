@@ -186,6 +186,7 @@ Recipe gentled(const Recipe& recipe, const Gentle& gentle, int width, int height
         stopTurning(out);
     if (!gentle.flash) {
         out.effects.flash.strength = 0;
+        out.curves.clear("light.flash.strength");
         out.effects.flicker.every = 1;
     }
     double factor = 1;
@@ -198,8 +199,12 @@ Recipe gentled(const Recipe& recipe, const Gentle& gentle, int width, int height
         factor = std::min(factor, factorAlone(bareStage(out, width, height, rate), strike, gentle));
     }
     for (Strand& strand : out.strands)
-        for (const Axis axis : allAxes)
+        for (const Axis axis : allAxes) {
             strand.amount[axis] *= gentle.strength * factor;
+            const std::string key = "strand." + strand.name + ".amount." + std::string(axisName(axis));
+            if (const CurveKeys* keys = out.curves.of(key))
+                out.curves.set(key, scaledKeys(*keys, 1, gentle.strength * factor));
+        }
     return out;
 }
 

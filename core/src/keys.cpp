@@ -8,20 +8,14 @@ namespace ember {
 
 namespace {
 
-/// Keys in order; of several on one frame the last of the list stays.
-DrawnKeys inOrder(DrawnKeys keys)
-{
-    return tidied(std::move(keys), true);
-}
-
 /// Takes the chosen keys out and puts them in again as `change` makes them, so that they win over those they meet.
 template <typename Change>
-DrawnKeys changed(const DrawnKeys& keys, const KeyPlaces& chosen, Change change)
+CurveKeys changed(const CurveKeys& keys, const KeyPlaces& chosen, Change change)
 {
-    DrawnKeys out = without(keys, chosen);
+    CurveKeys out = without(keys, chosen);
     for (const std::size_t i : chosen)
         if (i < keys.size()) {
-            DrawnKey key = keys[i];
+            CurveKey key = keys[i];
             change(key);
             out.push_back(key);
         }
@@ -30,29 +24,18 @@ DrawnKeys changed(const DrawnKeys& keys, const KeyPlaces& chosen, Change change)
 
 } // namespace
 
-double valueOfKeys(const DrawnKeys& keys, double frame)
+CurveKeys without(const CurveKeys& keys, const KeyPlaces& gone)
 {
-    if (keys.empty())
-        return 0;
-    const auto after = std::upper_bound(keys.begin(), keys.end(), frame,
-                                        [](double at, const DrawnKey& key) { return at < key.frame; });
-    if (after == keys.begin())
-        return keys.front().value;
-    return after == keys.end() ? keys.back().value : valueBetween(*(after - 1), *after, frame);
-}
-
-DrawnKeys without(const DrawnKeys& keys, const KeyPlaces& gone)
-{
-    DrawnKeys out;
+    CurveKeys out;
     for (std::size_t i = 0; i < keys.size(); ++i)
         if (!std::binary_search(gone.begin(), gone.end(), i))
             out.push_back(keys[i]);
     return out;
 }
 
-DrawnKeys scaledInTime(DrawnKeys keys, const KeyPlaces& chosen, double about, double factor, bool whole)
+CurveKeys scaledInTime(CurveKeys keys, const KeyPlaces& chosen, double about, double factor, bool whole)
 {
-    return changed(keys, chosen, [&](DrawnKey& key) {
+    return changed(keys, chosen, [&](CurveKey& key) {
         key.frame = about + (key.frame - about) * factor;
         if (whole)
             key.frame = std::round(key.frame);
@@ -63,32 +46,32 @@ DrawnKeys scaledInTime(DrawnKeys keys, const KeyPlaces& chosen, double about, do
     });
 }
 
-DrawnKeys scaledInValue(DrawnKeys keys, const KeyPlaces& chosen, double factor)
+CurveKeys scaledInValue(CurveKeys keys, const KeyPlaces& chosen, double factor)
 {
-    return changed(keys, chosen, [&](DrawnKey& key) {
+    return changed(keys, chosen, [&](CurveKey& key) {
         key.value *= factor;
         key.slopeIn *= factor;
         key.slopeOut *= factor;
     });
 }
 
-DrawnKeys moved(DrawnKeys keys, const KeyPlaces& chosen, double frames, double value)
+CurveKeys moved(CurveKeys keys, const KeyPlaces& chosen, double frames, double value)
 {
-    return changed(keys, chosen, [&](DrawnKey& key) {
+    return changed(keys, chosen, [&](CurveKey& key) {
         key.frame += frames;
         key.value += value;
     });
 }
 
-DrawnKeys mirroredInTime(DrawnKeys keys, const KeyPlaces& chosen)
+CurveKeys mirroredInTime(CurveKeys keys, const KeyPlaces& chosen)
 {
     if (chosen.empty())
         return keys;
     const double sum = keys[chosen.front()].frame + keys[chosen.back()].frame;
     // A key's easing is that of the way behind it, which is now the way before it.
-    DrawnKeys out = without(keys, chosen);
+    CurveKeys out = without(keys, chosen);
     for (std::size_t n = 0; n < chosen.size(); ++n) {
-        DrawnKey key = keys[chosen[n]];
+        CurveKey key = keys[chosen[n]];
         key.frame = sum - key.frame;
         std::swap(key.slopeIn, key.slopeOut);
         key.slopeIn = -key.slopeIn;
@@ -100,19 +83,19 @@ DrawnKeys mirroredInTime(DrawnKeys keys, const KeyPlaces& chosen)
     return inOrder(std::move(out));
 }
 
-DrawnKeys repeated(const DrawnKeys& keys, const KeyPlaces& chosen, int times, double share)
+CurveKeys repeated(const CurveKeys& keys, const KeyPlaces& chosen, int times, double share)
 {
     constexpr std::size_t most = 4000; // more than a hand can want: keys that repeat keep on growing
     if (chosen.size() < 2 || keys.size() + chosen.size() * static_cast<std::size_t>(times) > most)
         return keys;
-    DrawnKeys out = keys;
+    CurveKeys out = keys;
     const double first = keys[chosen.front()].frame;
     const double length = keys[chosen.back()].frame - first;
     double size = 1;
     for (int n = 1; n <= times; ++n) {
         size *= share;
         for (std::size_t i = 1; i < chosen.size(); ++i) { // the first falls on the last of the time before
-            DrawnKey key = keys[chosen[i]];
+            CurveKey key = keys[chosen[i]];
             key.frame += length * n;
             key.value *= size;
             key.slopeIn *= size;
@@ -123,35 +106,35 @@ DrawnKeys repeated(const DrawnKeys& keys, const KeyPlaces& chosen, int times, do
     return inOrder(std::move(out));
 }
 
-DrawnKeys smoothed(DrawnKeys keys, const KeyPlaces& chosen)
+CurveKeys smoothed(CurveKeys keys, const KeyPlaces& chosen)
 {
-    const DrawnKeys before = keys;
+    const CurveKeys before = keys;
     for (const std::size_t i : chosen)
         if (i > 0 && i + 1 < before.size())
             keys[i].value = 0.5 * before[i].value + 0.25 * (before[i - 1].value + before[i + 1].value);
     return keys;
 }
 
-DrawnKeys pasted(DrawnKeys keys, const DrawnKeys& copies, double frame)
+CurveKeys pasted(CurveKeys keys, const CurveKeys& copies, double frame)
 {
     if (copies.empty())
         return keys;
-    for (DrawnKey key : copies) {
+    for (CurveKey key : copies) {
         key.frame += frame - copies.front().frame;
         keys.push_back(key);
     }
     return inOrder(std::move(keys));
 }
 
-DrawnKeys keyEachFrame(const std::function<double(double)>& value, double first, double last)
+CurveKeys keyEachFrame(const std::function<double(double)>& value, double first, double last)
 {
-    DrawnKeys keys;
+    CurveKeys keys;
     for (double frame = first; frame <= last; ++frame)
         keys.push_back({frame, value(frame), Ease::linear});
     return keys;
 }
 
-double farthestOff(const DrawnKeys& keys, const std::function<double(double)>& value, double first, double last)
+double farthestOff(const CurveKeys& keys, const std::function<double(double)>& value, double first, double last)
 {
     double most = 0;
     for (double frame = first; frame <= last; frame += keyGrid)

@@ -46,6 +46,13 @@ Direction atAngle(double degrees)
     return {alongAxis(degrees, Axis::x), alongAxis(degrees, Axis::y)};
 }
 
+/// A curve where its keys are, its last key's own frame among them; 0 elsewhere.
+double within(const Curve& curve, double t)
+{
+    const CurveKeys& keys = curve.keys();
+    return t >= keys.front().frame && t < keys.back().frame + 1 ? std::max(0.0, curve.at(t)) : 0.0;
+}
+
 /// Until when a course goes on, in frames from the strike.
 double endOf(const Course& course, const Envelope& envelope)
 {
@@ -53,6 +60,26 @@ double endOf(const Course& course, const Envelope& envelope)
 }
 
 } // namespace
+
+LightTrack::Kind::Kind(const Recipe& recipe) : effects(recipe.effects), envelope(recipe.envelope)
+{
+    const auto curve = [&](const char* key) {
+        const CurveKeys* keys = recipe.curves.of(key);
+        return keys != nullptr ? Curve(*keys) : Curve();
+    };
+    streak = curve("light.streak.length");
+    streakAngle = curve("light.streak.angle");
+    radial = curve("light.radial.length");
+    fringe = curve("light.fringe.amount");
+    fringeAngle = curve("light.fringe.angle");
+    flash = curve("light.flash.strength");
+    shutter = curve("shutter_angle");
+}
+
+bool LightTrack::Kind::any() const
+{
+    return effects.any() || !streak.empty() || !radial.empty() || !fringe.empty() || !flash.empty() || !shutter.empty();
+}
 
 LightTrack::LightTrack(const Project& project)
     : shown_(project.finish.shown), framesPerSecond_(project.rate.perSecond()), beats_(project.beats),
@@ -62,17 +89,19 @@ LightTrack::LightTrack(const Project& project)
     std::vector<SpanIndex::Span> spans;
     for (const Strike& strike : project.strikes) {
         const Recipe* recipe = project.recipe(strike.recipe);
-        if (recipe == nullptr || strike.strength == 0 || (!recipe->effects.any() && strike.overrides.empty()))
+        if (recipe == nullptr || strike.strength == 0)
+            continue;
+        if (!recipe->effects.any() && recipe->curves.empty() && strike.overrides.empty())
             continue;
         const auto known = shared.find(recipe->id);
         std::size_t kind = kinds_.size();
         if (strike.overrides.empty() && known != shared.end()) {
             kind = known->second;
         } else {
-            const Recipe own = recipeOf(project, strike);
-            if (!own.effects.any())
+            Kind own(recipeOf(project, strike));
+            if (!own.any())
                 continue;
-            kinds_.push_back({own.effects, own.envelope});
+            kinds_.push_back(std::move(own));
             if (strike.overrides.empty())
                 shared.emplace(recipe->id, kind);
         }
@@ -84,11 +113,17 @@ LightTrack::LightTrack(const Project& project)
         for (const Course* course :
              {&effects.streak.course, &effects.radial.course, &effects.fringe.course, &effects.flash.course})
             end = std::max(end, endOf(*course, envelope));
+        double start = std::min(envelope.start(), 0.0);
+        const Kind& own = kinds_[kind];
+        for (const Curve* curve : {&own.streak, &own.radial, &own.fringe, &own.flash, &own.shutter})
+            if (!curve->empty()) {
+                start = std::min(start, curve->keys().front().frame);
+                end = std::max(end, curve->keys().back().frame);
+            }
         const double turn = directionOf(strike, seedOf(strike, *recipe));
         lit_.push_back({frame, strike.strength, settling, alongAxis(turn, Axis::x), alongAxis(turn, Axis::y), kind});
         // One frame more: a course without a fall is there on its last frame.
-        spans.push_back({frame + std::min(envelope.start(), 0.0),
-                         std::min({frame + end, settling.from + settling.frames, settling.until}) + 1});
+        spans.push_back({frame + start, std::min({frame + end, settling.from + settling.frames, settling.until}) + 1});
     }
     index_ = SpanIndex(spans);
 }
@@ -118,45 +153,58 @@ LightNow LightTrack::at(const Motion& motion, FrameTime time, double master) con
     double fringe = 0;
     index_.at(time, [&](std::uint32_t i) {
         const Lit& lit = lit_[i];
-        const auto& [effects, envelope] = kinds_[lit.kind];
+        const Kind& kind = kinds_[lit.kind];
+        const Effects& effects = kind.effects;
+        const Envelope& envelope = kind.envelope;
         const double t = time - lit.frame;
         const double felt = intensityAt(envelope, t);
         const double scale = lit.strength * master * settledTo(lit.settling, time);
         const bool on = !shown_.flicker || treated(effects.flicker, lit, time);
-        const auto level = [&](double amount, const Course& course, bool shown, bool flickers) {
-            if (!shown || amount == 0 || (flickers && !on))
+        const auto level = [&](double amount, const Course& course, const Curve& curve, bool shown, bool flickers) {
+            if (!shown || (flickers && !on))
+                return 0.0;
+            if (!curve.empty())
+                return within(curve, t) * scale;
+            if (amount == 0)
                 return 0.0;
             return amount * scale *
                    courseAt(course, t, envelope.builds() ? envelope.start() : envelope.onset(), envelope.peak(), felt);
         };
         const Direction own{lit.directionX, lit.directionY};
-        const double drawn = level(effects.streak.length, effects.streak.course, shown_.streak, effects.flicker.streak);
+        const auto angled = [t](const Curve& curve, Toward toward, double angle) -> std::optional<Direction> {
+            if (!curve.empty())
+                return atAngle(curve.at(t));
+            return toward == Toward::set ? std::optional(atAngle(angle)) : std::nullopt;
+        };
+        const double drawn =
+            level(effects.streak.length, effects.streak.course, kind.streak, shown_.streak, effects.flicker.streak);
         if (drawn > streak) {
-            const Direction way =
-                effects.streak.toward == Toward::set ? atAngle(effects.streak.angle) : wayOf(motion, cuts_, time, own);
+            const auto set = angled(kind.streakAngle, effects.streak.toward, effects.streak.angle);
+            const Direction way = set ? *set : wayOf(motion, cuts_, time, own);
             streak = drawn;
             now.streakX = drawn * way.x;
             now.streakY = drawn * way.y;
         }
         const double radial =
-            level(effects.radial.length, effects.radial.course, shown_.radial, effects.flicker.radial);
+            level(effects.radial.length, effects.radial.course, kind.radial, shown_.radial, effects.flicker.radial);
         if (radial > now.radial) {
             now.radial = radial;
             now.radialCentreX = effects.radial.x;
             now.radialCentreY = effects.radial.y;
         }
-        const double torn = level(effects.fringe.amount, effects.fringe.course, shown_.fringe, effects.flicker.fringe);
+        const double torn =
+            level(effects.fringe.amount, effects.fringe.course, kind.fringe, shown_.fringe, effects.flicker.fringe);
         if (torn > fringe) {
-            const bool out = effects.fringe.toward == Toward::centre;
-            const Direction way = out                                    ? Direction{0, 0}
-                                  : effects.fringe.toward == Toward::set ? atAngle(effects.fringe.angle)
-                                                                         : wayOf(motion, cuts_, time, own);
+            const auto set = angled(kind.fringeAngle, effects.fringe.toward, effects.fringe.angle);
+            const bool out = !set && effects.fringe.toward == Toward::centre;
+            const Direction way = out ? Direction{0, 0} : set ? *set : wayOf(motion, cuts_, time, own);
             fringe = torn;
             now.fringeX = torn * way.x;
             now.fringeY = torn * way.y;
             now.fringeOut = out ? torn : 0;
         }
-        const double flash = level(effects.flash.strength, effects.flash.course, shown_.flash, effects.flicker.flash);
+        const double flash =
+            level(effects.flash.strength, effects.flash.course, kind.flash, shown_.flash, effects.flicker.flash);
         if (flash > 0)
             flashes.push_back({i, {colourFromNumber(effects.flash.colour), flash, effects.flash.blend}});
     });
@@ -164,6 +212,29 @@ LightNow LightTrack::at(const Motion& motion, FrameTime time, double master) con
     for (const auto& [index, flash] : flashes)
         now.flashes.push_back(flash);
     return now;
+}
+
+double LightTrack::shutterAt(FrameTime time, double filmAngle) const
+{
+    std::optional<double> largest;
+    index_.at(time, [&](std::uint32_t i) {
+        const Lit& lit = lit_[i];
+        const Curve& curve = kinds_[lit.kind].shutter;
+        const double t = time - lit.frame;
+        if (curve.empty() || t < curve.keys().front().frame || t >= curve.keys().back().frame + 1)
+            return;
+        const double angle = filmAngle + (std::max(0.0, curve.at(t)) - filmAngle) * settledTo(lit.settling, time);
+        largest = std::max(largest.value_or(0), angle);
+    });
+    return largest.value_or(filmAngle);
+}
+
+double LightTrack::mostShutter() const
+{
+    double most = 0;
+    for (const Kind& kind : kinds_)
+        most = std::max(most, mostOfKeys(kind.shutter.keys()));
+    return most;
 }
 
 } // namespace ember

@@ -14,12 +14,27 @@ public:
 
     /// `motion` tells which way the picture goes; `master` scales all.
     LightNow at(const Motion& motion, FrameTime time, double master) const;
+    /// See Motion.
+    double shutterAt(FrameTime time, double filmAngle) const;
+    double mostShutter() const;
 
 private:
     /// What strikes of a recipe share.
     struct Kind {
+        explicit Kind(const Recipe& recipe);
+        /// Whether any of it is ever seen.
+        bool any() const;
+
         Effects effects;
         Envelope envelope;
+        // Over frames from the strike, in place of amounts and their courses, of angles and of the film's shutter.
+        Curve streak;
+        Curve streakAngle;
+        Curve radial;
+        Curve fringe;
+        Curve fringeAngle;
+        Curve flash;
+        Curve shutter;
     };
     struct Lit {
         double frame;

@@ -3,6 +3,8 @@
 
 #include <algorithm>
 #include <cmath>
+#include <complex>
+#include <numbers>
 
 #include "light_track.h"
 #include "stage.h"
@@ -26,9 +28,12 @@ double driftLevel(const Drift& drift, double end, FrameTime time)
 } // namespace
 
 Motion::Motion(const FeltProject& felt)
-    : framesPerSecond_(felt->rate.perSecond()), drift_(felt->drift), driftEnd_(static_cast<double>(felt->length())),
-      master_(felt->master)
+    : framesPerSecond_(felt->rate.perSecond()), drift_(felt->drift), driftRate_(felt->drift.rateKeys),
+      driftEnd_(static_cast<double>(felt->length())), master_(felt->master)
 {
+    AxesOn axesOn{};
+    for (const Axis axis : allAxes)
+        axesOn[static_cast<std::size_t>(axis)] = master_.moves(axis);
     const Project& project = *felt;
     firsts_.push_back(0);
     for (const Shot& shot : project.shots) {
@@ -38,9 +43,10 @@ Motion::Motion(const FeltProject& felt)
     if (std::all_of(moves_.begin(), moves_.end(), [](const ShotMove& move) { return move.keys.empty(); }))
         moves_.clear();
     const auto take = [&](const std::string& group, const Overlap& overlap) {
-        auto stage = std::make_unique<const Stage>(project, group, overlap);
+        auto stage = std::make_unique<const Stage>(project, group, overlap, axesOn);
         if (stage->empty())
             return;
+        farthestPivot_ = std::max(farthestPivot_, stage->farthestPivot());
         spans_.insert(spans_.end(), stage->spans().begin(), stage->spans().end());
         stages_.push_back(std::move(stage));
     };
@@ -60,38 +66,68 @@ Motion& Motion::operator=(Motion&&) noexcept = default;
 MotionSample Motion::at(FrameTime time) const
 {
     MotionSample sample;
-    AxisValues sum;
+    Felt felt;
+    AxisValues& sum = felt.axes;
+    double over = 1;
     if (!master_.bypass) {
         for (const auto& stage : stages_)
-            stage->addTo(sum, sample.intensity, time);
-        if (drift_.on) {
-            const double level = driftLevel(drift_, driftEnd_, time);
-            const double cycles = time * drift_.rate / framesPerSecond_;
-            const bool filmed = !drift_.captured.motion.empty();
-            for (const Axis axis : allAxes) {
-                if (drift_.amount[axis] == 0)
-                    continue;
-                const double value = filmed ? driftValue(drift_.captured, time / framesPerSecond_, axis, drift_.seed)
-                                            : driftValue(drift_.noise, cycles,
-                                                         mixSeed(drift_.seed, static_cast<std::uint64_t>(axis) + 1));
-                sum[axis] += level * drift_.amount[axis] * value;
-            }
-        }
-        const double over = master_.intensityAt(time);
+            stage->addTo(felt, sample.intensity, time);
+        if (drift_.on)
+            addDrift(sum, time);
+        over = master_.intensityAt(time);
         sample.intensity *= over;
         for (const Axis axis : allAxes)
             sum[axis] = master_.moves(axis) ? sum[axis] * over : 0.0;
     }
     const MoveKey move = moveAt(time);
+    double shiftX = 0;
+    double shiftY = 0;
+    if (felt.pivoted) { // the point lies in the picture, which the shot's own move has zoomed and rolled already
+        Felt now;
+        now.add(felt, over);
+        now.axes = sum;
+        const auto shift = now.middleMoves(std::max(smallestZoom / move.zoom - 1, sum[Axis::zoom]), sum[Axis::roll]) *
+                           std::polar(move.zoom, move.roll * std::numbers::pi / 180);
+        shiftX = shift.real();
+        shiftY = shift.imag();
+    }
     // Adding 0.0 turns a negative zero into a plain one, so that files never show "-0".
     Pose& pose = sample.pose;
-    pose.x = move.x + sum[Axis::x] + 0.0;
-    pose.y = move.y + sum[Axis::y] + 0.0;
+    pose.x = move.x + sum[Axis::x] + shiftX + 0.0;
+    pose.y = move.y + sum[Axis::y] + shiftY + 0.0;
     pose.zoom = std::max(smallestZoom, move.zoom * (1.0 + sum[Axis::zoom]));
     pose.roll = move.roll + sum[Axis::roll] + 0.0;
     pose.pan = std::clamp(sum[Axis::pan], -largestTurn, largestTurn) + 0.0;
     pose.tilt = std::clamp(sum[Axis::tilt], -largestTurn, largestTurn) + 0.0;
     return sample;
+}
+
+void Motion::addDrift(AxisValues& sum, FrameTime time) const
+{
+    double level = driftLevel(drift_, driftEnd_, time);
+    if (!drift_.levelKeys.empty())
+        level *= valueOfKeys(drift_.levelKeys, time);
+    const bool filmed = !drift_.captured.motion.empty();
+    double cycles = (driftRate_.empty() ? time * drift_.rate : driftRate_.integral(0, time)) / framesPerSecond_;
+    Captured captured = drift_.captured;
+    Noise noise = drift_.noise;
+    if (drift_.loop && driftEnd_ > 0) { // as many whole rounds as come nearest
+        const double all =
+            (driftRate_.empty() ? driftEnd_ * drift_.rate : driftRate_.integral(0, driftEnd_)) / framesPerSecond_;
+        noise.loop = std::max(1.0, std::round(all));
+        cycles *= all > 0 ? noise.loop / all : 0;
+        const double seconds = driftEnd_ / framesPerSecond_;
+        const double rounds = seconds * captured.speed / std::max(1e-9, captured.motion.seconds());
+        captured.speed *= filmed ? std::max(1.0, std::round(rounds)) / rounds : 1;
+    }
+    for (const Axis axis : allAxes) {
+        if (drift_.amount[axis] == 0)
+            continue;
+        const double value =
+            filmed ? driftValue(captured, time / framesPerSecond_, axis, drift_.seed)
+                   : driftValue(noise, cycles, mixSeed(drift_.seed, static_cast<std::uint64_t>(axis) + 1));
+        sum[axis] += level * drift_.amount[axis] * value;
+    }
 }
 
 std::optional<AxisValues> Motion::mostWithin(FrameTime from, FrameTime to) const
@@ -109,6 +145,12 @@ std::optional<AxisValues> Motion::mostWithin(FrameTime from, FrameTime to) const
         over = std::max(over, key.value);
     for (const Axis axis : allAxes)
         most[axis] = master_.moves(axis) ? most[axis] * over : 0.0;
+    if (farthestPivot_ > 0) { // each of the three sums of Felt is at most |1 - z·e^iθ| times the farthest point
+        const double turn = most[Axis::roll] * std::numbers::pi / 180;
+        const double shift = 3 * farthestPivot_ * (most[Axis::zoom] + (1 + most[Axis::zoom]) * turn);
+        most[Axis::x] += shift;
+        most[Axis::y] += shift;
+    }
     return most;
 }
 
@@ -127,6 +169,16 @@ LightNow Motion::lightAt(FrameTime time) const
     if (master_.bypass)
         return {};
     return light_->at(*this, time, master_.intensityAt(time));
+}
+
+double Motion::shutterAt(FrameTime time, double filmAngle) const
+{
+    return master_.bypass ? filmAngle : light_->shutterAt(time, filmAngle);
+}
+
+double Motion::mostShutter() const
+{
+    return light_->mostShutter();
 }
 
 std::vector<FrameSpan> Motion::moving(std::int64_t last) const

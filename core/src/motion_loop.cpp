@@ -28,13 +28,13 @@ double valueOf(const Similarity& moved, Axis axis)
     }
 }
 
-using Curve = std::vector<double>;
+using Samples = std::vector<double>;
 
 /// The frames of a loop on an axis: the last ones fade into those before the first.
-Curve looped(const CapturedMotion& motion, Axis axis, std::size_t blend)
+Samples looped(const CapturedMotion& motion, Axis axis, std::size_t blend)
 {
     const std::size_t length = motion.frames.size() - blend;
-    Curve curve(length);
+    Samples curve(length);
     for (std::size_t i = 0; i < length; ++i) {
         curve[i] = valueOf(motion.frames[i].moved, axis);
         if (i < blend) {
@@ -60,7 +60,7 @@ double between(Value&& value, double place)
 }
 
 /// The curve between its values, which go round.
-double around(const Curve& curve, double place)
+double around(const Samples& curve, double place)
 {
     const auto count = static_cast<std::int64_t>(curve.size());
     return between([&](std::int64_t i) { return curve[static_cast<std::size_t>(((i % count) + count) % count)]; },
@@ -72,7 +72,7 @@ double around(const Curve& curve, double place)
 struct MotionLoop::Data {
     KeptMotion kept;
     double framesPerSecond = 24;
-    std::array<Curve, axisCount> curves; ///< as shares of the largest; none for axes that stay at rest
+    std::array<Samples, axisCount> curves; ///< as shares of the largest; none for axes that stay at rest
     AxisValues largest;
     std::vector<double> violent; ///< seconds
     std::size_t length = 0;      ///< frames
@@ -87,9 +87,9 @@ MotionLoop::MotionLoop(KeptMotion kept)
         const auto second = static_cast<std::size_t>(std::lround(data->framesPerSecond * blendSeconds));
         const std::size_t blend = std::min(count / 4, second);
         data->length = count - blend;
-        Curve far(data->length);
+        Samples far(data->length);
         for (const Axis axis : filmedAxes) {
-            Curve curve = looped(motion, axis, blend);
+            Samples curve = looped(motion, axis, blend);
             double largest = 0;
             for (std::size_t i = 0; i < data->length * stepsBetween; ++i)
                 largest = std::max(largest, std::abs(around(curve, static_cast<double>(i) / stepsBetween)));
@@ -134,7 +134,7 @@ double MotionLoop::at(Axis axis, double seconds) const
 {
     if (data_ == nullptr)
         return 0;
-    const Curve& curve = data_->curves[static_cast<std::size_t>(axis)];
+    const Samples& curve = data_->curves[static_cast<std::size_t>(axis)];
     if (curve.empty())
         return 0;
     const double place = std::fmod(seconds * data_->framesPerSecond, static_cast<double>(data_->length));

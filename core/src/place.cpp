@@ -259,6 +259,21 @@ Strike feltStrike(const Project& project, Strike strike)
     strike.strength *= arrival.share;
     if (arrival.direction)
         strike.direction = arrival.direction;
+    if (const Recipe* recipe = project.recipe(strike.recipe);
+        recipe != nullptr && withOverrides(*recipe, strike.overrides).pivot.at == Pivot::At::place) {
+        // Zoom and roll go about where the camera sees the place.
+        const auto* inPicture = std::get_if<PicturePoint>(&strike.place->at);
+        const auto seen = inPicture != nullptr
+                              ? std::optional(*inPicture)
+                              : pictureOf(bounded(std::get<WorldPoint>(strike.place->at)),
+                                          cameraAt(project.world, static_cast<double>(strike.frame.index)),
+                                          project.width, project.height);
+        strike.overrides.set("pivot", static_cast<double>(seen ? Pivot::At::point : Pivot::At::middle));
+        if (seen) {
+            strike.overrides.set("pivot_x", seen->x);
+            strike.overrides.set("pivot_y", seen->y);
+        }
+    }
     strike.place.reset();
     return strike;
 }

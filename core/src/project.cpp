@@ -11,7 +11,7 @@ namespace ember {
 
 namespace strikefield {
 const FieldSpec strength{"strength", "Strength", "%",  0,
-                         4,          1,          0.05, "How hard it hits; 100 % gives the recipe's amounts"};
+                         10,         1,          0.05, "How hard it hits; 100 % gives the recipe's amounts"};
 const FieldSpec direction{"direction", "Direction", "°", -360,
                           360,         90,          5,   "Where the blow goes: 0 right, 90 down, 180 left"};
 } // namespace strikefield
@@ -113,8 +113,8 @@ double Master::intensityAt(FrameTime time) const
     if (after == keys.end())
         return keys.back().value;
     const IntensityKey& from = *(after - 1);
-    const double share =
-        (time - static_cast<double>(from.frame.index)) / static_cast<double>(after->frame - from.frame);
+    const double share = eased(from.ease, (time - static_cast<double>(from.frame.index)) /
+                                              static_cast<double>(after->frame - from.frame));
     return from.value + (after->value - from.value) * share;
 }
 
@@ -238,7 +238,7 @@ Recipe recipeOf(const Project& project, const Strike& strike)
     const Recipe* recipe = project.recipe(strike.recipe);
     if (recipe == nullptr)
         return {};
-    Recipe own = withOverrides(*recipe, strike.overrides);
+    Recipe own = inPlayTime(withOverrides(*recipe, strike.overrides));
     workOutRumble(own.envelope, project, strike);
     for (Strand& strand : own.strands)
         if (strand.envelope)
@@ -251,7 +251,7 @@ Settling settlingOf(const Project& project, const Strike& strike)
     constexpr double never = std::numeric_limits<double>::infinity();
     Settling settling{never, 0, never};
     for (const SettleMark& mark : project.settles) {
-        if (mark.frame <= strike.frame)
+        if (mark.frame <= strike.frame || !mark.ends(strike))
             continue;
         const auto frame = static_cast<double>(mark.frame.index);
         if (settling.from == never) {

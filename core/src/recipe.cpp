@@ -119,6 +119,56 @@ Recipe withOverrides(Recipe recipe, const Overrides& overrides)
                 for (auto& axis : drawn->keys) // as drawn or lifted to the peak, as the strand is
                     axis = tidied(std::move(axis), drawn->asDrawn);
             }
+    for (const auto& [key, keys] : overrides.curves().all())
+        setCurve(recipe, key, keys);
+    return recipe;
+}
+
+namespace {
+
+void speedUp(Strand& strand, double factor)
+{
+    strand.rate = {strand.rate.peakHz * factor, strand.rate.restHz * factor, strand.rate.fall / factor};
+    strand.intermittent.moves /= factor;
+    strand.intermittent.rests /= factor;
+    if (auto* jitter = std::get_if<Jitter>(&strand.source))
+        jitter->every /= factor;
+    if (auto* captured = std::get_if<Captured>(&strand.source))
+        captured->speed *= factor;
+    if (auto* drawn = std::get_if<Drawn>(&strand.source)) {
+        drawn->home /= factor;
+        for (CurveKeys& keys : drawn->keys)
+            keys = scaledKeys(std::move(keys), 1 / factor, 1);
+    }
+    if (strand.envelope)
+        strand.envelope = strand.envelope->inTime(1 / factor);
+}
+
+void speedUp(Course& course, double factor)
+{
+    course.rise /= factor;
+    course.hold /= factor;
+    course.fall /= factor;
+}
+
+} // namespace
+
+Recipe inPlayTime(Recipe recipe)
+{
+    const double factor = recipe.playRate;
+    if (factor == 1)
+        return recipe;
+    recipe.playRate = 1;
+    recipe.envelope = recipe.envelope.inTime(1 / factor);
+    for (Strand& strand : recipe.strands)
+        speedUp(strand, factor);
+    for (Course* course : {&recipe.effects.streak.course, &recipe.effects.radial.course, &recipe.effects.fringe.course,
+                           &recipe.effects.flash.course})
+        speedUp(*course, factor);
+    Curves faster;
+    for (const auto& [key, keys] : recipe.curves.all())
+        faster.set(key, scaledKeys(keys, 1 / factor, key.ends_with(".rate") ? factor : 1));
+    recipe.curves = std::move(faster);
     return recipe;
 }
 

@@ -43,8 +43,8 @@ struct Candidate {
 class Asking {
 public:
     Asking(const Project& project, const Motion& motion)
-        : project_(project), motion_(motion), part_(partToCover(project)), reach_(exposureReach(project.finish)),
-          moving_(motion.moving(project.length() - 1))
+        : project_(project), motion_(motion), part_(partToCover(project)),
+          reach_(exposureReach(project.finish, motion)), moving_(motion.moving(project.length() - 1))
     {
     }
 

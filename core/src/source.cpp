@@ -137,16 +137,9 @@ double valueOf(const Oscillation& swing, const SourceMoment& m, Axis axis, std::
 double valueOf(const Drawn& drawn, const SourceMoment& m, Axis axis, std::uint64_t)
 {
     const auto& keys = drawn.keys[static_cast<std::size_t>(axis)];
-    if (keys.empty())
-        return drawn.asDrawn ? 0.0 : 1.0;
-    const auto after = std::upper_bound(keys.begin(), keys.end(), m.pace,
-                                        [](double frame, const DrawnKey& key) { return frame < key.frame; });
-    if (after == keys.begin())
-        return keys.front().value;
-    const DrawnKey& from = *(after - 1);
-    if (after == keys.end())
-        return from.value;
-    return valueBetween(from, *after, m.pace);
+    if (drawn.asDrawn)
+        return handValue(keys, drawn.home, m.pace);
+    return keys.empty() ? 1.0 : valueOfKeys(keys, m.pace);
 }
 
 double valueOf(const Captured& captured, const SourceMoment& m, Axis axis, std::uint64_t seed)
@@ -205,49 +198,39 @@ double dampingFor(double rebounds)
     return a / std::sqrt(1.0 + a * a);
 }
 
-double eased(Ease ease, double u)
+CurveKeys tidied(CurveKeys keys, bool asDrawn)
 {
-    switch (ease) {
-    case Ease::linear: return u;
-    case Ease::curve:
-    case Ease::smooth: return u * u * (3.0 - 2.0 * u);
-    case Ease::hold: return 0.0;
-    case Ease::in: return u * u;
-    case Ease::out: return 1.0 - (1.0 - u) * (1.0 - u);
-    }
-    return u;
-}
-
-double valueBetween(const DrawnKey& from, const DrawnKey& to, double frame)
-{
-    const double length = to.frame - from.frame;
-    const double u = (frame - from.frame) / length;
-    double value = from.value + (to.value - from.value) * eased(from.ease, u);
-    if (from.ease == Ease::curve) // what the slopes add to a smooth way
-        value += length * u * (1 - u) * ((1 - u) * from.slopeOut - u * to.slopeIn);
-    return value;
-}
-
-std::vector<DrawnKey> tidied(std::vector<DrawnKey> keys, bool asDrawn)
-{
-    std::stable_sort(keys.begin(), keys.end(), [](const DrawnKey& a, const DrawnKey& b) { return a.frame < b.frame; });
-    std::vector<DrawnKey> out;
-    for (DrawnKey key : keys) {
+    CurveKeys out = inOrder(std::move(keys));
+    for (CurveKey& key : out)
         key.value = std::clamp(key.value, -1.0, 1.0);
-        if (!out.empty() && out.back().frame == key.frame)
-            out.back() = key;
-        else
-            out.push_back(key);
-    }
     if (out.empty() || asDrawn)
         return out;
     const auto peak = std::lower_bound(out.begin(), out.end(), 0.0,
-                                       [](const DrawnKey& key, double frame) { return key.frame < frame; });
+                                       [](const CurveKey& key, double frame) { return key.frame < frame; });
     if (peak == out.end() || peak->frame != 0)
         out.insert(peak, {0, 1, Ease::smooth});
     else
         peak->value = 1;
     return out;
+}
+
+HandSpan handSpan(const CurveKeys& keys, double home)
+{
+    if (keys.empty())
+        return {};
+    const CurveKey& last = keys.back();
+    return {keys.front().frame, last.frame + (last.value == 0 ? 0 : home > 0 ? home : 1)};
+}
+
+double handValue(const CurveKeys& keys, double home, double since)
+{
+    const HandSpan span = handSpan(keys, home);
+    if (!(since >= span.first) || since >= span.end)
+        return 0;
+    const CurveKey& last = keys.back();
+    if (since <= last.frame)
+        return valueOfKeys(keys, since);
+    return home > 0 ? last.value * (1 - eased(Ease::smooth, (since - last.frame) / home)) : last.value;
 }
 
 Source sourceOfKind(std::size_t index)

@@ -64,16 +64,24 @@ double gainUnder(const Overlap& overlap, double total, double strongest)
 /// Where a strand is in its run. A lead that builds up gets faster towards the strike as it later gets slower.
 SourceMoment momentOf(const Score::Part& part, const Envelope& envelope, double since, double framesPerSecond)
 {
+    if (part.asDrawn)
+        return {since, 0, since, 0, since / framesPerSecond, false};
     const bool builds = envelope.builds();
     const double onset = envelope.onset();
     if (builds && since >= onset - leadBreaksOff)
         since = std::max(since, onset);
     const double peak = envelope.peak();
     const double run = since - (part.kick ? envelope.holdEnd() : peak);
+    if (!part.rateCurve.empty()) { // the phase is the integral of the rate
+        const double gone = part.rateCurve.integral(peak, since);
+        const double cycles = part.rateCurve.integral(since - run, since) / framesPerSecond;
+        const double pace = gone / part.rate.peakHz;
+        return {since - onset, envelope.attack(), pace, cycles, pace / framesPerSecond, builds};
+    }
     const double way = builds && since < onset ? -1.0 : 1.0;
     const double pace = way * paceSincePeak(part.rate, way * (since - peak));
     const double cycles = way * cyclesSincePeak(part.rate, way * run, framesPerSecond);
-    return {since - onset, envelope[EnvelopeField::attack], pace, cycles, pace / framesPerSecond, builds};
+    return {since - onset, envelope.attack(), pace, cycles, pace / framesPerSecond, builds};
 }
 
 /// What a source never goes beyond. Noise and jitter are scaled to 1, a damped blow only falls from it; cubics between
@@ -89,9 +97,8 @@ double mostOf(const Source& source)
     }
     if (const auto* drawn = std::get_if<Drawn>(&source)) {
         double most = 1;
-        for (const auto& keys : drawn->keys)
-            for (const DrawnKey& key : keys)
-                most = key.ease == Ease::curve ? unknown : std::max(most, std::abs(key.value));
+        for (const CurveKeys& keys : drawn->keys)
+            most = std::max(most, mostOfKeys(keys));
         return most;
     }
     return std::holds_alternative<Captured>(source) ? unknown : 1.0;
@@ -103,7 +110,7 @@ double mostOfKick(const Score::Part& part, const Envelope& envelope, double sinc
 {
     const auto* kick = std::get_if<Kick>(&part.source);
     const double run = since - envelope.holdEnd();
-    if (kick == nullptr || run <= 0)
+    if (kick == nullptr || run <= 0 || !part.rateCurve.empty())
         return part.most;
     const double ratio = kick->damping / std::sqrt(1.0 - kick->damping * kick->damping);
     const double angle = 2 * std::numbers::pi * cyclesSincePeak(part.rate, run, framesPerSecond);
@@ -112,10 +119,12 @@ double mostOfKick(const Score::Part& part, const Envelope& envelope, double sinc
 
 /// The largest intensity from `from` to `to` frames from the strike: it rises to its peak and falls from the end of its
 /// hold; what leads up to it swings and is not looked at closely.
-double mostIntensity(const Envelope& e, double from, double to)
+double mostFelt(const Envelope& e, double from, double to)
 {
     if (to < e.start() || from >= e.end())
         return 0.0;
+    if (e.drawn())
+        return e.most();
     if (from <= e.holdEnd() && to >= e.peak())
         return 1.0;
     if (from > e.holdEnd())
@@ -159,8 +168,25 @@ double alongAxis(double degrees, Axis axis)
 
 // --- what strikes of a recipe share ---
 
-Score::Score(const Recipe& recipe) : envelope(recipe.envelope), start(envelope.start()), end(envelope.end())
+Score::Score(const Recipe& recipe, int width, int height)
+    : envelope(recipe.envelope), start(envelope.start()), end(envelope.end())
 {
+    if (recipe.pivot.at != Pivot::At::middle && recipe.pivot.at != Pivot::At::place) {
+        pivotX = (recipe.pivot.x - 0.5) * width;
+        pivotY = (recipe.pivot.y - 0.5) * height;
+        if (recipe.pivot.at == Pivot::At::followed) {
+            const auto followed = [&](const char* key, int pixels) {
+                CurveKeys keys = recipe.curves.of(key) != nullptr ? *recipe.curves.of(key) : CurveKeys();
+                for (CurveKey& one : keys)
+                    one.value -= 0.5;
+                return Curve(scaledKeys(std::move(keys), 1, pixels));
+            };
+            pivotCurveX = followed("pivot_x", width);
+            pivotCurveY = followed("pivot_y", height);
+        }
+        pivots = pivotX != 0 || pivotY != 0 || !pivotCurveX.empty() || !pivotCurveY.empty();
+    }
+    double largestKey = 0;
     const bool anySolo =
         std::any_of(recipe.strands.begin(), recipe.strands.end(), [](const Strand& s) { return s.solo; });
     for (const Strand& strand : recipe.strands) {
@@ -177,19 +203,110 @@ Score::Score(const Recipe& recipe) : envelope(recipe.envelope), start(envelope.s
             part.asDrawn = drawn->asDrawn;
         part.filmed = std::holds_alternative<Captured>(strand.source);
         part.salt = strand.salt;
+        const std::string prefix = "strand." + strand.name + ".";
+        if (const CurveKeys* keys = recipe.curves.of(prefix + "rate"); keys != nullptr && !part.asDrawn)
+            part.rateCurve = Curve(*keys);
+        AxisValues amounts = strand.amount;
+        if (strand.line.mode != LineMode::off && !part.kick && !part.asDrawn && !part.filmed) {
+            part.line = strand.line.mode;
+            part.lineAlong = {alongAxis(strand.line.angle, Axis::x), alongAxis(strand.line.angle, Axis::y)};
+            amounts[Axis::x] = amounts[Axis::y] = std::hypot(strand.amount[Axis::x], strand.amount[Axis::y]);
+        }
         part.most = mostOf(strand.source);
         for (const Axis axis : allAxes) {
             const bool moves = axis == Axis::x || axis == Axis::y || axis == Axis::zoom;
-            const double amount = strand.amount[axis] * (moves ? recipe.position : recipe.rotation);
-            if (amount != 0)
-                part.voices[part.voiceCount++] = {axis, amount};
+            const double scale = moves ? recipe.position : recipe.rotation;
+            const auto curveFor = [&](Axis of) {
+                return part.asDrawn ? nullptr : recipe.curves.of(prefix + "amount." + std::string(axisName(of)));
+            };
+            const CurveKeys* keys = curveFor(axis);
+            if (part.line != LineMode::off && (axis == Axis::x || axis == Axis::y)) // one length for both
+                keys = curveFor(Axis::x) != nullptr ? curveFor(Axis::x) : curveFor(Axis::y);
+            Voice voice{axis, amounts[axis] * scale};
+            if (keys != nullptr && scale != 0) {
+                voice.curve = static_cast<std::int8_t>(part.curves.size());
+                part.curves.emplace_back(scaledKeys(*keys, 1, scale));
+                voice.amount = mostOfKeys(part.curves.back().keys());
+            }
+            if (voice.amount != 0)
+                part.voices[part.voiceCount++] = voice;
         }
         if (part.voiceCount == 0)
             continue;
-        start = std::min(start, part.envelope.start());
-        end = std::max(end, part.envelope.end());
         parts.push_back(std::move(part));
+        if (!parts.back().asDrawn) {
+            start = std::min(start, parts.back().envelope.start());
+            end = std::max(end, parts.back().envelope.end());
+        }
     }
+    byHand = !parts.empty() && std::all_of(parts.begin(), parts.end(), [](const Part& p) { return p.asDrawn; });
+    if (byHand) {
+        start = std::numeric_limits<double>::infinity();
+        end = -start;
+    }
+    for (Part& part : parts) {
+        if (!part.asDrawn)
+            continue;
+        const auto& drawn = std::get<Drawn>(part.source);
+        part.hand = {std::numeric_limits<double>::infinity(), -std::numeric_limits<double>::infinity()};
+        for (std::size_t v = 0; v < part.voiceCount; ++v) {
+            const CurveKeys& keys = drawn.keys[static_cast<std::size_t>(part.voices[v].axis)];
+            const HandSpan span = handSpan(keys, drawn.home);
+            if (span.end <= span.first)
+                continue;
+            part.hand = {std::min(part.hand.first, span.first), std::max(part.hand.end, span.end)};
+            for (const CurveKey& key : keys)
+                if (std::abs(key.value) > largestKey) {
+                    largestKey = std::abs(key.value);
+                    handPeak = key.frame;
+                }
+        }
+        start = std::min(start, part.hand.first);
+        end = std::max(end, part.hand.end);
+    }
+}
+
+// --- what strikes do together ---
+
+namespace {
+
+/// z·e^iθ, exactly 1 at rest.
+std::complex<double> zoomAndRoll(double zoom, double roll)
+{
+    return (1 + zoom) * std::polar(1.0, roll * std::numbers::pi / 180);
+}
+
+} // namespace
+
+void Felt::add(double zoom, double roll, std::complex<double> point)
+{
+    if (zoom == 0 && roll == 0)
+        return;
+    const std::complex<double> moves = 1.0 - zoomAndRoll(zoom, roll);
+    const double weight = std::abs(zoom) + std::abs(roll) * std::numbers::pi / 180;
+    pivoted = pivoted || point != 0.0;
+    turned += moves;
+    shift += moves * point;
+    points += weight * point;
+    weights += weight;
+}
+
+void Felt::add(const Felt& other, double gain)
+{
+    for (const Axis axis : allAxes)
+        axes[axis] += other.axes[axis] * gain;
+    pivoted = pivoted || other.pivoted;
+    shift += other.shift * gain;
+    turned += other.turned * gain;
+    points += other.points * gain;
+    weights += other.weights * gain;
+}
+
+std::complex<double> Felt::middleMoves(double zoom, double roll) const
+{
+    if (!pivoted || weights == 0)
+        return 0;
+    return shift + ((1.0 - zoomAndRoll(zoom, roll)) - turned) * (points / weights);
 }
 
 // --- the index ---
@@ -232,8 +349,8 @@ SpanIndex::SpanIndex(const std::vector<Span>& spans)
 
 // --- the strikes ---
 
-Stage::Stage(const Project& project, const std::string& group, const Overlap& overlap)
-    : framesPerSecond_(project.rate.perSecond()), overlap_(overlap)
+Stage::Stage(const Project& project, const std::string& group, const Overlap& overlap, const AxesOn& axesOn)
+    : framesPerSecond_(project.rate.perSecond()), overlap_(overlap), axesOn_(axesOn)
 {
     std::map<RecipeId, std::uint32_t> shared;
     for (const Strike& strike : project.strikes) {
@@ -242,13 +359,13 @@ Stage::Stage(const Project& project, const std::string& group, const Overlap& ov
         if (!here || recipe == nullptr || strike.strength == 0)
             continue;
         if (!strike.overrides.empty() || worksOutRumble(*recipe)) {
-            scores_.emplace_back(recipeOf(project, strike));
+            scores_.emplace_back(recipeOf(project, strike), project.width, project.height);
             prepare(project, strike, static_cast<std::uint32_t>(scores_.size() - 1));
             continue;
         }
         const auto [known, fresh] = shared.try_emplace(recipe->id, static_cast<std::uint32_t>(scores_.size()));
         if (fresh)
-            scores_.emplace_back(*recipe);
+            scores_.emplace_back(inPlayTime(*recipe), project.width, project.height);
         prepare(project, strike, known->second);
     }
     std::vector<std::size_t> order(hits_.size());
@@ -287,32 +404,51 @@ void Stage::prepare(const Project& project, const Strike& strike, std::uint32_t 
     const Settling settling = settlingOf(project, strike);
     hit.settle = settling.from;
     hit.settleFrames = settling.frames;
-    StrikeSpan span{strike.id, hit.frame + shared.start, hit.frame + shared.envelope.peak(),
+    StrikeSpan span{strike.id, hit.frame + shared.start, hit.frame + shared.peak(),
                     std::min({hit.frame + shared.end, hit.settle + hit.settleFrames, settling.until})};
     // A mark on the way into a strike takes its lead away, not the strike.
     for (const SettleMark& mark : project.settles)
-        if (mark.frame <= strike.frame && static_cast<double>(mark.frame.index) > span.start)
+        if (mark.ends(strike) && mark.frame <= strike.frame && static_cast<double>(mark.frame.index) > span.start)
             hit.lead = false;
     if (!hit.lead)
-        span.start = hit.frame + std::min(shared.envelope.onset(), 0.0);
+        span.start = hit.frame + std::min(shared.byHand ? shared.start : shared.envelope.onset(), 0.0);
     if (span.end <= span.start)
         return;
     spans_.push_back(span);
     hits_.push_back(hit);
 }
 
+namespace {
+
+/// How strongly a motion by hand is felt: the largest share of its amounts that any axis is away from rest.
+double handLevel(const Score::Part& part, double since)
+{
+    if (since < part.hand.first || since >= part.hand.end)
+        return 0;
+    const auto& drawn = std::get<Drawn>(part.source);
+    double level = 0;
+    for (std::size_t v = 0; v < part.voiceCount; ++v)
+        level = std::max(
+            level, std::abs(handValue(drawn.keys[static_cast<std::size_t>(part.voices[v].axis)], drawn.home, since)));
+    return level;
+}
+
+} // namespace
+
 double Stage::levelOf(const Hit& hit, FrameTime time) const
 {
     const Score& score = scores_[hit.score];
     const double since = time - hit.frame;
-    double level = ember::intensityAt(score.envelope, since);
+    double level = score.byHand ? 0.0 : ember::intensityAt(score.envelope, since);
     for (const Score::Part& part : score.parts)
-        if (part.ownEnvelope)
+        if (part.asDrawn)
+            level = std::max(level, handLevel(part, since));
+        else if (part.ownEnvelope)
             level = std::max(level, ember::intensityAt(part.envelope, since));
     return level * hit.strength * settledTo(hit.settling(), time);
 }
 
-double Stage::addHit(AxisValues& sum, const Hit& hit, FrameTime time, double share) const
+double Stage::addHit(Felt& sum, const Hit& hit, FrameTime time, double share) const
 {
     const Score& score = scores_[hit.score];
     const double since = time - hit.frame;
@@ -320,40 +456,61 @@ double Stage::addHit(AxisValues& sum, const Hit& hit, FrameTime time, double sha
     const auto levelIn = [&](const Envelope& e) {
         return hit.lead || since >= e.onset() ? ember::intensityAt(e, since) : 0.0;
     };
-    const double level = levelIn(score.envelope);
+    const double level = score.byHand ? 0.0 : levelIn(score.envelope);
     double strongest = level;
+    double zooms = 0;
+    double rolls = 0;
     for (const Score::Part& part : score.parts) {
         const Envelope& envelope = part.ownEnvelope ? part.envelope : score.envelope;
-        double felt = part.ownEnvelope ? levelIn(envelope) : level;
-        if (felt == 0 && !(part.asDrawn && since >= envelope.start() && since < envelope.end()))
+        double felt = part.asDrawn ? 1.0 : part.ownEnvelope ? levelIn(envelope) : level;
+        if (felt == 0 || (part.asDrawn && !(since >= part.hand.first && since < part.hand.end)))
             continue;
-        strongest = std::max(strongest, felt);
-        if (part.asDrawn)
-            felt = 1;
+        if (!part.asDrawn)
+            strongest = std::max(strongest, felt);
         const SourceMoment moment = momentOf(part, envelope, since, framesPerSecond_);
         if (part.intermittent.mode != IntermittentMode::off)
-            felt *= gateAt(part.intermittent, since - envelope.peak(),
+            felt *= gateAt(part.intermittent, since - (part.asDrawn ? 0.0 : envelope.peak()),
                            mixSeed(hit.seed, static_cast<std::uint64_t>(part.salt), 0xb5));
         felt *= scale * share;
         const double blow = part.kick ? sourceValue(part.source, moment, Axis::x, 0) : 0.0;
         for (std::size_t v = 0; v < part.voiceCount; ++v) {
-            const auto& [axis, amount] = part.voices[v];
+            const Axis axis = part.voices[v].axis;
             const auto a = static_cast<std::size_t>(axis);
             // A kick goes along the direction with its whole body; the others only start on that side.
             double side = hit.side[a];
             if (part.kick && a < 2)
                 side = hit.along[a];
+            else if (part.line != LineMode::off && a < 2)
+                side = part.line == LineMode::set ? part.lineAlong[a] : hit.along[a];
             else if (sideIsFixed(part.source, axis, hit.hasDirection))
                 side = 1.0;
-            // The axes of a real camera belong together; all others are apart.
-            const double value =
-                part.kick
-                    ? blow
-                    : sourceValue(part.source, moment, axis,
-                                  mixSeed(hit.seed, static_cast<std::uint64_t>(part.salt), part.filmed ? 0 : a + 1));
-            sum[axis] += amount * side * felt * value;
+            // The axes of a real camera belong together, and x and y on a line; all others are apart.
+            const bool lined = part.line != LineMode::off && a < 2;
+            const double value = part.kick ? blow
+                                           : sourceValue(part.source, moment, lined ? Axis::x : axis,
+                                                         mixSeed(hit.seed, static_cast<std::uint64_t>(part.salt),
+                                                                 part.filmed ? 0
+                                                                 : lined     ? 1
+                                                                             : a + 1));
+            if (part.asDrawn)
+                strongest = std::max(strongest, std::abs(value));
+            const double amount = part.voices[v].curve < 0
+                                      ? part.voices[v].amount
+                                      : part.curves[static_cast<std::size_t>(part.voices[v].curve)].at(since);
+            const double moves = amount * side * felt * value;
+            sum.axes[axis] += moves;
+            if (axis == Axis::zoom)
+                zooms += moves;
+            else if (axis == Axis::roll)
+                rolls += moves;
         }
     }
+    const std::complex<double> point =
+        score.pivots ? std::complex(score.pivotCurveX.empty() ? score.pivotX : score.pivotCurveX.at(since),
+                                    score.pivotCurveY.empty() ? score.pivotY : score.pivotCurveY.at(since))
+                     : std::complex<double>();
+    sum.add(axesOn_[static_cast<std::size_t>(Axis::zoom)] ? zooms : 0.0,
+            axesOn_[static_cast<std::size_t>(Axis::roll)] ? rolls : 0.0, point);
     return strongest * scale * share;
 }
 
@@ -364,21 +521,21 @@ bool Stage::addMost(AxisValues& most, FrameTime from, FrameTime to) const
     const auto take = [&](std::size_t i) {
         const Hit& hit = hits_[i];
         const Score& score = scores_[hit.score];
-        const double level = mostIntensity(score.envelope, from - hit.frame, to - hit.frame);
+        const double level = mostFelt(score.envelope, from - hit.frame, to - hit.frame);
         for (const Score::Part& part : score.parts) {
-            const double own =
-                part.ownEnvelope ? mostIntensity(part.envelope, from - hit.frame, to - hit.frame) : level;
-            const double felt = part.asDrawn ? 1.0 : own;
+            const double own = part.ownEnvelope ? mostFelt(part.envelope, from - hit.frame, to - hit.frame) : level;
+            const bool handRuns = from - hit.frame < part.hand.end && to - hit.frame >= part.hand.first;
+            const double felt = part.asDrawn ? (handRuns ? 1.0 : 0.0) : own;
             if (felt == 0)
                 continue;
             known = known && std::isfinite(part.most);
             const Envelope& envelope = part.ownEnvelope ? part.envelope : score.envelope;
             const double reach = part.kick ? mostOfKick(part, envelope, from - hit.frame, framesPerSecond_) : part.most;
             for (std::size_t v = 0; v < part.voiceCount; ++v) {
-                const auto& [axis, amount] = part.voices[v];
+                const Axis axis = part.voices[v].axis;
                 const auto a = static_cast<std::size_t>(axis);
                 const double side = part.kick && a < 2 ? std::abs(hit.along[a]) : 1.0;
-                most[axis] += std::abs(amount) * side * felt * hit.strength * reach;
+                most[axis] += std::abs(part.voices[v].amount) * side * felt * hit.strength * reach;
             }
         }
     };
@@ -390,9 +547,24 @@ bool Stage::addMost(AxisValues& most, FrameTime from, FrameTime to) const
     return known;
 }
 
-void Stage::addAll(AxisValues& sum, double& intensity, FrameTime time) const
+double Stage::farthestPivot() const
 {
-    AxisValues together;
+    double farthest = 0;
+    for (const Score& score : scores_) {
+        if (!score.pivots)
+            continue;
+        const auto most = [](const Curve& curve, double still) {
+            return curve.empty() ? std::abs(still) : mostOfKeys(curve.keys());
+        };
+        farthest = std::max(farthest,
+                            std::hypot(most(score.pivotCurveX, score.pivotX), most(score.pivotCurveY, score.pivotY)));
+    }
+    return farthest;
+}
+
+void Stage::addAll(Felt& sum, double& intensity, FrameTime time) const
+{
+    Felt together;
     double total = 0;
     double strongest = 0;
     index_.at(time, [&](std::uint32_t i) {
@@ -400,9 +572,7 @@ void Stage::addAll(AxisValues& sum, double& intensity, FrameTime time) const
         total += level;
         strongest = std::max(strongest, level);
     });
-    const double gain = gainUnder(overlap_, total, strongest);
-    for (const Axis axis : allAxes)
-        sum[axis] += together[axis] * gain;
+    sum.add(together, gainUnder(overlap_, total, strongest));
     intensity = std::max(intensity, strongest);
 }
 
@@ -420,7 +590,7 @@ std::int64_t Stage::strongestAt(FrameTime time) const
     return found;
 }
 
-void Stage::addStronger(AxisValues& sum, double& intensity, FrameTime time) const
+void Stage::addStronger(Felt& sum, double& intensity, FrameTime time) const
 {
     const std::int64_t holder = strongestAt(time);
     if (holder < 0)
@@ -447,7 +617,7 @@ void Stage::addStronger(AxisValues& sum, double& intensity, FrameTime time) cons
     intensity = std::max(intensity, felt);
 }
 
-void Stage::addNewest(AxisValues& sum, double& intensity, FrameTime time) const
+void Stage::addNewest(Felt& sum, double& intensity, FrameTime time) const
 {
     const auto after = std::upper_bound(spans_.begin(), spans_.end(), time,
                                         [](FrameTime t, const StrikeSpan& span) { return t < span.start; });
@@ -465,7 +635,7 @@ void Stage::addNewest(AxisValues& sum, double& intensity, FrameTime time) const
     intensity = std::max(intensity, felt);
 }
 
-void Stage::addTo(AxisValues& sum, double& intensity, FrameTime time) const
+void Stage::addTo(Felt& sum, double& intensity, FrameTime time) const
 {
     switch (overlap_.rule) {
     case OverlapRule::add: addAll(sum, intensity, time); break;

@@ -3,6 +3,7 @@
 #pragma once
 
 #include <array>
+#include <complex>
 #include <cstdint>
 #include <limits>
 #include <vector>
@@ -18,6 +19,7 @@ struct Score {
     struct Voice {
         Axis axis;
         double amount;
+        std::int8_t curve = -1; ///< of the part's curves, in place of the amount
     };
     struct Part {
         Source source;
@@ -26,20 +28,56 @@ struct Score {
         Envelope envelope;
         bool ownEnvelope = false; ///< else the envelope is the recipe's, whose level is known already
         bool kick = false;
-        bool asDrawn = false; ///< not weighed by the envelope
+        bool asDrawn = false; ///< by hand: without an envelope
+        HandSpan hand;        ///< from when to when its curves are
         bool filmed = false;  ///< by a camera
         int salt = 1;
         double most = 1; ///< what its source never goes beyond, without a sign; infinite where that is not known
         std::uint8_t voiceCount = 0;
         std::array<Voice, axisCount> voices{};
+        Curve rateCurve;                   ///< in place of the rate
+        std::vector<Curve> curves;         ///< of the amounts
+        LineMode line = LineMode::off;     ///< then x and y have one value
+        std::array<double, 2> lineAlong{}; ///< where the angle is set
     };
+    bool byHand = false; ///< nothing in it is weighed by the recipe's envelope
+    bool pivots = false;
+    double pivotX = 0; ///< pixels from the frame's middle
+    double pivotY = 0;
+    Curve pivotCurveX; ///< the same, where it moves
+    Curve pivotCurveY;
     Envelope envelope;
     std::vector<Part> parts;
     double start = 0; ///< frames from the strike to the first and past the last movement
     double end = 0;
 
-    explicit Score(const Recipe& recipe);
+    /// Width and height in pixels: pivots are ratios of them.
+    Score(const Recipe& recipe, int width, int height);
+    /// What it is felt with, for the ones to which the others give way.
+    double peak() const { return byHand ? handPeak : envelope.peak(); }
+    double handPeak = 0; ///< frame of the largest key of all curves by hand
 };
+
+/// What strikes together do at an instant. Zoom z and roll θ about a point p move the picture's middle by (1 -
+/// z·e^iθ)·p (points as complex numbers, from the frame's middle). Where strikes meet each keeps its own point to first
+/// order, and to the last bit where they all have the same.
+struct Felt {
+    AxisValues axes;
+    bool pivoted = false;
+    std::complex<double> shift;  ///< Σ (1 - z·e^iθ)·p
+    std::complex<double> turned; ///< Σ (1 - z·e^iθ)
+    std::complex<double> points; ///< Σ weight·p
+    double weights = 0;          ///< how much each zooms and rolls
+
+    /// Takes what one strike does, zoom as a difference and roll in degrees, about its point.
+    void add(double zoom, double roll, std::complex<double> point);
+    void add(const Felt& other, double gain);
+    /// How far all of it together moves the picture's middle where the whole zoom and roll are these.
+    std::complex<double> middleMoves(double zoom, double roll) const;
+};
+
+/// Which axes the film lets move.
+using AxesOn = std::array<bool, axisCount>;
 
 /// How far settle marks have let a strike down, 1 to 0.
 double settledTo(const Settling& settling, FrameTime time);
@@ -112,35 +150,38 @@ private:
 class Stage {
 public:
     /// The strikes of this group ("" for those without one).
-    Stage(const Project& project, const std::string& group, const Overlap& overlap);
+    Stage(const Project& project, const std::string& group, const Overlap& overlap, const AxesOn& axesOn);
 
     bool empty() const { return hits_.empty(); }
     const std::vector<StrikeSpan>& spans() const { return spans_; }
 
     /// Adds what no axis goes beyond at any instant from `from` to `to`; false where that is not known.
     bool addMost(AxisValues& most, FrameTime from, FrameTime to) const;
+    /// The farthest point any of its strikes goes about, in pixels from the frame's middle.
+    double farthestPivot() const;
 
-    /// Adds what is felt at `time` to the axes and lifts `intensity` to the strongest.
-    void addTo(AxisValues& sum, double& intensity, FrameTime time) const;
+    /// Adds what is felt at `time` and lifts `intensity` to the strongest.
+    void addTo(Felt& sum, double& intensity, FrameTime time) const;
 
 private:
     void prepare(const Project& project, const Strike& strike, std::uint32_t score);
     double levelOf(const Hit& hit, FrameTime time) const;
     /// Adds `share` of what a strike does and returns how strongly that is felt.
-    double addHit(AxisValues& sum, const Hit& hit, FrameTime time, double share) const;
+    double addHit(Felt& sum, const Hit& hit, FrameTime time, double share) const;
     /// The same, and nothing once its span is over.
-    double addWithin(AxisValues& sum, std::size_t i, FrameTime time, double share) const
+    double addWithin(Felt& sum, std::size_t i, FrameTime time, double share) const
     {
         return time < spans_[i].end ? addHit(sum, hits_[i], time, share) : 0.0;
     }
-    void addAll(AxisValues& sum, double& intensity, FrameTime time) const;
-    void addStronger(AxisValues& sum, double& intensity, FrameTime time) const;
-    void addNewest(AxisValues& sum, double& intensity, FrameTime time) const;
+    void addAll(Felt& sum, double& intensity, FrameTime time) const;
+    void addStronger(Felt& sum, double& intensity, FrameTime time) const;
+    void addNewest(Felt& sum, double& intensity, FrameTime time) const;
     /// The strongest running strike, -1 when none runs; of equals the newer.
     std::int64_t strongestAt(FrameTime time) const;
 
     double framesPerSecond_;
     Overlap overlap_;
+    AxesOn axesOn_;
     std::vector<Score> scores_;
     std::vector<Hit> hits_; ///< by start, like spans_
     std::vector<StrikeSpan> spans_;

@@ -130,7 +130,7 @@ void Survey::update(const Project& whole, const Motion& motion)
         frames = motion.moving(length - 1);
     }
     asked_ = 0;
-    const auto reach = static_cast<std::int64_t>(std::ceil(exposureReach(project.finish)));
+    const auto reach = static_cast<std::int64_t>(std::ceil(exposureReach(project.finish, motion)));
     std::int64_t next = 0; // spans may touch when they are widened by what the shutter sees
     for (const FrameSpan& span : frames)
         for (auto frame = std::max(next, span.first - reach); frame <= std::min(span.last + reach, length - 1);

@@ -49,7 +49,7 @@ constexpr FieldSpec phase{
 constexpr FieldSpec back{"back", "Back", "%", 0, 1, 1, 0.05, "How far it swings back, against the way out"};
 constexpr FieldSpec asDrawn = choiceField(
     "as_drawn", "As drawn", offOn, 0,
-    "The curves are the whole motion: not raised at the peak, not weighed by the envelope, the same for each seed");
+    "The curves are the whole motion: frames from the strike, no envelope, no rate, the same for each seed");
 constexpr FieldSpec speed{"speed", "Speed", "%",  0.1,
                           10,      1,       0.05, "How fast the camera moves, against how it was filmed"};
 constexpr FieldSpec muted = choiceField("muted", "Mute", offOn, 0, "Silences this strand");
@@ -65,6 +65,25 @@ constexpr FieldSpec unevenness{
     "unevenness", "Unevenness", "%", 0, 1, 0.6, 0.05, "How much seeded movements and rests differ in length"};
 constexpr FieldSpec position{"position", "Position", "%", 0, 2, 1, 0.05, "Strength of x, y and zoom together"};
 constexpr FieldSpec rotation{"rotation", "Rotation", "%", 0, 2, 1, 0.05, "Strength of roll, pan and tilt together"};
+constexpr FieldSpec playRate{
+    "play_rate", "Play rate", "%", 0.1, 10, 1, 0.05, "How fast all of it goes by: shape, rates, keys and light"};
+constexpr std::array<std::string_view, 4> pivotWords{"middle", "point", "place", "followed"};
+constexpr FieldSpec pivotAt = choiceField(
+    "pivot", "Pivot", pivotWords, 0,
+    "What zoom and roll go about: the frame's middle, a point, the strike's place, or a point followed in the clip");
+constexpr FieldSpec pivotX{"pivot_x", "Pivot x", "%", -1, 2, 0.5, 0.01, "From the left, of the frame's width"};
+constexpr FieldSpec pivotY{"pivot_y", "Pivot y", "%", -1, 2, 0.5, 0.01, "From the top, of the frame's height"};
+constexpr std::array<std::string_view, 3> lineWords{"off", "direction", "set"};
+constexpr FieldSpec lineMode =
+    choiceField("line", "Along a line", lineWords, 0,
+                "x and y together along one line, both ways: along the strike's direction, or at a set angle");
+constexpr FieldSpec lineAngle{"line_angle", "Line angle", "°", -360, 360, 90, 5, "0 right, 90 down"};
+constexpr FieldSpec home{"home",   "Back to rest",
+                         "frames", 0,
+                         2400,     6,
+                         1,        "Frames in which an axis goes back to rest after its last key; 0 jumps"};
+constexpr FieldSpec driftLoop =
+    choiceField("loop", "Loop", offOn, 0, "The film's end meets its beginning without a seam");
 constexpr FieldSpec variation = choiceField("variation", "Variation", variationWords, 0,
                                             "Each: every strike moves by its own seed; same: all by the recipe's");
 constexpr FieldSpec seed{"seed", "Seed", "", 0, largestSeed, 1, 1, "The number the motion grows from", {}, true};
@@ -76,12 +95,13 @@ constexpr FieldSpec ceiling{
 constexpr FieldSpec knee{"knee", "Knee",  "%",  0,
                          1,      2.0 / 3, 0.05, "Share of the ceiling from which sums bend towards it"};
 constexpr FieldSpec driftOn = choiceField("on", "Drift", offOn, 0, "A low motion under the whole shot");
-constexpr FieldSpec driftRate{"rate", "Rate", "Hz", 0.02, 30, 0.6, 0.1, "Swings a second"};
+constexpr FieldSpec driftRate{"rate", "Rate", "Hz", 0.02, mostDriftRate, 0.6, 0.1, "Swings a second"};
 constexpr FieldSpec fadeIn{"fade_in", "Fade in", "frames", 0,
                            100000,    0,         1,        "Frames in which it rises at the shot's start"};
 constexpr FieldSpec fadeOut{"fade_out", "Fade out", "frames", 0,
                             100000,     0,          1,        "Frames in which it falls at the shot's end"};
-constexpr FieldSpec intensity{"intensity", "Intensity", "%", 0, 2, 1, 0.05, "Strength of all shakes together"};
+constexpr FieldSpec intensity{"intensity",   "Intensity", "%",  0,
+                              mostIntensity, 1,           0.05, "Strength of all shakes together"};
 constexpr FieldSpec bypass = choiceField("bypass", "Bypass", offOn, 0, "All shakes off");
 constexpr FieldSpec sounds = choiceField("sounds", "Sounds", offOn, 1, "Whether strikes are heard");
 constexpr FieldSpec soundKind = choiceField("kind", "Sound", soundKindWords, 0, "The sound of the strike");
@@ -128,6 +148,18 @@ template <typename Kind>
 bool isKind(const Strand& strand)
 {
     return std::holds_alternative<Kind>(strand.source);
+}
+
+bool isHand(const Strand& strand)
+{
+    const auto* drawn = std::get_if<Drawn>(&strand.source);
+    return drawn != nullptr && drawn->asDrawn;
+}
+
+/// Sources that can run along a line: a blow goes along its direction, curves and cameras where they go.
+bool canLine(const Strand& strand)
+{
+    return isKind<Noise>(strand) || isKind<Jitter>(strand) || isKind<Oscillation>(strand);
 }
 
 bool isNoise(const Drift& drift)
@@ -264,11 +296,14 @@ std::span<const FieldOf<Strand>> fieldsOf<Strand>()
             .withAxes<&Oscillation::phase>(phases)
             .withAxes<&Oscillation::back>(backs);
         SourceFields<Drawn>{table}.with<&Drawn::asDrawn>(asDrawn);
+        table.add<AtSource<Drawn, &Drawn::home>>(home, isHand);
         SourceFields<Captured>{table}.with<&Captured::speed>(speed);
         table.with<&Strand::rate, &Rate::peakHz>(ratePeak)
             .with<&Strand::rate, &Rate::restHz>(rateRest)
             .with<&Strand::rate, &Rate::fall>(rateFall)
             .addAxes<At<&Strand::amount>>(amounts)
+            .with<&Strand::line, &Line::mode>(lineMode, canLine)
+            .with<&Strand::line, &Line::angle>(lineAngle, canLine)
             .with<&Strand::intermittent, &Intermittent::mode>(intermittent)
             .with<&Strand::intermittent, &Intermittent::moves>(moves)
             .with<&Strand::intermittent, &Intermittent::rests>(rests)
@@ -290,6 +325,10 @@ std::span<const FieldOf<Recipe>> fieldsOf<Recipe>()
                                    .with<&Recipe::rotation>(rotation)
                                    .with<&Recipe::variation>(variation)
                                    .with<&Recipe::seed>(seed)
+                                   .with<&Recipe::playRate>(playRate)
+                                   .with<&Recipe::pivot, &Pivot::at>(pivotAt)
+                                   .with<&Recipe::pivot, &Pivot::x>(pivotX)
+                                   .with<&Recipe::pivot, &Pivot::y>(pivotY)
                                    .done();
     return fields;
 }
@@ -343,6 +382,7 @@ std::span<const FieldOf<Drift>> fieldsOf<Drift>()
                                    .with<&Drift::seed>(seed)
                                    .with<&Drift::fadeIn>(fadeIn)
                                    .with<&Drift::fadeOut>(fadeOut)
+                                   .with<&Drift::loop>(driftLoop)
                                    .done();
     return fields;
 }

@@ -179,7 +179,7 @@ Result<ListedStrike> strikeFromCells(const std::function<std::string(std::string
     if (const std::string text = cell("strength"); !trimmed(text).empty()) {
         const auto strength = ratioFrom(text);
         if (!strength || !inRange(strikefield::strength, *strength))
-            return wrong("strength", text, "a ratio from 0 to 4, or percent");
+            return wrong("strength", text, "a ratio from 0 to 10, or percent");
         strike.strength = *strength;
     }
     if (const std::string text = cell("direction"); !trimmed(text).empty()) {

@@ -135,17 +135,17 @@ std::string handedToGltf(const HandedMotion& asked)
             return;
         }
         const KeyPlaces at = fewestPlaces(curves, KeyJoin::curve, motion.stopped);
-        std::vector<DrawnKeys> keys;
+        std::vector<CurveKeys> keys;
         for (const SampledCurve& curve : curves)
             keys.push_back(keysAtPlaces(curve, at, KeyJoin::curve, 0, motion.rate.seconds(1)));
         std::vector<double> times;
         for (std::size_t n = 0; n < at.size(); ++n) {
             times.push_back(eachTime[at[n]]);
-            for (const DrawnKeys& k : keys)
+            for (const CurveKeys& k : keys)
                 values.push_back(k[n].slopeIn);
-            for (const DrawnKeys& k : keys)
+            for (const CurveKeys& k : keys)
                 values.push_back(k[n].value);
-            for (const DrawnKeys& k : keys)
+            for (const CurveKeys& k : keys)
                 values.push_back(k[n].slopeOut);
         }
         const std::size_t input = buffer.add(times, 1, "SCALAR", true);

@@ -324,19 +324,19 @@ Result<HandedMotion> handedMotion(const Project& project, const HandingOn& how)
     return motion;
 }
 
-std::vector<DrawnKeys> handedKeys(const HandedMotion& motion)
+std::vector<CurveKeys> handedKeys(const HandedMotion& motion)
 {
-    std::vector<DrawnKeys> all;
+    std::vector<CurveKeys> all;
     const auto first = static_cast<double>(motion.first);
     for (const HandedChannel& channel : motion.channels) {
         if (motion.how.sparse) {
             const auto& values = channel.curve.values;
             const bool still = std::all_of(values.begin(), values.end(), [&](double v) { return v == values.front(); });
-            all.push_back(still ? DrawnKeys{{first, values.front(), Ease::curve}}
+            all.push_back(still ? CurveKeys{{first, values.front(), Ease::curve}}
                                 : fewestLooseKeys(channel.curve, first, 1, motion.stopped));
             continue;
         }
-        DrawnKeys keys;
+        CurveKeys keys;
         for (std::size_t i = 0; i < channel.curve.values.size(); ++i)
             keys.push_back({first + static_cast<double>(i), channel.curve.values[i], Ease::linear});
         all.push_back(std::move(keys));
@@ -344,7 +344,7 @@ std::vector<DrawnKeys> handedKeys(const HandedMotion& motion)
     return all;
 }
 
-KeyCount countOf(const std::vector<DrawnKeys>& keys, const HandedMotion& motion)
+KeyCount countOf(const std::vector<CurveKeys>& keys, const HandedMotion& motion)
 {
     KeyCount count;
     for (std::size_t i = 0; i < keys.size(); ++i) {

@@ -52,13 +52,13 @@ std::optional<std::size_t> placeOf(const std::array<std::string_view, N>& names,
 
 } // namespace
 
-std::string handedToCsv(const HandedMotion& motion, const std::vector<DrawnKeys>& few)
+std::string handedToCsv(const HandedMotion& motion, const std::vector<CurveKeys>& few)
 {
     std::string out;
     if (motion.how.sparse) {
         out = "channel,frame,value,slope_in,slope_out\n";
         for (std::size_t i = 0; i < few.size(); ++i)
-            for (const DrawnKey& key : few[i])
+            for (const CurveKey& key : few[i])
                 out += headingOf(motion.channels[i]) + "," + shortNumber(key.frame) + "," + shortNumber(key.value) +
                        "," + shortNumber(key.slopeIn) + "," + shortNumber(key.slopeOut) + "\n";
         return out;
@@ -77,7 +77,7 @@ std::string handedToCsv(const HandedMotion& motion, const std::vector<DrawnKeys>
     return out;
 }
 
-std::string handedToJson(const HandedMotion& motion, const std::vector<DrawnKeys>& few)
+std::string handedToJson(const HandedMotion& motion, const std::vector<CurveKeys>& few)
 {
     Json json{{"vember_motion", motionVersion},
               {"name", motion.title},
@@ -99,7 +99,7 @@ std::string handedToJson(const HandedMotion& motion, const std::vector<DrawnKeys
         Json one{{"name", channel.name}, {"unit", channel.unit}, {"rest", channel.rest}};
         if (motion.how.sparse) {
             Json list = Json::array();
-            for (const DrawnKey& key : few[i])
+            for (const CurveKey& key : few[i])
                 list.push_back({{"frame", key.frame},
                                 {"value", key.value},
                                 {"slope_in", key.slopeIn},
@@ -158,7 +158,7 @@ Result<HandedMotion> handedFromJson(std::string_view text)
             if (one.contains("values")) {
                 channel.curve.values = one.at("values").get<std::vector<double>>();
             } else {
-                DrawnKeys keys;
+                CurveKeys keys;
                 for (const Json& key : one.at("keys"))
                     keys.push_back({key.at("frame").get<double>(), key.at("value").get<double>(), Ease::curve,
                                     key.at("slope_in").get<double>(), key.at("slope_out").get<double>()});

@@ -47,7 +47,7 @@ std::string pictureOf(const Project& project, std::int64_t frame)
 }
 
 /// `few`: the keys of each channel, where the file has these and their number can be told.
-std::vector<Phrase> notesOf(const HandedMotion& motion, const std::vector<DrawnKeys>& few)
+std::vector<Phrase> notesOf(const HandedMotion& motion, const std::vector<CurveKeys>& few)
 {
     std::vector<Phrase> notes;
     if (few.empty()) {
@@ -208,7 +208,7 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
         return motion.error();
     motion->stopped = stopped;
     const bool table = format == HandFormat::csv || format == HandFormat::json;
-    const auto few = table && how.sparse ? handedKeys(motion.value()) : std::vector<DrawnKeys>();
+    const auto few = table && how.sparse ? handedKeys(motion.value()) : std::vector<CurveKeys>();
     Handed out;
     std::vector<Phrase> notes = notesOf(motion.value(), few);
     const std::int64_t shown = motion->first - how.frameOffset;

@@ -237,7 +237,7 @@ Result<ShakeSheet> sheetOf(const Project& project, StrikeId id)
         sheet.groups.push_back(groupOf(strand.name, strand));
         if (const auto* drawn = std::get_if<Drawn>(&strand.source))
             for (const Axis axis : allAxes)
-                for (const DrawnKey& key : drawn->keys[static_cast<std::size_t>(axis)])
+                for (const CurveKey& key : drawn->keys[static_cast<std::size_t>(axis)])
                     sheet.groups.back().values.push_back(
                         {std::string(axisLabels[static_cast<std::size_t>(axis)]) + " key " + fixed(key.frame, 1),
                          fixed(100 * key.value, 1) + " %"});

@@ -107,9 +107,9 @@ Result<Strand> strandFollowing(const PoseAt& poseAt, const Project& project, dou
         return stopped();
     bool gaveUp = false;
     Strand strand{"Keys", Drawn{}, {}, {}};
-    strand.rate.restHz = strand.rate.peakHz; // frames are frames
     auto& drawn = std::get<Drawn>(strand.source);
     drawn.asDrawn = true;
+    drawn.home = 0; // it ends as it ended
     for (const Axis axis : allAxes) {
         const double done = sampling + (1 - sampling) * static_cast<double>(axis) / axisCount;
         const auto value = [&](double frame) {
@@ -126,7 +126,7 @@ Result<Strand> strandFollowing(const PoseAt& poseAt, const Project& project, dou
         const auto share = [&](double frame) { return value(frame) / most; };
         const double unit = most * unitOf(project, axis);
         const double tolerance = (turns(axis) ? wish.degrees : wish.pixels) / unit;
-        DrawnKeys keys = wish.everyFrame ? keyEachFrame(share, first - zero, last - zero)
+        CurveKeys keys = wish.everyFrame ? keyEachFrame(share, first - zero, last - zero)
                                          : fewestKeys(share, first - zero, last - zero, tolerance, [&] {
                                                gaveUp = gaveUp || !goesOn(baking.progress, done);
                                                return gaveUp;
@@ -154,21 +154,17 @@ Error nothingMoves(const std::string& what)
     return {ErrorCode::badValue, what, "it does not move the picture, so there is nothing to make keys of"};
 }
 
-/// A strike alone, felt with `recipe`, as a strand whose keys count from `peak` frames after it; `end` becomes the
-/// frame from the strike at which it is over.
-Result<Strand> strandOfStrike(const Project& project, const Strike& strike, const Recipe& recipe, double peak,
-                              const std::string& name, Baking& baking, double& end)
+/// A strike alone, felt with `recipe`, as a strand whose keys count from it.
+Result<Strand> strandOfStrike(const Project& project, const Strike& strike, const Recipe& recipe,
+                              const std::string& name, Baking& baking)
 {
     const Project alone = oneStrike(project, strike, recipe);
     const Motion motion(alone);
     if (motion.spans().empty())
         return nothingMoves(name);
     const StrikeSpan span = motion.spans().front();
-    const auto frame = static_cast<double>(strike.frame.index);
-    const double zero = frame + peak;
-    end = span.end - frame;
-    auto strand =
-        strandOf(alone, zero + std::floor(span.start - zero), zero + std::ceil(span.end - zero), zero, baking);
+    const auto zero = static_cast<double>(strike.frame.index);
+    auto strand = strandOf(alone, std::floor(span.start), std::ceil(span.end), zero, baking);
     if (strand.ok() && baking.made.keys == 0)
         return nothingMoves(name);
     return strand;
@@ -187,23 +183,19 @@ Result<Baked> withStrikeBaked(Project project, StrikeId id, const BakeWish& wish
     Recipe recipe = recipeOf(project, *strike);
     recipe.id = 1;
     untilItsLength(recipe);
-    double end = 0;
-    auto keyed = strandOfStrike(project, *strike, recipe, recipe.envelope.peak(), name, baking, end);
+    auto keyed = strandOfStrike(project, *strike, recipe, name, baking);
     if (!keyed.ok())
         return keyed.error();
     Strand strand = std::move(keyed.value());
-    // The recipe's envelope says from when to when: as long as the longest of its strands.
     const Recipe* source = project.recipe(strike->recipe);
     recipe.name = source->name + ", keys";
     recipe.position = recipe.rotation = 1;
-    if (recipe.envelope.end() < end) {
-        Envelope longer = recipe.envelope;
-        if (longer[EnvelopeField::rumble] > 0)
-            longer.set(EnvelopeField::rumbleLength, longer[EnvelopeField::rumbleLength] + end - longer.end());
-        else
-            longer.set(EnvelopeField::decay, longer[EnvelopeField::decay] + end - longer.end());
-        strand.envelope = longer;
-    }
+    recipe.pivot = {}; // the keys have it in them
+    Curves light;
+    for (const auto& [key, keys] : recipe.curves.all())
+        if (!key.starts_with("strand.") && !key.starts_with("pivot"))
+            light.set(key, keys);
+    recipe.curves = std::move(light);
     recipe.strands = {std::move(strand)};
     RecipeAdded added = withRecipe(std::move(project), std::move(recipe));
     Strike* changed = added.project.strike(id);
@@ -230,9 +222,8 @@ Result<Baked> withStrandBaked(Project project, StrikeId id, std::size_t index, c
     single.id = 1;
     single.position = single.rotation = 1;
     single.strands = {sounding};
-    const double peak = original.envelope.value_or(recipe.envelope).peak();
-    double end = 0;
-    auto keyed = strandOfStrike(project, *strike, single, peak, original.name, baking, end);
+    single.pivot = {};
+    auto keyed = strandOfStrike(project, *strike, single, original.name, baking);
     if (!keyed.ok())
         return keyed.error();
     Strand strand = std::move(keyed.value());
@@ -264,13 +255,6 @@ Result<Baked> withFilmBaked(Project project, const BakeWish& wish, const Progres
     Recipe recipe;
     recipe.name = "Film, keys";
     recipe.strands = {std::move(keyed.value())};
-    Envelope& envelope = recipe.envelope;
-    envelope.set(EnvelopeField::attack, 0);
-    envelope.set(EnvelopeField::hold, 0);
-    envelope.set(EnvelopeField::decay, 0);
-    envelope.set(EnvelopeField::rumble, 1);
-    envelope.set(EnvelopeField::rumbleLength, last + 1);
-    envelope.set(EnvelopeField::release, 0);
     RecipeAdded added = withRecipe(std::move(project), std::move(recipe));
     Strike strike;
     strike.name = "Film";
@@ -293,32 +277,17 @@ Result<Strand> strandCutOut(const CapturedMotion& stretch, const Project& projec
         const double home = eased(Ease::smooth, std::clamp(4 * (last - frame) / last, 0.0, 1.0));
         return Pose{home * moved.x * scale, home * moved.y * scale, 1 + home * (moved.zoom - 1), home * moved.roll};
     };
-    const double corner = std::hypot(project.width, project.height) / 2;
-    double peak = 0;
-    double farthest = 0;
-    for (double frame = 0; frame <= last; ++frame) {
-        const Pose pose = poseAt(frame);
-        const double far = std::hypot(pose.x, pose.y) + corner * (std::abs(pose.zoom - 1) + std::abs(pose.roll) / 57.3);
-        if (far > farthest) {
-            farthest = far;
-            peak = frame;
-        }
-    }
-    if (last < 1 || farthest < smallest)
+    const bool moves = [&] {
+        for (double frame = 0; frame <= last; ++frame)
+            for (const Axis axis : allAxes)
+                if (std::abs(along(poseAt(frame), axis)) > smallest)
+                    return true;
+        return false;
+    }();
+    if (last < 1 || !moves)
         return nothingMoves("The stretch");
-    Envelope envelope;
-    envelope.set(EnvelopeField::lead, 0);
-    envelope.set(EnvelopeField::attack, peak);
-    envelope.set(EnvelopeField::hold, 0);
-    envelope.set(EnvelopeField::decay, last - peak);
-    envelope.set(EnvelopeField::rumble, 0);
-    if (envelope[EnvelopeField::attack] != peak || envelope[EnvelopeField::decay] != last - peak)
-        return Error{ErrorCode::badValue, "The stretch", "it is too long for one strike; trim it to the violent part"};
     Baking baking{wish, {}, {}};
-    auto strand = strandFollowing(poseAt, project, 0, last, peak, baking);
-    if (strand.ok())
-        strand.value().envelope = envelope;
-    return strand;
+    return strandFollowing(poseAt, project, 0, last, 0, baking);
 }
 
 } // namespace ember

@@ -12,7 +12,7 @@ namespace {
 template <typename Item>
 void put(std::vector<Item>& list, const Item& item)
 {
-    std::erase_if(list, [&](const Item& other) { return other.frame == item.frame; });
+    std::erase_if(list, [&](const Item& other) { return inOnePlace(other, item); });
     list.insert(std::upper_bound(list.begin(), list.end(), item,
                                  [](const Item& a, const Item& b) { return a.frame < b.frame; }),
                 item);

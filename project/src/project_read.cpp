@@ -28,7 +28,10 @@ const Strand* drawnStrandOf(const Recipe& recipe, std::string_view key)
     return nullptr;
 }
 
-Overrides readOwn(const Json& json, const std::string& place, const Recipe& recipe, JsonTrouble& trouble)
+constexpr std::string_view curveSuffix = ".curve";
+constexpr int handSinceVersion = 13; ///< from which on keys without an envelope count from the strike
+
+Overrides readOwn(const Json& json, const std::string& place, const Recipe& recipe, int version, JsonTrouble& trouble)
 {
     Overrides own;
     JsonObject object(json, place, trouble);
@@ -55,7 +58,14 @@ Overrides readOwn(const Json& json, const std::string& place, const Recipe& reci
             continue;
         if (const Strand* strand = drawnStrandOf(shaped, key)) {
             object.find(key.c_str());
-            own.setKeys(strand->name, keysFromJson(value, object.placeOf(key), trouble));
+            AxisKeys keys = keysFromJson(value, object.placeOf(key), trouble);
+            if (version < handSinceVersion && std::get<Drawn>(strand->source).asDrawn)
+                countFromStrike(keys, strand->rate, strand->envelope.value_or(shaped.envelope));
+            own.setKeys(strand->name, std::move(keys));
+        } else if (key.ends_with(curveSuffix)) {
+            const std::string of = key.substr(0, key.size() - curveSuffix.size());
+            if (const FieldSpec* spec = curveSpecOf(shaped, of))
+                own.setCurve(of, curveFromJson(object, key, spec->min, spec->max));
         } else {
             read(key, shaped, true);
         }
@@ -63,7 +73,7 @@ Overrides readOwn(const Json& json, const std::string& place, const Recipe& reci
     return own;
 }
 
-Strike readStrike(const Json& json, const std::string& place, const Project& project, JsonTrouble& trouble)
+Strike readStrike(const Json& json, const std::string& place, const Project& project, int version, JsonTrouble& trouble)
 {
     JsonObject object(json, place, trouble);
     Strike strike;
@@ -89,7 +99,7 @@ Strike readStrike(const Json& json, const std::string& place, const Project& pro
     }
     strike.recipe = recipe->id;
     if (const Json* own = object.find("own"))
-        strike.overrides = readOwn(*own, object.placeOf("own"), *recipe, trouble);
+        strike.overrides = readOwn(*own, object.placeOf("own"), *recipe, version, trouble);
     if (const Json* envelope = object.find("envelope")) { // version 1
         JsonObject values(*envelope, object.placeOf("envelope"), trouble);
         for (const auto field : envelopeFields())
@@ -123,7 +133,7 @@ void inOrder(List& list, const std::string& place, JsonTrouble& trouble)
 {
     std::stable_sort(list.begin(), list.end(), [](const auto& a, const auto& b) { return a.frame < b.frame; });
     const auto same =
-        std::adjacent_find(list.begin(), list.end(), [](const auto& a, const auto& b) { return a.frame == b.frame; });
+        std::adjacent_find(list.begin(), list.end(), [](const auto& a, const auto& b) { return inOnePlace(a, b); });
     if (same != list.end())
         trouble.add(ErrorCode::badValue, place, Phrase("has two entries on frame {}", same->frame.index));
 }
@@ -158,12 +168,12 @@ BeatGrid readBeats(const Json& json, JsonTrouble& trouble)
 }
 
 Shot readShot(const Json& json, const std::string& place, const std::string& folder, const Project& project,
-              bool wholeClips, JsonTrouble& trouble)
+              int version, JsonTrouble& trouble)
 {
     JsonObject object(json, place, trouble);
     Shot shot;
     readList(object, "trimmed", false, [&](const Json& item, const std::string& where) {
-        shot.trimmed.push_back(readStrike(item, where, project, trouble));
+        shot.trimmed.push_back(readStrike(item, where, project, version, trouble));
     });
     shot.length = object.needInteger("length", 1, longestFilm);
     readList(object, "move", false, [&](const Json& item, const std::string& where) {
@@ -178,7 +188,7 @@ Shot readShot(const Json& json, const std::string& place, const std::string& fol
     shot.speed = object.number("speed", shotfield::speed.min, shotfield::speed.max, 1);
     if (object.find("clip_length") != nullptr)
         shot.available = object.needInteger("clip_length", 1, longestFilm);
-    else if (wholeClips && !shot.still) // before version 7
+    else if (version < 7 && !shot.still) // whole clips
         shot.available = shot.length;
     if (const Json* format = object.find("clip_format")) {
         JsonObject values(*format, object.placeOf("clip_format"), trouble);
@@ -233,6 +243,9 @@ SettleMark readSettle(const Json& json, const std::string& place, JsonTrouble& t
     mark.frame = Frame{object.needInteger("frame", 0, longestFilm)};
     mark.mode = static_cast<SettleMode>(static_cast<int>(numberOf(object, settlefield::mode)));
     mark.frames = numberOf(object, settlefield::frames);
+    mark.group = object.text("group", {});
+    if (object.find("strike") != nullptr) // as strikes are counted; an identity once they are there
+        mark.strike = object.needInteger("strike", 1, longestFilm);
     return mark;
 }
 
@@ -243,7 +256,9 @@ Master readMaster(const Json& json, JsonTrouble& trouble)
     readValues(object, master);
     readList(object, "keys", false, [&](const Json& item, const std::string& where) {
         JsonObject key(item, where, trouble);
-        master.keys.push_back({Frame{key.needInteger("frame", 0, longestFilm)}, key.number("value", 0, 2, 1)});
+        const Frame frame{key.needInteger("frame", 0, longestFilm)};
+        const double value = key.number("value", 0, mostIntensity, 1);
+        master.keys.push_back({frame, value, static_cast<Ease>(static_cast<int>(key.choice("ease", easeWords, 0)))});
     });
     inOrder(master.keys, "master.keys", trouble);
     return master;
@@ -274,6 +289,8 @@ void readMeeting(JsonObject& object, Project& project, JsonTrouble& trouble)
             project.drift.amount = {};
         project.drift.captured.motion = readMotion(values); // which values there are depends on it
         readValues(values, project.drift);
+        project.drift.rateKeys = curveFromJson(values, "rate_keys", 0, mostDriftRate);
+        project.drift.levelKeys = curveFromJson(values, "level_keys", -mostDriftLevel, mostDriftLevel);
     }
     if (const Json* master = object.find("master"))
         project.master = readMaster(*master, trouble);
@@ -283,6 +300,7 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
 {
     JsonObject object(json, "", trouble);
     Project project;
+    const int version = json["vember"].get<int>();
     object.find("vember");
     if (const Json* frame = object.need("frame")) {
         JsonObject size(*frame, "frame", trouble);
@@ -327,7 +345,7 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
     StrikeId id = 0; // counted here: looking for the next free one each time takes minutes in a list of 200,000
     ShotId shotId = 0;
     readList(object, "shots", true, [&](const Json& item, const std::string& where) {
-        Shot shot = readShot(item, where, folder, project, json["vember"].get<int>() < 7, trouble);
+        Shot shot = readShot(item, where, folder, project, version, trouble);
         for (Strike& strike : shot.trimmed)
             strike.id = ++id;
         shot.id = ++shotId;
@@ -336,10 +354,15 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
     if (project.length() > longestFilm)
         trouble.add(ErrorCode::badValue, "shots", "are longer together than a film can be");
     readList(object, "strikes", true, [&](const Json& item, const std::string& where) {
-        Strike strike = readStrike(item, where, project, trouble);
+        Strike strike = readStrike(item, where, project, version, trouble);
         strike.id = ++id;
         project.strikes.push_back(std::move(strike));
     });
+    for (SettleMark& mark : project.settles)
+        if (mark.strike > static_cast<StrikeId>(project.strikes.size()))
+            trouble.add(ErrorCode::badValue, "settles", Phrase("name strike {}, which there is not", mark.strike));
+        else if (mark.strike > 0)
+            mark.strike = project.strikes[static_cast<std::size_t>(mark.strike) - 1].id;
     project.sortStrikes();
     if (const Json* finish = object.find("finish"))
         project.finish = readFinish(*finish, trouble);

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
 #include <filesystem>
 
 #include "ember/project/file.h"
@@ -22,6 +23,8 @@ Json ownValues(const Strike& strike, const Recipe& recipe)
             json[key] = spec->choices.empty() && !isColour(*spec) ? Json(value) : Json(valueText(*spec, value));
     for (const auto& [strand, keys] : strike.overrides.drawn())
         json["strand." + strand + ".keys"] = keysToJson(keys);
+    for (const auto& [key, keys] : strike.overrides.curves().all())
+        json[key + ".curve"] = curveToJson(keys);
     return json;
 }
 
@@ -100,7 +103,9 @@ Json toJson(const Master& master)
 {
     Json json = valuesToJson(master);
     for (const IntensityKey& key : master.keys)
-        json["keys"].push_back({{"frame", key.frame.index}, {"value", key.value}});
+        json["keys"].push_back({{"frame", key.frame.index},
+                                {"value", key.value},
+                                {"ease", std::string(easeWords[static_cast<std::size_t>(key.ease)])}});
     return json;
 }
 
@@ -109,6 +114,24 @@ Json toJson(const SettleMark& mark)
     Json json{{"frame", mark.frame.index}, {"mode", mark.mode == SettleMode::cut ? "cut" : "ease"}};
     if (mark.mode == SettleMode::ease)
         json["frames"] = mark.frames;
+    if (!mark.group.empty())
+        json["group"] = mark.group;
+    return json;
+}
+
+/// One that is for a strike names it by its place among them; of one whose strike is gone nothing is kept.
+Json settlesToJson(const Project& project)
+{
+    Json json = Json::array();
+    for (const SettleMark& mark : project.settles) {
+        const auto of = std::find_if(project.strikes.begin(), project.strikes.end(),
+                                     [&](const Strike& strike) { return strike.id == mark.strike; });
+        if (mark.strike != 0 && of == project.strikes.end())
+            continue;
+        json.push_back(toJson(mark));
+        if (mark.strike != 0)
+            json.back()["strike"] = of - project.strikes.begin() + 1;
+    }
     return json;
 }
 
@@ -172,8 +195,12 @@ std::string projectToJson(const Project& project, const std::string& folder)
         json["board"] = boardToJson(project.board, project);
     json["overlap"] = valuesToJson(project.overlap);
     json["groups"] = listToJson(project.groups);
-    json["settles"] = listToJson(project.settles);
+    json["settles"] = settlesToJson(project);
     json["drift"] = valuesToJson(project.drift);
+    if (!project.drift.rateKeys.empty())
+        json["drift"]["rate_keys"] = curveToJson(project.drift.rateKeys);
+    if (!project.drift.levelKeys.empty())
+        json["drift"]["level_keys"] = curveToJson(project.drift.levelKeys);
     if (const MotionLoop& motion = project.drift.captured.motion; !motion.empty())
         json["drift"]["motion"] = motionToJson(motion.kept());
     json["master"] = toJson(project.master);

@@ -100,7 +100,7 @@ Recipe scaled(const Recipe& recipe, const RecipeScale& from, const RecipeScale& 
             scaleValues(*strand.envelope, distance, time);
         if (auto* drawn = std::get_if<Drawn>(&strand.source))
             for (auto& keys : drawn->keys)
-                for (DrawnKey& key : keys)
+                for (CurveKey& key : keys)
                     key.frame = std::round(key.frame * time * 100) / 100;
     }
     return out;

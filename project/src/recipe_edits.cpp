@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "ember/core/keys.h"
 #include "ember/core/values.h"
 #include "recipe_json.h"
 
@@ -30,7 +31,31 @@ void dropDeadOverrides(Project& project, RecipeId id)
             if (const Strand* strand = own.strand(name);
                 strand == nullptr || !std::holds_alternative<Drawn>(strand->source))
                 strike->overrides.clearKeys(name);
+        const auto curves = strike->overrides.curves().all();
+        for (const auto& [key, keys] : curves)
+            if (curveSpecOf(own, key) == nullptr)
+                strike->overrides.clearCurve(key);
     }
+}
+
+/// Curves of strands that are gone, or are by hand now.
+void dropDeadCurves(Recipe& recipe)
+{
+    const auto curves = recipe.curves.all();
+    for (const auto& [key, keys] : curves)
+        if (curveSpecOf(recipe, key) == nullptr)
+            recipe.curves.clear(key);
+}
+
+/// The part of a curve behind its peak, drawn out or together.
+CurveKeys scaledBehindPeak(const Envelope& envelope, double factor)
+{
+    CurveKeys keys = envelope.curve();
+    KeyPlaces behind;
+    for (std::size_t i = 0; i < keys.size(); ++i)
+        if (keys[i].frame > envelope.peak())
+            behind.push_back(i);
+    return scaledInTime(std::move(keys), behind, envelope.peak(), factor, false);
 }
 
 std::string freshRecipeName(const Project& project, const std::string& wanted)
@@ -65,82 +90,11 @@ Project withRecipeValue(Project project, const StrikeIds& ids, std::string_view 
                 strike->overrides.set(key, clampTo(*spec, value));
         } else if (setValue(*recipe, key, value)) {
             strike->overrides.clear(key);
+            dropDeadCurves(*recipe);
         }
         dropDeadOverrides(project, recipe->id);
     }
     return project;
-}
-
-Project withDrawnKeys(Project project, const StrikeIds& ids, std::string_view strand, Axis axis,
-                      std::vector<DrawnKey> keys, ShapeScope scope)
-{
-    for (const StrikeId id : ids) {
-        Strike* strike = project.strike(id);
-        Recipe* recipe = strike != nullptr ? project.recipe(strike->recipe) : nullptr;
-        if (recipe == nullptr)
-            continue;
-        const Recipe felt = withOverrides(*recipe, strike->overrides);
-        const Strand* now = felt.strand(strand);
-        const auto* drawn = now != nullptr ? std::get_if<Drawn>(&now->source) : nullptr;
-        if (drawn == nullptr)
-            continue;
-        AxisKeys all = drawn->keys;
-        all[static_cast<std::size_t>(axis)] = tidied(keys, drawn->asDrawn);
-        auto* shared = std::get_if<Drawn>(&recipe->strand(strand)->source);
-        if (scope == ShapeScope::strike || shared == nullptr) { // drawn for this strike alone
-            strike->overrides.setKeys(strand, std::move(all));
-        } else {
-            shared->keys[static_cast<std::size_t>(axis)] = all[static_cast<std::size_t>(axis)];
-            if (const AxisKeys* own = strike->overrides.keysOf(strand)) { // what is edited is what is felt
-                AxisKeys still = *own;
-                still[static_cast<std::size_t>(axis)] = all[static_cast<std::size_t>(axis)];
-                if (still == shared->keys)
-                    strike->overrides.clearKeys(strand);
-                else
-                    strike->overrides.setKeys(strand, std::move(still));
-            }
-        }
-    }
-    return project;
-}
-
-double lastFeltKeyFrame(const Recipe& felt, const Strand& strand)
-{
-    const Envelope& envelope = strand.envelope ? *strand.envelope : felt.envelope;
-    return paceSincePeak(strand.rate, envelope.end() - envelope.peak());
-}
-
-Project withShapeReaching(Project project, const StrikeIds& ids, const std::string& strand, double keyFrame,
-                          ShapeScope scope)
-{
-    for (const StrikeId id : ids) {
-        const Strike* strike = project.strike(id);
-        if (strike == nullptr || project.recipe(strike->recipe) == nullptr)
-            continue;
-        const Recipe felt = recipeOf(project, *strike);
-        const Strand* drawn = felt.strand(strand);
-        if (drawn == nullptr)
-            continue;
-        const Envelope& envelope = drawn->envelope ? *drawn->envelope : felt.envelope;
-        // The frame behind the key, so that the key's own is felt.
-        const double missing =
-            std::ceil(framesOfPace(drawn->rate, keyFrame) + 1 - (envelope.end() - envelope.peak()) - 1e-6);
-        if (missing <= 0)
-            continue;
-        const bool rumbles = envelope[EnvelopeField::rumble] > 0 &&
-                             envelope.chosen<RumbleUntil>(EnvelopeField::rumbleUntil) == RumbleUntil::length;
-        const EnvelopeField field = rumbles ? EnvelopeField::rumbleLength : EnvelopeField::decay;
-        const std::string key =
-            (drawn->envelope ? "strand." + strand + ".envelope." : "envelope.") + std::string(specOf(field).key);
-        project = withRecipeValue(std::move(project), {id}, key, envelope[field] + missing, scope);
-    }
-    return project;
-}
-
-Project withoutOwnKeys(Project project, const StrikeIds& ids, std::string_view strand)
-{
-    return withStrikesChanged(std::move(project), ids,
-                              [strand](Strike& strike) { strike.overrides.clearKeys(strand); });
 }
 
 namespace {
@@ -177,9 +131,13 @@ Project withLengthsScaled(Project project, const StrikeIds& ids, double factor, 
             if (alone || strike->overrides[key])
                 if (const auto was = readValue(own, key))
                     strike->overrides.set(key, clampTo(*specOfValue(own, key), *was * factor));
+        if (own.envelope.drawn() && (alone || strike->overrides.curves().of("envelope.strength") != nullptr))
+            strike->overrides.setCurve("envelope.strength", scaledBehindPeak(own.envelope, factor));
         if (alone || std::find(done.begin(), done.end(), recipe->id) != done.end())
             continue;
         done.push_back(recipe->id);
+        if (recipe->envelope.drawn())
+            recipe->envelope.setCurve(scaledBehindPeak(recipe->envelope, factor));
         for (const std::string& key : lengthKeys(*recipe))
             if (const auto was = readValue(*recipe, key))
                 setValue(*recipe, key, *was * factor);
@@ -286,6 +244,7 @@ Project withoutStrand(Project project, RecipeId id, std::size_t index)
     if (recipe == nullptr || index >= recipe->strands.size())
         return project;
     recipe->strands.erase(recipe->strands.begin() + static_cast<std::ptrdiff_t>(index));
+    dropDeadCurves(*recipe);
     dropDeadOverrides(project, id);
     return project;
 }
@@ -318,7 +277,19 @@ Project withStrandRenamed(Project project, RecipeId id, std::size_t index, const
             strike->overrides.setKeys(name, *keys);
             strike->overrides.clearKeys(recipe->strands[index].name);
         }
+        const auto curves = strike->overrides.curves().all();
+        for (const auto& [key, keys] : curves)
+            if (key.starts_with(before)) {
+                strike->overrides.clearCurve(key);
+                strike->overrides.setCurve(after + key.substr(before.size()), keys);
+            }
     }
+    const auto curves = recipe->curves.all();
+    for (const auto& [key, keys] : curves)
+        if (key.starts_with(before)) {
+            recipe->curves.clear(key);
+            recipe->curves.set(after + key.substr(before.size()), keys);
+        }
     recipe->strands[index].name = name;
     return project;
 }

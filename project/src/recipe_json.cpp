@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "recipe_json.h"
 
+#include <algorithm>
 #include <set>
 
 #include "ember/core/shown_text.h"
@@ -55,24 +56,43 @@ Json effectsToJson(const Effects& effects)
 
 } // namespace
 
+Json curveToJson(const CurveKeys& keys)
+{
+    Json list = Json::array();
+    for (const CurveKey& key : keys) {
+        list.push_back({{"frame", key.frame},
+                        {"value", key.value},
+                        {"ease", std::string(curveEaseWords[static_cast<std::size_t>(key.ease)])}});
+        if (key.slopeIn != 0)
+            list.back()["slope_in"] = key.slopeIn;
+        if (key.slopeOut != 0)
+            list.back()["slope_out"] = key.slopeOut;
+    }
+    return list;
+}
+
+CurveKeys curveFromJson(JsonObject& object, const std::string& key, double min, double max)
+{
+    CurveKeys keys;
+    readList(object, key.c_str(), false, [&](const Json& item, const std::string& where) {
+        JsonObject one(item, where, object.trouble());
+        CurveKey read;
+        read.frame = one.number("frame", -longestDrawing, longestDrawing, 0);
+        read.value = one.number("value", min, max, 0);
+        read.ease = static_cast<Ease>(static_cast<int>(one.choice("ease", curveEaseWords, 1)));
+        read.slopeIn = one.number("slope_in", -steepest, steepest, 0);
+        read.slopeOut = one.number("slope_out", -steepest, steepest, 0);
+        keys.push_back(read);
+    });
+    return inOrder(std::move(keys));
+}
+
 Json keysToJson(const AxisKeys& axes)
 {
     Json json = Json::object();
-    for (const Axis axis : allAxes) {
-        const auto& keys = axes[static_cast<std::size_t>(axis)];
-        if (keys.empty())
-            continue;
-        Json& list = json[std::string(axisName(axis))] = Json::array();
-        for (const DrawnKey& key : keys) {
-            list.push_back({{"frame", key.frame},
-                            {"value", key.value},
-                            {"ease", std::string(drawnEaseWords[static_cast<std::size_t>(key.ease)])}});
-            if (key.slopeIn != 0)
-                list.back()["slope_in"] = key.slopeIn;
-            if (key.slopeOut != 0)
-                list.back()["slope_out"] = key.slopeOut;
-        }
-    }
+    for (const Axis axis : allAxes)
+        if (const CurveKeys& keys = axes[static_cast<std::size_t>(axis)]; !keys.empty())
+            json[std::string(axisName(axis))] = curveToJson(keys);
     return json;
 }
 
@@ -80,21 +100,30 @@ AxisKeys keysFromJson(const Json& json, const std::string& place, JsonTrouble& t
 {
     AxisKeys axes;
     JsonObject object(json, place, trouble);
-    for (const Axis axis : allAxes) {
-        std::vector<DrawnKey> keys;
-        readList(object, std::string(axisName(axis)).c_str(), false, [&](const Json& item, const std::string& where) {
-            JsonObject key(item, where, trouble);
-            DrawnKey read;
-            read.frame = key.number("frame", -longestDrawing, longestDrawing, 0);
-            read.value = key.number("value", -1, 1, 0);
-            read.ease = static_cast<Ease>(static_cast<int>(key.choice("ease", drawnEaseWords, 1)));
-            read.slopeIn = key.number("slope_in", -steepest, steepest, 0);
-            read.slopeOut = key.number("slope_out", -steepest, steepest, 0);
-            keys.push_back(read);
-        });
-        axes[static_cast<std::size_t>(axis)] = std::move(keys);
-    }
+    for (const Axis axis : allAxes)
+        axes[static_cast<std::size_t>(axis)] = curveFromJson(object, std::string(axisName(axis)), -1, 1);
     return axes;
+}
+
+void countFromStrike(AxisKeys& axes, const Rate& rate, const Envelope& envelope)
+{
+    for (CurveKeys& keys : axes) {
+        if (keys.empty())
+            continue;
+        for (CurveKey& key : keys)
+            key.frame = envelope.peak() + (key.frame > 0 ? framesOfPace(rate, key.frame) : key.frame);
+        const double start = envelope.start();
+        const double last = std::max(start, envelope.end() - 1);
+        const CurveKey atStart{start, valueOfKeys(keys, start), Ease::linear};
+        const CurveKey atLast{last, valueOfKeys(keys, last), Ease::linear};
+        const bool begins = keys.front().frame < start || keys.front().value != 0;
+        const bool ends = keys.back().frame > last || keys.back().value != 0;
+        std::erase_if(keys, [&](const CurveKey& key) { return key.frame < start || key.frame > last; });
+        if (begins && (keys.empty() || keys.front().frame > start))
+            keys.insert(keys.begin(), atStart);
+        if (ends && (keys.empty() || keys.back().frame < last))
+            keys.push_back(atLast);
+    }
 }
 
 void writeValues(Json& json, const Values& values)
@@ -183,6 +212,9 @@ Json recipeToJson(const Recipe& recipe)
     json["strands"] = Json::array();
     for (const Strand& strand : recipe.strands)
         json["strands"].push_back(strandToJson(strand));
+    for (const std::string& key : curveKeysOf(recipe))
+        if (const CurveKeys* keys = curveOf(recipe, key))
+            json["curves"][key] = curveToJson(*keys);
     return json;
 }
 
@@ -206,6 +238,10 @@ Recipe recipeFromJson(const Json& json, const std::string& place, JsonTrouble& t
         recipe.sound.file = values.text("file", "");
     }
     std::set<std::string> names;
+    const auto isOldHand = [](const Json& item, const Strand& strand) {
+        const auto* drawn = std::get_if<Drawn>(&strand.source);
+        return drawn != nullptr && drawn->asDrawn && item.is_object() && !item.contains("home");
+    };
     readList(object, "strands", true, [&](const Json& item, const std::string& where) {
         Strand strand = strandFromJson(item, where, trouble);
         if (!names.insert(strand.name).second)
@@ -213,8 +249,19 @@ Recipe recipeFromJson(const Json& json, const std::string& place, JsonTrouble& t
                         Phrase("is {}, as another strand's of this recipe is already", inQuotes(strand.name)));
         if (!item.is_object() || !item.contains("salt")) // as older files counted them
             strand.salt = static_cast<int>(recipe.strands.size()) + 1;
+        if (isOldHand(item, strand)) {
+            auto& drawn = std::get<Drawn>(strand.source);
+            drawn.home = 0;
+            countFromStrike(drawn.keys, strand.rate, strand.envelope.value_or(recipe.envelope));
+        }
         recipe.strands.push_back(std::move(strand));
     });
+    if (const Json* curves = object.find("curves")) {
+        JsonObject held(*curves, object.placeOf("curves"), trouble);
+        for (const auto& [key, keys] : curves->items())
+            if (const FieldSpec* spec = curveSpecOf(recipe, key))
+                setCurve(recipe, key, curveFromJson(held, key, spec->min, spec->max));
+    }
     return recipe;
 }
 

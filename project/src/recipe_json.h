@@ -45,6 +45,12 @@ Recipe recipeFromJson(const Json& json, const std::string& place, JsonTrouble& t
 Json strandToJson(const Strand& strand);
 /// The keys of each axis that has some, as in a drawn strand.
 Json keysToJson(const AxisKeys& keys);
+/// One list of keys, and back, with values in their range.
+Json curveToJson(const CurveKeys& keys);
+CurveKeys curveFromJson(JsonObject& object, const std::string& key, double min, double max);
+/// Makes keys that were drawn without an envelope in files up to version 12, where they counted from the envelope's
+/// peak and were cut off where it ended, into what they are now. They jump where they jumped.
+void countFromStrike(AxisKeys& keys, const Rate& rate, const Envelope& envelope);
 /// Each axis that is not named has none.
 AxisKeys keysFromJson(const Json& json, const std::string& place, JsonTrouble& trouble);
 Strand strandFromJson(const Json& json, const std::string& place, JsonTrouble& trouble);

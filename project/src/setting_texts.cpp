@@ -3,13 +3,10 @@
 
 #include <cmath>
 
+#include "ember/core/text.h"
 #include "ember/core/values.h"
 
 namespace ember {
-
-namespace {
-
-} // namespace
 
 std::vector<std::string_view> split(std::string_view text, char at)
 {
@@ -36,35 +33,96 @@ std::optional<Ease> easeFrom(std::string_view word)
     return static_cast<Ease>(found - easeWords.begin());
 }
 
-std::optional<DrawnKey> drawnKeyFrom(const std::vector<std::string_view>& parts)
+std::string listName(std::string_view name)
 {
-    if (parts.size() < 2 || parts.size() > 3)
+    std::string text;
+    for (const char c : name)
+        text += c == ',' ? "%2C" : c == ':' ? "%3A" : c == '%' ? "%25" : std::string(1, c);
+    return text;
+}
+
+std::string fromListName(std::string_view text)
+{
+    std::string name;
+    for (std::size_t i = 0; i < text.size(); ++i) {
+        const std::string_view code = text.substr(i, 3);
+        const char meant = code == "%2C" ? ',' : code == "%3A" ? ':' : code == "%25" ? '%' : '\0';
+        name += meant != '\0' ? meant : text[i];
+        i += meant != '\0' ? std::size_t{2} : 0;
+    }
+    return name;
+}
+
+std::optional<CurveKey> curveKeyFrom(const std::vector<std::string_view>& parts)
+{
+    constexpr double steepest = 1e6;
+    if (parts.size() != 2 && parts.size() != 3 && parts.size() != 5)
         return std::nullopt;
+    const auto word = parts.size() > 2 ? std::find(curveEaseWords.begin(), curveEaseWords.end(), parts[2])
+                                       : curveEaseWords.begin() + static_cast<int>(Ease::smooth);
     const auto frame = numberFrom<double>(parts[0]);
     const auto value = numberFrom<double>(parts[1]);
-    const auto ease = parts.size() == 3 ? easeFrom(parts[2]) : std::optional(Ease::smooth);
-    if (!frame || !value || !ease || std::abs(*frame) > 100'000 || std::abs(*value) > 1)
+    const auto in = parts.size() == 5 ? numberFrom<double>(parts[3]) : std::optional(0.0);
+    const auto out = parts.size() == 5 ? numberFrom<double>(parts[4]) : std::optional(0.0);
+    if (!frame || !value || !in || !out || word == curveEaseWords.end() || !(std::abs(*frame) <= 100'000) ||
+        !(std::abs(*in) <= steepest) || !(std::abs(*out) <= steepest))
         return std::nullopt;
-    return DrawnKey{*frame, *value, *ease};
+    return CurveKey{*frame, *value, static_cast<Ease>(word - curveEaseWords.begin()), *in, *out};
+}
+
+std::string curveText(const CurveKeys& keys)
+{
+    std::string text;
+    for (const CurveKey& key : keys) {
+        text += text.empty() ? "" : ",";
+        text += shortestText(key.frame) + ":" + shortestText(key.value) + ":" +
+                std::string(curveEaseWords[static_cast<std::size_t>(key.ease)]);
+        if (key.slopeIn != 0 || key.slopeOut != 0)
+            text += ":" + shortestText(key.slopeIn) + ":" + shortestText(key.slopeOut);
+    }
+    return text;
+}
+
+std::optional<CurveKey> drawnKeyFrom(const std::vector<std::string_view>& parts)
+{
+    const auto key = curveKeyFrom(parts);
+    return key && std::abs(key->value) <= 1 ? key : std::nullopt;
 }
 
 std::optional<IntensityKey> intensityKeyFrom(const std::vector<std::string_view>& parts)
 {
-    const auto frame = parts.size() == 2 ? frameFrom(parts[0]) : std::nullopt;
-    const auto value = parts.size() == 2 ? numberFrom<double>(parts[1]) : std::nullopt;
-    if (!frame || !value || *value < 0 || *value > 2)
+    const bool fits = parts.size() == 2 || parts.size() == 3;
+    const auto frame = fits ? frameFrom(parts[0]) : std::nullopt;
+    const auto value = fits ? numberFrom<double>(parts[1]) : std::nullopt;
+    const auto ease = parts.size() == 3 ? easeFrom(parts[2]) : std::optional(Ease::linear);
+    if (!frame || !value || !ease || !(*value >= 0 && *value <= mostIntensity))
         return std::nullopt;
-    return IntensityKey{*frame, *value};
+    return IntensityKey{*frame, *value, *ease};
 }
 
-std::optional<SettleMark> settleFrom(const std::vector<std::string_view>& parts)
+std::optional<SettleMark> settleFrom(const std::vector<std::string_view>& all)
 {
+    std::vector<std::string_view> parts = all;
+    SettleMark mark;
+    if (parts.size() > 2 && parts.back().starts_with("strike.")) {
+        const auto number = numberFrom<StrikeId>(parts.back().substr(7));
+        if (!number || *number < 1)
+            return std::nullopt;
+        mark.strike = *number;
+        parts.pop_back();
+    } else if (parts.size() > 2 && parts.back().starts_with("group.")) {
+        mark.group = fromListName(parts.back().substr(6));
+        parts.pop_back();
+    }
     const auto frame = parts.size() >= 2 && parts.size() <= 3 ? frameFrom(parts[0]) : std::nullopt;
     const auto mode = frame ? valueFromText(settlefield::mode, parts[1]) : std::nullopt;
     const auto length = parts.size() == 3 ? valueFromText(settlefield::frames, parts[2]) : std::optional(12.0);
     if (!frame || !mode || !length)
         return std::nullopt;
-    return SettleMark{*frame, static_cast<SettleMode>(static_cast<int>(*mode)), *length};
+    mark.frame = *frame;
+    mark.mode = static_cast<SettleMode>(static_cast<int>(*mode));
+    mark.frames = *length;
+    return mark;
 }
 
 std::optional<MoveKey> moveKeyFrom(const std::vector<std::string_view>& parts)

@@ -25,10 +25,18 @@ std::optional<Number> numberFrom(std::string_view text)
 }
 
 std::vector<std::string_view> split(std::string_view text, char at);
+/// A name without the signs that part lists: , : and % as %2C, %3A and %25; and back.
+std::string listName(std::string_view name);
+std::string fromListName(std::string_view text);
 std::optional<Frame> frameFrom(std::string_view text);
 std::optional<Ease> easeFrom(std::string_view word);
-std::optional<DrawnKey> drawnKeyFrom(const std::vector<std::string_view>& parts);
+/// FRAME:VALUE, FRAME:VALUE:EASE or, with slopes, FRAME:VALUE:EASE:IN:OUT.
+std::optional<CurveKey> curveKeyFrom(const std::vector<std::string_view>& parts);
+std::string curveText(const CurveKeys& keys);
+/// The same with a value from -1 to 1.
+std::optional<CurveKey> drawnKeyFrom(const std::vector<std::string_view>& parts);
 std::optional<IntensityKey> intensityKeyFrom(const std::vector<std::string_view>& parts);
+/// FRAME:MODE, FRAME:MODE:FRAMES, and either with :strike.N (then the mark's strike is N) or :group.NAME behind it.
 std::optional<SettleMark> settleFrom(const std::vector<std::string_view>& parts);
 std::optional<MoveKey> moveKeyFrom(const std::vector<std::string_view>& parts);
 std::optional<CameraKey> cameraKeyFrom(const std::vector<std::string_view>& parts);
@@ -46,8 +54,8 @@ std::optional<std::vector<Item>> listFrom(std::string_view text,
         items.push_back(*item);
     }
     std::stable_sort(items.begin(), items.end(), [](const Item& a, const Item& b) { return a.frame < b.frame; });
-    if (std::adjacent_find(items.begin(), items.end(),
-                           [](const Item& a, const Item& b) { return a.frame == b.frame; }) != items.end())
+    if (std::adjacent_find(items.begin(), items.end(), [](const Item& a, const Item& b) { return inOnePlace(a, b); }) !=
+        items.end())
         return std::nullopt;
     return items;
 }

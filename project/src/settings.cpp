@@ -43,12 +43,17 @@ public:
             setGroup(key);
         else if (key == "timecode")
             setClock();
+        else if (key == "drift.rate_keys")
+            setKeys(project_.drift.rateKeys, 0, mostDriftRate);
+        else if (key == "drift.level_keys")
+            setKeys(project_.drift.levelKeys, -mostDriftLevel, mostDriftLevel);
         else if (key == "drift.motion")
             setDriftMotion();
         else if (take(key, "drift."))
             assign(project_.drift, key);
         else if (key == "master.keys")
-            setList<IntensityKey>(project_.master.keys, intensityKeyFrom, "FRAME:RATIO,…, such as 0:1,48:0.5");
+            setList<IntensityKey>(project_.master.keys, intensityKeyFrom,
+                                  "FRAME:RATIO:EASE,…, such as 0:1:smooth,48:0.5");
         else if (take(key, "master."))
             assign(project_.master, key);
         else if (key == "finish.plain")
@@ -62,7 +67,7 @@ public:
         else if (take(key, "beats."))
             setBeats(key);
         else if (key == "settles")
-            setList<SettleMark>(project_.settles, settleFrom, "FRAME:cut or FRAME:ease:FRAMES, …");
+            setSettles();
         else if (key == "move" && !project_.shots.empty())
             setMove();
         else if (take(key, "shot."))
@@ -139,6 +144,49 @@ private:
             list = std::move(*items);
         else
             wrong(Phrase("{}, each frame once", std::string(wanted)));
+    }
+
+    void setSettles()
+    {
+        std::vector<SettleMark> marks;
+        setList<SettleMark>(marks, settleFrom,
+                            "FRAME:cut or FRAME:ease:FRAMES, with :strike.N or :group.NAME behind it for these alone");
+        for (SettleMark& mark : marks)
+            if (mark.strike > static_cast<StrikeId>(strikes_.size()))
+                return wrong(Phrase("of strikes 1 to {}", strikes_.size()));
+            else if (mark.strike != 0)
+                mark.strike = strikes_[static_cast<std::size_t>(mark.strike) - 1];
+        if (!error_)
+            project_.settles = std::move(marks);
+    }
+    /// Keys of a curve with values in a range; "none" takes it away. False where something is wrong.
+    bool setKeys(CurveKeys& keys, double min, double max)
+    {
+        CurveKeys read;
+        if (setting_->second != "none")
+            setList<CurveKey>(read, curveKeyFrom, "none, or FRAME:VALUE:EASE,…, with curve as its ease also :IN:OUT");
+        for (const CurveKey& key : read)
+            if (!error_ && !(key.value >= min && key.value <= max))
+                wrong(Phrase("keys with values from {} to {}", shortestText(min), shortestText(max)));
+        if (error_)
+            return false;
+        keys = std::move(read);
+        return true;
+    }
+    /// "KEY.curve" of a value that may be one: take(key, keys).
+    template <typename Take>
+    bool setCurveOf(const Recipe& recipe, std::string_view key, Take&& take)
+    {
+        constexpr std::string_view suffix = ".curve";
+        if (!key.ends_with(suffix))
+            return false;
+        key.remove_suffix(suffix.size());
+        const FieldSpec* spec = curveSpecOf(recipe, key);
+        if (spec == nullptr)
+            return false;
+        if (CurveKeys keys; setKeys(keys, spec->min, spec->max))
+            take(key, std::move(keys));
+        return true;
     }
 
     void setMove()
@@ -257,7 +305,9 @@ private:
             project_ = withRecipeRenamed(std::move(project_), found->id, setting_->second);
             return;
         }
-        if (setDrawn(*found, key, [](const Strand&) {}) || setMotion(*found, key))
+        if (setDrawn(*found, key, [](const Strand&) {}) || setMotion(*found, key) ||
+            setCurveOf(*found, key,
+                       [&](std::string_view of, CurveKeys keys) { setCurve(*found, of, std::move(keys)); }))
             return;
         const FieldSpec* spec = specOfValue(*found, key);
         if (spec == nullptr)
@@ -274,7 +324,7 @@ private:
                 for (const Axis axis : allAxes)
                     if (key == "strand." + strand.name + ".keys." + std::string(axisName(axis))) {
                         auto& keys = drawn->keys[static_cast<std::size_t>(axis)];
-                        setList<DrawnKey>(keys, drawnKeyFrom, "FRAME:VALUE:EASE,…, such as 0:1:smooth,8:-0.4:out");
+                        setList<CurveKey>(keys, drawnKeyFrom, "FRAME:VALUE:EASE,…, such as 0:1:smooth,8:-0.4:out");
                         keys = tidied(std::move(keys), drawn->asDrawn);
                         take(strand);
                         return true;
@@ -381,6 +431,11 @@ private:
         if (!back && setDrawn(felt, key, [&](const Strand& strand) {
                 strike.overrides.setKeys(strand.name, std::get<Drawn>(strand.source).keys);
             }))
+            return;
+        if (constexpr std::string_view suffix = ".curve"; back && key.ends_with(suffix))
+            return strike.overrides.clearCurve(key.substr(0, key.size() - suffix.size()));
+        if (setCurveOf(felt, key,
+                       [&](std::string_view of, CurveKeys keys) { strike.overrides.setCurve(of, std::move(keys)); }))
             return;
         const FieldSpec* spec = specOfValue(felt, key);
         if (spec == nullptr)

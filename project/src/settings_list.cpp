@@ -2,11 +2,13 @@
 // Every setting of a project with its value, as it can be set again.
 #include "ember/project/settings.h"
 
+#include <algorithm>
 #include <array>
 #include <charconv>
 
 #include "ember/core/values.h"
 #include "ember/project/shot_edits.h"
+#include "setting_texts.h"
 
 namespace ember {
 
@@ -31,13 +33,6 @@ std::string listText(const List& list, Text text)
     return all;
 }
 
-std::string drawnText(const std::vector<DrawnKey>& keys)
-{
-    return listText(keys, [](const DrawnKey& k) {
-        return number(k.frame) + ":" + number(k.value) + ":" + std::string(easeText(k.ease));
-    });
-}
-
 template <typename Part>
 void addValues(std::vector<Setting>& list, const std::string& prefix, const Part& part)
 {
@@ -48,6 +43,11 @@ void addValues(std::vector<Setting>& list, const std::string& prefix, const Part
 std::string motionText(const MotionLoop& motion)
 {
     return motion.empty() ? "none" : motion.kept().name;
+}
+
+std::string curveOrNone(const CurveKeys* keys)
+{
+    return keys == nullptr || keys->empty() ? "none" : curveText(*keys);
 }
 
 void addRecipe(std::vector<Setting>& list, const Recipe& recipe)
@@ -61,8 +61,10 @@ void addRecipe(std::vector<Setting>& list, const Recipe& recipe)
         if (const auto* drawn = std::get_if<Drawn>(&strand.source))
             for (const Axis axis : allAxes)
                 list.emplace_back(prefix + "strand." + strand.name + ".keys." + std::string(axisName(axis)),
-                                  drawnText(drawn->keys[static_cast<std::size_t>(axis)]));
+                                  curveText(drawn->keys[static_cast<std::size_t>(axis)]));
     }
+    for (const std::string& key : curveKeysOf(recipe))
+        list.emplace_back(prefix + key + ".curve", curveOrNone(curveOf(recipe, key)));
 }
 
 void addStrike(std::vector<Setting>& list, const Project& project, const Strike& strike, std::size_t number)
@@ -89,7 +91,9 @@ void addStrike(std::vector<Setting>& list, const Project& project, const Strike&
     for (const auto& [strand, keys] : strike.overrides.drawn())
         for (const Axis axis : allAxes)
             list.emplace_back(std::string(prefix) + "own.strand." + strand + ".keys." + std::string(axisName(axis)),
-                              drawnText(keys[static_cast<std::size_t>(axis)]));
+                              curveText(keys[static_cast<std::size_t>(axis)]));
+    for (const auto& [key, keys] : strike.overrides.curves().all())
+        list.emplace_back(std::string(prefix).append("own.").append(key).append(".curve"), curveOrNone(&keys));
 }
 
 } // namespace
@@ -110,15 +114,25 @@ std::vector<Setting> settingsOf(const Project& project)
     addValues(list, "overlap.", project.overlap);
     for (const StrikeGroup& group : project.groups)
         addValues(list, "group." + group.name + ".", group.overlap);
-    list.emplace_back("settles", listText(project.settles, [](const SettleMark& m) {
+    std::vector<SettleMark> settles = project.settles; // without those of strikes that are gone
+    std::erase_if(settles, [&](const SettleMark& m) { return m.strike != 0 && project.strike(m.strike) == nullptr; });
+    list.emplace_back("settles", listText(settles, [&](const SettleMark& m) {
+                          const auto of = std::find_if(project.strikes.begin(), project.strikes.end(),
+                                                       [&](const Strike& strike) { return strike.id == m.strike; });
                           return std::to_string(m.frame.index) +
-                                 (m.mode == SettleMode::cut ? ":cut" : ":ease:" + number(m.frames));
+                                 (m.mode == SettleMode::cut ? ":cut" : ":ease:" + number(m.frames)) +
+                                 (m.strike != 0     ? ":strike." + std::to_string(of - project.strikes.begin() + 1)
+                                  : m.group.empty() ? std::string()
+                                                    : ":group." + listName(m.group));
                       }));
     list.emplace_back("drift.motion", motionText(project.drift.captured.motion));
     addValues(list, "drift.", project.drift);
+    list.emplace_back("drift.rate_keys", curveOrNone(&project.drift.rateKeys));
+    list.emplace_back("drift.level_keys", curveOrNone(&project.drift.levelKeys));
     addValues(list, "master.", project.master);
     list.emplace_back("master.keys", listText(project.master.keys, [](const IntensityKey& k) {
-                          return std::to_string(k.frame.index) + ":" + number(k.value);
+                          return std::to_string(k.frame.index) + ":" + number(k.value) + ":" +
+                                 std::string(easeText(k.ease));
                       }));
     for (std::size_t i = 0; i < project.shots.size(); ++i) {
         const Shot& shot = project.shots[i];

@@ -147,7 +147,7 @@ Project withShots(Project project, std::vector<Shot> shots)
     std::stable_sort(settles.begin(), settles.end(),
                      [](const SettleMark& a, const SettleMark& b) { return a.frame < b.frame; });
     settles.erase(std::unique(settles.begin(), settles.end(),
-                              [](const SettleMark& a, const SettleMark& b) { return a.frame == b.frame; }),
+                              [](const SettleMark& a, const SettleMark& b) { return inOnePlace(a, b); }),
                   settles.end());
     project.settles = std::move(settles);
     return project;

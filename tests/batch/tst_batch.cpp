@@ -365,7 +365,7 @@ private slots:
         row("new a.mp4 -o p --strike 10:bump:1");
         row("new a.mp4 -o p --strike -1:hit:1");
         row("new a.mp4 -o p --strike 1.5:hit:1");
-        row("new a.mp4 -o p --strike 10:hit:9");
+        row("new a.mp4 -o p --strike 10:hit:19");
         row("new a.mp4 -o p --strike 10:hit:nan");
         row("new a.mp4 -o p --strike 10:hit:");
         row("new a.mp4 -o p --rate fast");
@@ -722,7 +722,7 @@ private slots:
         QVERIFY(errHas("--open"));
         QCOMPARE(run({"serve", path, "--osc", "0", "--for", "0.1", "--log", at("none/log.csv")}), 1);
         QCOMPARE(run({"send", at("none.json"), "--osc", "9000"}), 1);
-        test::writeBytes(at("pattern.json"), R"({"messages": [{"strike": "hit", "strength": 9}]})");
+        test::writeBytes(at("pattern.json"), R"({"messages": [{"strike": "hit", "strength": 19}]})");
         QCOMPARE(run({"send", at("pattern.json"), "--osc", "9000"}), 1);
         QVERIFY(errHas("messages[0].strength"));
         const std::atomic<bool> stop{true};

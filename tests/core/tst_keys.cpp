@@ -88,13 +88,13 @@ private slots:
 
 class KeysTest : public QObject {
     Q_OBJECT
-    static DrawnKeys some() { return {{0, 0, Ease::in}, {2, 1, Ease::linear}, {6, -0.5, Ease::out}, {10, 0}}; }
+    static CurveKeys some() { return {{0, 0, Ease::in}, {2, 1, Ease::linear}, {6, -0.5, Ease::out}, {10, 0}}; }
 
 private slots:
     void aCurveHasItsValuesAndSlopes()
     {
-        const DrawnKey a{2, 0.5, Ease::curve, 0, 0.25};
-        const DrawnKey b{6, -0.25, Ease::curve, -0.125, 0};
+        const CurveKey a{2, 0.5, Ease::curve, 0, 0.25};
+        const CurveKey b{6, -0.25, Ease::curve, -0.125, 0};
         QCOMPARE(valueBetween(a, b, 2), 0.5);
         QCOMPARE(valueBetween(a, b, 6), -0.25);
         const double e = 1e-6;
@@ -106,12 +106,12 @@ private slots:
     }
     void scalesInTimeAndValue()
     {
-        const DrawnKeys half = scaledInTime(some(), {1, 2, 3}, 0, 0.5, true);
+        const CurveKeys half = scaledInTime(some(), {1, 2, 3}, 0, 0.5, true);
         QCOMPARE(half.size(), std::size_t{4});
         QCOMPARE(half[1].frame, 1.0);
         QCOMPARE(half[2].frame, 3.0);
         QCOMPARE(half[3].frame, 5.0);
-        const DrawnKeys twice = scaledInValue(some(), {2}, 2);
+        const CurveKeys twice = scaledInValue(some(), {2}, 2);
         QCOMPARE(twice[2].value, -1.0);
         QCOMPARE(twice[1].value, 1.0);
         // What is pressed onto one frame leaves one key.
@@ -119,9 +119,9 @@ private slots:
     }
     void mirrorsThereAndBack()
     {
-        DrawnKeys keys = some();
+        CurveKeys keys = some();
         keys[1].slopeOut = 0.3;
-        const DrawnKeys there = mirroredInTime(keys, {0, 1, 2, 3});
+        const CurveKeys there = mirroredInTime(keys, {0, 1, 2, 3});
         QCOMPARE(there.front().frame, 0.0);
         QCOMPARE(there[1].frame, 4.0);
         QCOMPARE(there[1].value, -0.5);
@@ -130,17 +130,17 @@ private slots:
     }
     void repeatsFallingOff()
     {
-        const DrawnKeys three = repeated(some(), {0, 1, 2, 3}, 2, 0.5);
+        const CurveKeys three = repeated(some(), {0, 1, 2, 3}, 2, 0.5);
         QCOMPARE(three.size(), std::size_t{10});
         QVERIFY(std::abs(valueOfKeys(three, 12) - 0.5) < 1e-12);
         QVERIFY(std::abs(valueOfKeys(three, 26) + 0.125) < 1e-12);
     }
     void smoothsPastesAndTakesOut()
     {
-        const DrawnKeys soft = smoothed(some(), {1});
+        const CurveKeys soft = smoothed(some(), {1});
         QCOMPARE(soft[1].value, 0.5 + 0.25 * -0.5);
         QCOMPARE(without(some(), {1, 2}).size(), std::size_t{2});
-        const DrawnKeys all = pasted(some(), {{100, 0.75}, {101, 0.25}}, 6);
+        const CurveKeys all = pasted(some(), {{100, 0.75}, {101, 0.25}}, 6);
         QCOMPARE(all.size(), std::size_t{5});
         QCOMPARE(all[2].value, 0.75);
         QCOMPARE(all[3].frame, 7.0);
@@ -169,7 +169,7 @@ private slots:
                 return std::exp(-t / 9);
             return steps[static_cast<std::size_t>(t)]; // jumps every frame
         };
-        const DrawnKeys keys = fewestKeys(value, 0, 80, tolerance);
+        const CurveKeys keys = fewestKeys(value, 0, 80, tolerance);
         QVERIFY(farthestOff(keys, value, 0, 80) <= tolerance);
         QCOMPARE(keys.front().frame, 0.0);
         QCOMPARE(keys.back().frame, 80.0);
@@ -193,7 +193,7 @@ private slots:
                 curve.values.push_back(random.between(-0.5, 0.5) + std::sin(0.7 * static_cast<double>(i)));
             for (const KeyJoin join : {KeyJoin::straight, KeyJoin::curve}) {
                 const auto offBy = [&](const KeyPlaces& places) {
-                    const DrawnKeys keys = keysAtPlaces(curve, places, join, 0, 1);
+                    const CurveKeys keys = keysAtPlaces(curve, places, join, 0, 1);
                     double most = 0;
                     for (std::size_t i = 0; i < count; ++i)
                         most = std::max(most, std::abs(valueOfKeys(keys, static_cast<double>(i)) - curve.values[i]));
@@ -214,7 +214,7 @@ private slots:
                 QCOMPARE(found.size(), least);
             }
             // Keys that may lie beside the curve are no more, and stay as near.
-            const DrawnKeys loose = fewestLooseKeys(curve, 5, 1);
+            const CurveKeys loose = fewestLooseKeys(curve, 5, 1);
             QVERIFY(loose.size() <= fewestPlaces({&curve, 1}, KeyJoin::curve).size());
             for (std::size_t i = 0; i < count; ++i)
                 QVERIFY(std::abs(valueOfKeys(loose, 5 + static_cast<double>(i)) - curve.values[i]) <= curve.tolerance);
@@ -243,11 +243,11 @@ private slots:
         const SampledCurve other{std::vector<double>(60, 7.0), 0.5};
         const std::array<SampledCurve, 2> both{curve, other};
         const KeyPlaces places = fewestPlaces(both, KeyJoin::curve);
-        for (const DrawnKeys& keys : {keysAtPlaces(curve, places, KeyJoin::curve, 0, 1), fewestLooseKeys(curve, 0, 1)})
+        for (const CurveKeys& keys : {keysAtPlaces(curve, places, KeyJoin::curve, 0, 1), fewestLooseKeys(curve, 0, 1)})
             for (std::size_t i = 0; i < 60; ++i)
                 if (curve.values[i] == 0)
                     QCOMPARE(valueOfKeys(keys, static_cast<double>(i)), 0.0);
-        for (const DrawnKey& key : keysAtPlaces(other, places, KeyJoin::curve, 0, 1))
+        for (const CurveKey& key : keysAtPlaces(other, places, KeyJoin::curve, 0, 1))
             QCOMPARE(key.value, 7.0);
         QVERIFY(fewestPlaces({}, KeyJoin::curve).empty());
         const SampledCurve one{{4.0}, 0.1};

@@ -28,7 +28,7 @@ Source randomSource(int kind, test::Random& random)
     switch (kind) {
     case 0: return Kick{random.between(0.02, 0.98)};
     case 1: return Noise{random.whole(1, 8), random.between(0, 1), random.between(1.2, 4), 3.0 * random.whole(0, 5)};
-    case 2: return Jitter{random.whole(1, 6)};
+    case 2: return Jitter{static_cast<double>(random.whole(1, 6))};
     case 3: {
         Oscillation swing;
         swing.wave = static_cast<Wave>(random.whole(0, 2));
@@ -299,7 +299,7 @@ private slots:
     void jitterHoldsItsFrames()
     {
         for (const int every : {1, 2, 5}) {
-            const Jitter jitter{every};
+            const Jitter jitter{static_cast<double>(every)};
             std::set<double> values;
             for (int frame = 0; frame < 200 * every; ++frame) {
                 const double now = sourceValue(jitter, run({10, 10, 1}, 0, frame), Axis::x, 9);

@@ -106,7 +106,7 @@ private slots:
     }
     void fieldsClamp()
     {
-        QCOMPARE(clampTo(strikefield::strength, 9), 4.0);
+        QCOMPARE(clampTo(strikefield::strength, 19), 10.0);
         QVERIFY(inRange(strikefield::strength, 0) && !inRange(strikefield::strength, -0.1));
     }
     void axesHaveNamesAndLimits()

@@ -109,7 +109,7 @@ private slots:
         row("a strength too few", whole("/strike\0,s\0\0hit\0"), 1);
         row("a word for a strength", whole("/strike\0,ss\0hit\0hard\0\0\0\0"), 1);
         row("a value too many", whole("/settle\0,ii\0\0\0\0\1\0\0\0\2"), 1);
-        row("a strength too high", whole("/strike\0,sf\0hit\0\x41\0\0\0"), 1);
+        row("a strength too high", whole("/strike\0,sf\0hit\0\x41\xa0\0\0"), 1);
         row("no number", whole("/strike\0,sf\0hit\0\x7f\xc0\0\0"), 1);
         row("infinite", whole("/settle\0,f\0\0\x7f\x80\0\0"), 1);
         row("negative", whole("/intensity\0\0,i\0\0\xff\xff\xff\xff"), 1);
@@ -304,7 +304,7 @@ private slots:
               {"[]", "object"},
               {R"({"x": 1})", "x is not known"},
               {R"({"messages": [{}]})", "messages[0].strike"},
-              {R"({"messages": [{"strike": "hit", "strength": 9}]})", "messages[0].strength"},
+              {R"({"messages": [{"strike": "hit", "strength": 19}]})", "messages[0].strength"},
               {R"({"messages": [{"strike": "hit", "at": [1, 2]}]})", "list of 3"},
               {R"({"hammer": [{"per_second": 0}]})", "hammer[0].per_second"},
               {R"({"hammer": [{"kinds": []}]})", "hammer[0].kinds"}}) {

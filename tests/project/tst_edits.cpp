@@ -52,7 +52,7 @@ private slots:
         project.recipes.erase(project.recipes.begin());
         auto [next, id] = withStrike(std::move(project), Frame{10}, StrikeKind::hit, 99);
         QCOMPARE(next.strike(id)->recipe, next.recipes.front().id); // its own is gone
-        QCOMPARE(next.strike(id)->strength, 4.0);
+        QCOMPARE(next.strike(id)->strength, 10.0);
     }
     void seedsAreFreshAndRepeatable()
     {

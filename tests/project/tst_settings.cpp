@@ -67,7 +67,7 @@ private slots:
                                                                        {"layer.1.depth", "1"},
                                                                        {"layer.1.picture", ""},
                                                                        {recipe + "flash.colour", "red"},
-                                                                       {"finish.shutter_angle", "400"}})
+                                                                       {"finish.shutter_angle", "1441"}})
             QVERIFY2(!withSettings(project, {{key, value}}), key.c_str());
     }
     void everySettingListedCanBeSetToWhatItIs()
@@ -150,7 +150,7 @@ private slots:
         const auto next = set(film(), {"strike.2.recipe=v1.5 drawn", "strike.2.own.strand.Line.keys.x=3:0.25:linear"});
         QVERIFY2(next, next ? "" : sentence(next.error()).c_str());
         const AxisKeys* keys = next->strikes[1].overrides.keysOf("Line");
-        QVERIFY(keys != nullptr && (*keys)[0].back() == (DrawnKey{3, 0.25, Ease::linear}));
+        QVERIFY(keys != nullptr && (*keys)[0].back() == (CurveKey{3, 0.25, Ease::linear}));
         QVERIFY(std::get<Drawn>(next->recipes.back().strands[0].source).keys[0].empty());
         bool listed = false;
         for (const Setting& one : settingsOf(next.value()))
@@ -173,7 +173,7 @@ private slots:
               std::pair("colour=1", "no such value"),
               std::pair("strike.0.strength=1", "no such value"),
               std::pair("strike.3.strength=1", "no such value"),
-              std::pair("strike.1.strength=9", "from 0 to 4"),
+              std::pair("strike.1.strength=19", "from 0 to 10"),
               std::pair("strike.1.frame=300", "0 to 299"),
               std::pair("strike.1.recipe=None", "name of a recipe"),
               std::pair("strike.1.seed=-1", "whole number"),
@@ -188,7 +188,7 @@ private slots:
               std::pair("recipe.v1.5 drawn.strand.Line.keys.y=1:2:3:4", "FRAME:VALUE:EASE"),
               std::pair("settles=5", "FRAME:cut"),
               std::pair("settles=5:cut,5:cut", "each frame once"),
-              std::pair("master.keys=5:3", "FRAME:RATIO"),
+              std::pair("master.keys=5:4.5", "FRAME:RATIO"),
               std::pair("move=1:2:3", "FRAME:X:Y"),
               std::pair("finish.plain=red", "colour")})
             QTest::addRow("%s", text) << QByteArray(text) << QByteArray(wanted);

@@ -10,8 +10,12 @@ for (const one of cases) {
   const shake = shakes[one.recipe];
   const rate = shake.framesPerSecond;
   shake.clear();
-  for (const [frame, strength, direction, seed] of one.strikes) shake.trigger(strength, direction, seed, frame / rate);
-  for (const [frame, frames] of one.marks) shake.settle(frames / rate, frame / rate);
+  const handles = [0];
+  for (const [frame, strength, direction, seed] of one.strikes)
+    handles.push(shake.trigger(strength, direction, seed, frame / rate));
+  for (const [frame, frames, strike] of one.marks)
+    if (strike === 0) shake.settle(frames / rate, frame / rate);
+    else shake.ease(handles[strike], frames / rate, frame / rate);
   const { x, y, zoom, roll, pan, tilt } = shake.pose(one.frame / rate);
   const apart = [x, y, zoom, roll, pan, tilt].map((value, axis) => Math.abs(value - one.pose[axis]));
   apart.push(Math.abs(shake.intensityAt(one.frame / rate) - one.intensity));

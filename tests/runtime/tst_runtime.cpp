@@ -73,13 +73,14 @@ Recipe chanceRecipe(Chance& chance)
     const auto scatter = [&]<typename Part>(Part& part, double share) {
         for (const FieldOf<Part>& value : fieldsOf<Part>()) {
             if (!value.in(part) || value.key == "source" || value.key == "own_envelope" || value.key == "as_drawn" ||
-                value.key == "muted" || value.key == "solo" || !chance.one(share))
+                value.key == "muted" || value.key == "solo" || value.key == "play_rate" || !chance.one(share))
                 continue;
             const double high = std::min(value.spec->max, value.spec->unit == "frames" ? 60.0 : 1e9);
             value.set(part, chance.between(value.spec->min, high));
         }
     };
     scatter(recipe, 0.2);
+    recipe.playRate = chance.one(0.3) ? chance.between(0.3, 3) : 1;
     scatter(recipe.envelope, 0.3);
     for (Strand& strand : recipe.strands) {
         scatter(strand, 0.4);
@@ -87,6 +88,20 @@ Recipe chanceRecipe(Chance& chance)
             scatter(*strand.envelope, 0.5);
         strand.muted = chance.one(0.1);
         strand.solo = chance.one(0.05);
+    }
+    // Anything may be a curve.
+    for (const std::string& key : curveKeysOf(recipe)) {
+        const FieldSpec* spec = curveSpecOf(recipe, key);
+        if (!chance.one(0.12) || key.starts_with("light.") || key == "shutter_angle")
+            continue;
+        CurveKeys keys;
+        const double high = std::min(spec->max, 40.0);
+        const double low = std::max(spec->min, -40.0);
+        for (int k = chance.whole(1, 6); k > 0; --k)
+            keys.push_back({std::round(chance.between(-8, 60)), chance.between(low, high),
+                            static_cast<Ease>(chance.whole(0, 5)), chance.between(-0.1, 0.1),
+                            chance.between(-0.1, 0.1)});
+        setCurve(recipe, key, keys);
     }
     return recipe;
 }
@@ -163,6 +178,8 @@ private slots:
                     mark += chance.whole(1, 60);
                     made.marks.push_back({Frame{mark}, chance.one(0.5) ? SettleMode::cut : SettleMode::ease,
                                           static_cast<double>(chance.whole(1, 30))});
+                    if (chance.one(0.4)) // for one of them alone
+                        made.marks.back().strike = chance.whole(1, static_cast<int>(made.strikes.size()));
                 }
                 one.settles = made.marks;
                 made.frame = chance.one(0.5) ? 90 + chance.whole(0, 120) : chance.between(90, 200);
@@ -186,12 +203,18 @@ private slots:
             vast_ember::Shake& shake = shakes[static_cast<std::size_t>(one.recipe)];
             const double rate = shake.framesPerSecond();
             shake.clear();
+            std::vector<vast_ember::Shake::Handle> handles{0};
             for (const Strike& s : one.strikes)
-                shake.trigger(s.strength, s.direction.value_or(std::nan("")), s.seed,
-                              static_cast<double>(s.frame.index) / rate);
-            for (const SettleMark& m : one.marks)
-                shake.settle(m.mode == SettleMode::cut ? 0 : m.frames / rate,
-                             static_cast<double>(m.frame.index) / rate);
+                handles.push_back(shake.trigger(s.strength, s.direction.value_or(std::nan("")), s.seed,
+                                                static_cast<double>(s.frame.index) / rate));
+            for (const SettleMark& m : one.marks) {
+                const double home = m.mode == SettleMode::cut ? 0 : m.frames / rate;
+                const double at = static_cast<double>(m.frame.index) / rate;
+                if (m.strike == 0)
+                    shake.settle(home, at);
+                else
+                    shake.ease(handles[static_cast<std::size_t>(m.strike)], home, at);
+            }
             const double off = farthest(one.pose, shake.poseAt(one.frame / rate));
             QVERIFY2(
                 off < 1e-6,
@@ -216,8 +239,8 @@ private slots:
                                           static_cast<double>(s.seed)});
             QJsonArray marks;
             for (const SettleMark& m : one.marks)
-                marks.append(
-                    QJsonArray{static_cast<double>(m.frame.index), m.mode == SettleMode::cut ? 0.0 : m.frames});
+                marks.append(QJsonArray{static_cast<double>(m.frame.index), m.mode == SettleMode::cut ? 0.0 : m.frames,
+                                        static_cast<double>(m.strike)});
             list.append(QJsonObject{
                 {"recipe", one.recipe},
                 {"strikes", strikes},
@@ -290,7 +313,7 @@ private slots:
         QVERIFY(said("").find("damaged") != std::string::npos);
         QVERIFY(said("{\"a\": [1, 2").find("damaged") != std::string::npos);
         QVERIFY(said("{}").find("vember_playable") != std::string::npos);
-        QVERIFY(said("{\"vember_playable\": 3}").find("another version") != std::string::npos);
+        QVERIFY(said("{\"vember_playable\": 4}").find("another version") != std::string::npos);
         QVERIFY(said("{\"vember_playable\": 1}").find("presets") != std::string::npos);
         QVERIFY(said(std::string(100'000, '[')).find("too deep") != std::string::npos);
         std::string broken = texts_.front();

@@ -175,7 +175,7 @@ private slots:
         const auto at = [&](double frame) {
             const auto all = keys();
             const auto found =
-                std::find_if(all.begin(), all.end(), [&](const DrawnKey& k) { return k.frame == frame; });
+                std::find_if(all.begin(), all.end(), [&](const CurveKey& k) { return k.frame == frame; });
             return found != all.end() ? std::optional(found->value) : std::nullopt;
         };
         QVERIFY(at(10) && std::abs(*at(10) + 0.5) < 0.06);
@@ -225,7 +225,7 @@ private slots:
         auto* reach = child<QPushButton>("keys-reach");
         QVERIFY(!reach->isVisible());
         const double end = session().shaping.lastFeltKey(session().shaping.felt()->strands[0].name);
-        DrawnKeys keys = canvas->keys();
+        CurveKeys keys = canvas->keys();
         keys.push_back({std::ceil(end) + 30, 0.5, Ease::smooth});
         canvas->setKeys(keys, QStringLiteral("far"), 0);
         turn();

@@ -6,6 +6,7 @@
 #include <optional>
 #include <span>
 
+#include "ember/core/curve.h"
 #include "ember/core/field.h"
 
 namespace ember {
@@ -72,6 +73,10 @@ enum class RumbleUntil {
 /// the rumble level, which lasts `rumbleLength` and is released to exactly 0. A lead, if any, swings gently the other
 /// way before the onset; or, from a frame on, it builds up to its level, and the attack goes on from there. It has
 /// built up half a frame before the onset, where two shots meet, so that no open shutter sees both.
+///
+/// A curve may stand in place of this shape: keys over frames from the strike, values in ratios, any number of bumps.
+/// Its first key is the onset, its first largest one the peak; it is felt from its first key to its last, and for one
+/// frame more where that is not 0. The shape's values are kept beside it.
 class Envelope {
 public:
     Envelope();
@@ -80,6 +85,15 @@ public:
     /// The value is moved into the field's range; what is not finite becomes the default.
     void set(EnvelopeField field, double value);
     Envelope with(EnvelopeField field, double value) const;
+    /// The curve in place of the shape; without keys the shape counts.
+    const CurveKeys& curve() const { return curve_; }
+    bool drawn() const { return !curve_.empty(); }
+    void setCurve(CurveKeys keys);
+    /// What it never goes beyond.
+    double most() const { return drawn() ? curveMost_ : 1.0; }
+    /// All lengths times a factor, beyond their ranges if need be.
+    Envelope inTime(double factor) const;
+
     /// A choice as what it stands for: chosen<Slope>(EnvelopeField::decaySlope).
     template <typename Choice>
     Choice chosen(EnvelopeField field) const
@@ -88,15 +102,17 @@ public:
     }
 
     /// Frames from the strike at which each part begins or ends.
-    double start() const { return onset() - (*this)[EnvelopeField::lead]; }
+    double start() const { return drawn() ? onset() : onset() - (*this)[EnvelopeField::lead]; }
     double onset() const;
     bool builds() const
     {
-        return (*this)[EnvelopeField::lead] >= 1 && chosen<LeadShape>(EnvelopeField::leadShape) == LeadShape::build;
+        return !drawn() && (*this)[EnvelopeField::lead] >= 1 &&
+               chosen<LeadShape>(EnvelopeField::leadShape) == LeadShape::build;
     }
-    double peak() const { return onset() + (*this)[EnvelopeField::attack]; }
-    double holdEnd() const { return peak() + (*this)[EnvelopeField::hold]; }
-    double decayEnd() const { return holdEnd() + (*this)[EnvelopeField::decay]; }
+    double attack() const { return drawn() ? curvePeak_ - curve_.front().frame : (*this)[EnvelopeField::attack]; }
+    double peak() const { return drawn() ? curvePeak_ : onset() + (*this)[EnvelopeField::attack]; }
+    double holdEnd() const { return drawn() ? curveHoldEnd_ : peak() + (*this)[EnvelopeField::hold]; }
+    double decayEnd() const { return drawn() ? end() : holdEnd() + (*this)[EnvelopeField::decay]; }
     double rumbleEnd() const;
     /// From here on the intensity is exactly 0.
     double end() const;
@@ -105,14 +121,29 @@ public:
 
 private:
     std::array<double, envelopeFieldCount> values_{};
+    CurveKeys curve_;
+    double curvePeak_ = 0;    ///< frame of its first largest key
+    double curveHoldEnd_ = 0; ///< of the last one after it that is as large
+    double curveMost_ = 0;
 };
 
 /// How long before the onset a lead that builds up breaks off, in frames.
 inline constexpr double leadBreaksOff = 0.5;
 
 /// Intensity at `t` frames from the strike, 0 to 1; exactly 0 outside [start, end), exactly 1 from the peak to the end
-/// of the hold. How long the rumble lasts is taken from `rumbleLength` (see envelopeOf in project.h for the others).
+/// of the hold; of a curve its value, 0 where that is below. How long the rumble lasts is taken from `rumbleLength`
+/// (see envelopeOf in project.h for the others).
 double intensityAt(const Envelope& envelope, double t);
+
+/// The shape as a curve that never goes beside it by more than `tolerance`, on whole frames and where its parts meet.
+CurveKeys curveOfShape(const Envelope& envelope, double tolerance = 0.002);
+/// The shape whose intensity comes nearest to a curve on half frames, and how far it is beside it; nothing where the
+/// curve has no peak to begin from. The other values are those of `like`.
+struct FittedShape {
+    Envelope envelope;
+    double off = 0;
+};
+std::optional<FittedShape> shapeOfCurve(const CurveKeys& keys, const Envelope& like);
 
 /// A slope from 1 at u = 0 to 0 at u = 1, both exact, over `length` frames.
 /// A negative curve is the same slope upside down: f₋ₖ(u) = 1 - fₖ(1-u).

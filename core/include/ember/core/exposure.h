@@ -43,6 +43,6 @@ Exposure exposureOf(const Project& project, const Motion& motion, FrameTime time
 double wayBetween(const Project& project, const Motion& motion, FrameTime from, FrameTime to);
 
 /// How far before and after its own instant a frame may see, in frames.
-double exposureReach(const Finish& finish);
+double exposureReach(const Finish& finish, const Motion& motion);
 
 } // namespace ember

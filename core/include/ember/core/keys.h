@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Lists of drawn keys: what an editor does with them, and keys that follow a given motion.
+// Lists of keys: what an editor does with them, and keys that follow a given motion.
 #pragma once
 
 #include <cstddef>
@@ -7,33 +7,29 @@
 #include <span>
 #include <vector>
 
-#include "ember/core/source.h"
+#include "ember/core/curve.h"
 
 namespace ember {
 
-using DrawnKeys = std::vector<DrawnKey>;
 /// Places in a list of keys, in order.
 using KeyPlaces = std::vector<std::size_t>;
-
-/// The curve of keys in order; before the first and after the last the value stays, without keys it is 0.
-double valueOfKeys(const DrawnKeys& keys, double frame);
 
 // Edits of the chosen keys. Each gives keys in order; of two on one frame the moved one stays.
 
 /// Frames are drawn together or apart: about + (frame - about) * factor, on whole frames where `whole`. Slopes follow.
-DrawnKeys scaledInTime(DrawnKeys keys, const KeyPlaces& chosen, double about, double factor, bool whole);
+CurveKeys scaledInTime(CurveKeys keys, const KeyPlaces& chosen, double about, double factor, bool whole);
 /// Values times a factor, slopes too.
-DrawnKeys scaledInValue(DrawnKeys keys, const KeyPlaces& chosen, double factor);
-DrawnKeys moved(DrawnKeys keys, const KeyPlaces& chosen, double frames, double value);
+CurveKeys scaledInValue(CurveKeys keys, const KeyPlaces& chosen, double factor);
+CurveKeys moved(CurveKeys keys, const KeyPlaces& chosen, double frames, double value);
 /// The chosen ones turned about their middle in time: what came first comes last.
-DrawnKeys mirroredInTime(DrawnKeys keys, const KeyPlaces& chosen);
+CurveKeys mirroredInTime(CurveKeys keys, const KeyPlaces& chosen);
 /// Put `times` more times behind the last chosen one, each `share` as large as the one before.
-DrawnKeys repeated(const DrawnKeys& keys, const KeyPlaces& chosen, int times, double share);
+CurveKeys repeated(const CurveKeys& keys, const KeyPlaces& chosen, int times, double share);
 /// Each chosen value half way to the mean of its neighbours.
-DrawnKeys smoothed(DrawnKeys keys, const KeyPlaces& chosen);
+CurveKeys smoothed(CurveKeys keys, const KeyPlaces& chosen);
 /// Copies put in with their first key at `frame`.
-DrawnKeys pasted(DrawnKeys keys, const DrawnKeys& copies, double frame);
-DrawnKeys without(const DrawnKeys& keys, const KeyPlaces& gone);
+CurveKeys pasted(CurveKeys keys, const CurveKeys& copies, double frame);
+CurveKeys without(const CurveKeys& keys, const KeyPlaces& gone);
 
 // Keys that follow a motion.
 
@@ -41,7 +37,7 @@ DrawnKeys without(const DrawnKeys& keys, const KeyPlaces& gone);
 inline constexpr double keyGrid = 0.5;
 
 /// A key on every whole frame from first to last, straight lines between.
-DrawnKeys keyEachFrame(const std::function<double(double frame)>& value, double first, double last);
+CurveKeys keyEachFrame(const std::function<double(double frame)>& value, double first, double last);
 /// How keys are joined.
 enum class KeyJoin {
     straight,
@@ -60,15 +56,15 @@ struct SampledCurve {
 using Stopped = std::function<bool()>;
 KeyPlaces fewestPlaces(std::span<const SampledCurve> curves, KeyJoin join, const Stopped& stopped = {});
 /// The keys of a curve at such places; step 0 is at the frame `first`.
-DrawnKeys keysAtPlaces(const SampledCurve& curve, const KeyPlaces& places, KeyJoin join, double first, double step);
+CurveKeys keysAtPlaces(const SampledCurve& curve, const KeyPlaces& places, KeyJoin join, double first, double step);
 /// The same for one curve with cubics, whose keys may lie beside it within the tolerance while it moves: fewer still.
-DrawnKeys fewestLooseKeys(const SampledCurve& curve, double first, double step, const Stopped& stopped = {});
+CurveKeys fewestLooseKeys(const SampledCurve& curve, double first, double step, const Stopped& stopped = {});
 
 /// The fewest keys with curves whose value stays within `tolerance` of the motion on every half frame from first to
 /// last, which are whole frames.
-DrawnKeys fewestKeys(const std::function<double(double frame)>& value, double first, double last, double tolerance,
+CurveKeys fewestKeys(const std::function<double(double frame)>& value, double first, double last, double tolerance,
                      const Stopped& stopped = {});
 /// How far keys are from a motion on half frames.
-double farthestOff(const DrawnKeys& keys, const std::function<double(double frame)>& value, double first, double last);
+double farthestOff(const CurveKeys& keys, const std::function<double(double frame)>& value, double first, double last);
 
 } // namespace ember

@@ -83,6 +83,10 @@ public:
 
     /// What the effects of strikes do on the frame at `time`.
     LightNow lightAt(FrameTime time) const;
+    /// The shutter's angle on the frame at `time`, in degrees: the film's, or the largest that a strike has for itself.
+    double shutterAt(FrameTime time, double filmAngle) const;
+    /// The largest angle any strike has for itself; 0 where none has.
+    double mostShutter() const;
 
     /// Spans of all strikes that move anything, by start.
     const std::vector<StrikeSpan>& spans() const { return spans_; }
@@ -97,7 +101,11 @@ private:
     std::unique_ptr<const LightTrack> light_;
     std::vector<StrikeSpan> spans_;
     std::vector<std::int64_t> firsts_; ///< of the shots, and the film's end
+    void addDrift(AxisValues& sum, FrameTime time) const;
+
+    double farthestPivot_ = 0; ///< pixels from the frame's middle
     Drift drift_;
+    Curve driftRate_;
     double driftEnd_ = 0; ///< the shot's length
     Master master_;
     /// A shot's own move, on the frames of its clip.

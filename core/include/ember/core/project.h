@@ -52,14 +52,31 @@ enum class SettleMode {
     ease ///< eased home from there
 };
 
-/// A frame at which the strikes that hit before it are ended.
+/// A frame at which the strikes that hit before it are ended: all, those of a group, or one alone.
 struct SettleMark {
     Frame frame;
     SettleMode mode = SettleMode::ease;
-    double frames = 12; ///< the way home when eased
+    double frames = 12;     ///< the way home when eased
+    std::string group = {}; ///< only strikes of this group; empty: of any
+    StrikeId strike = 0;    ///< only this one; 0: any
+
+    bool ends(const Strike& one) const { return strike != 0 ? strike == one.id : group.empty() || group == one.group; }
+    /// Whether two of them end the same strikes.
+    bool alike(const SettleMark& other) const { return strike == other.strike && group == other.group; }
 
     bool operator==(const SettleMark&) const = default;
 };
+
+/// Whether two things with a frame cannot both be in a list; settle marks for other strikes can.
+template <typename Item>
+bool inOnePlace(const Item& a, const Item& b)
+{
+    return a.frame == b.frame;
+}
+inline bool inOnePlace(const SettleMark& a, const SettleMark& b)
+{
+    return a.frame == b.frame && a.alike(b);
+}
 
 /// A low motion under the whole shot: noise, or a real camera's.
 struct Drift {
@@ -69,27 +86,33 @@ struct Drift {
     Captured captured; ///< instead of the noise, where there is one
     AxisValues amount; ///< largest excursion
     std::uint32_t seed = 1;
-    double fadeIn = 0;  ///< frames from the shot's first
-    double fadeOut = 0; ///< frames to the shot's end
+    double fadeIn = 0;   ///< frames from the shot's first
+    double fadeOut = 0;  ///< frames to the shot's end
+    bool loop = false;   ///< the film's end meets its beginning without a seam
+    CurveKeys rateKeys;  ///< swings a second over frames of the film, in place of the rate
+    CurveKeys levelKeys; ///< ratio of the amounts over frames of the film
 
     Drift();
     bool operator==(const Drift&) const = default;
 };
 
+inline constexpr double mostIntensity = 4; ///< ratio
+
 struct IntensityKey {
     Frame frame;
-    double value = 1; ///< ratio, 0 to 2
+    double value = 1;         ///< ratio, 0 to 4
+    Ease ease = Ease::linear; ///< on the way to the next key
     bool operator==(const IntensityKey&) const = default;
 };
 
 /// What stands over all shakes: strikes and drift, not the shot's own move.
 struct Master {
-    double intensity = 1; ///< ratio, 0 to 2; where there are keys they count instead
+    double intensity = 1; ///< ratio, 0 to 4; where there are keys they count instead
     bool bypass = false;
     bool flat = false;  ///< roll, pan and tilt off, for flat graphics
     bool sounds = true; ///< strikes are heard
     std::array<bool, axisCount> axis{true, true, true, true, true, true};
-    std::vector<IntensityKey> keys; ///< in order; straight between them, level outside
+    std::vector<IntensityKey> keys; ///< in order; level before the first and after the last
 
     double intensityAt(FrameTime time) const;
     bool moves(Axis on) const;
@@ -130,7 +153,7 @@ struct Finish {
     CoverMode cover = CoverMode::constant;
     bool coverBars = true;    ///< what the letterbox hides need not be covered
     double coverSpeed = 0.04; ///< how fast breathing may enlarge the picture, ratio a second
-    double shutterAngle = 0;  ///< degrees of 360 that the shutter is open for a frame; 0: no motion blur
+    double shutterAngle = 0;  ///< degrees of 360 a frame that the shutter is open, to 1440; 0: no motion blur
     double exposureShift = 0; ///< frames by which it is open later than centred on the frame's own instant, -1 to 1
     int instants = 0;         ///< instants seen while it is open; 0: as many as the way asks for
     double blurAbove = 0;     ///< pixels a frame below which nothing is blurred
@@ -176,6 +199,10 @@ struct Soundtrack {
 
     bool operator==(const Soundtrack&) const = default;
 };
+
+/// What rate and level of a drift go to, in swings a second and as a ratio of its amounts.
+inline constexpr double mostDriftRate = 30;
+inline constexpr double mostDriftLevel = 10;
 
 /// Frames a film may have, and the last that anything may stand on.
 inline constexpr std::int64_t longestFilm = 100'000'000;

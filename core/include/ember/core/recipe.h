@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "ember/core/axes.h"
+#include "ember/core/curve.h"
 #include "ember/core/effects.h"
 #include "ember/core/envelope.h"
 #include "ember/core/source.h"
@@ -29,6 +30,7 @@ struct Strand {
     Intermittent intermittent = {};
     std::optional<Envelope> envelope = std::nullopt; ///< its own, instead of the recipe's
     int salt = 1;                                    ///< sets its noise apart from the other strands'
+    Line line = {};
 
     bool operator==(const Strand&) const = default;
 };
@@ -37,6 +39,21 @@ struct Strand {
 enum class Variation {
     each, ///< each strike moves by its own seed
     same, ///< all move by the recipe's
+};
+
+/// About which point zoom and roll of a recipe go.
+struct Pivot {
+    enum class At {
+        middle,   ///< of the frame
+        point,    ///< of the picture
+        place,    ///< where the strike's place is seen; the middle for one without
+        followed, ///< a point that moves: the curves "pivot_x" and "pivot_y"
+    };
+    At at = At::middle;
+    double x = 0.5; ///< ratio of the frame's width, to the right
+    double y = 0.5; ///< and of its height, down
+
+    bool operator==(const Pivot&) const = default;
 };
 
 /// A named, reusable shake: an envelope and the strands that move under it.
@@ -51,6 +68,11 @@ struct Recipe {
     std::uint32_t seed = 1; ///< for all, when they are the same
     Effects effects = {};
     StrikeSound sound = {};
+    double playRate = 1; ///< how fast all of it goes by: envelope, rates, gates, keys, curves and light; 0.1 to 10
+    Pivot pivot = {};
+    /// What changes over frames from the strike, in place of single values (see curveSpecOf in values.h). The strength
+    /// curves are the envelopes' own.
+    Curves curves = {};
 
     const Strand* strand(std::string_view strandName) const;
     Strand* strand(std::string_view strandName);
@@ -72,7 +94,7 @@ public:
     void set(EnvelopeField field, double value);
     void clear(std::string_view key);
     void clear(EnvelopeField field);
-    bool empty() const { return values_.empty() && keys_.empty(); }
+    bool empty() const { return values_.empty() && keys_.empty() && curves_.empty(); }
     const std::map<std::string, double, std::less<>>& all() const { return values_; }
 
     /// Keys of its own for a drawn strand, in place of the recipe's, by the strand's name.
@@ -82,11 +104,17 @@ public:
     void setKeys(std::string_view strand, AxisKeys keys);
     void clearKeys(std::string_view strand);
 
+    /// Curves of its own; one without keys stands for the single value, though the recipe has a curve there.
+    const Curves& curves() const { return curves_; }
+    void setCurve(std::string_view key, CurveKeys keys) { curves_.set(key, std::move(keys)); }
+    void clearCurve(std::string_view key) { curves_.clear(key); }
+
     bool operator==(const Overrides&) const = default;
 
 private:
     std::map<std::string, double, std::less<>> values_;
     std::map<std::string, AxisKeys, std::less<>> keys_;
+    Curves curves_;
 };
 
 /// "envelope." and the field's key.
@@ -94,5 +122,9 @@ std::string overrideKey(EnvelopeField field);
 
 /// The recipe with these values in place of its own. Keys the recipe has no place for are passed over.
 Recipe withOverrides(Recipe recipe, const Overrides& overrides);
+
+/// The recipe with its play rate worked into every length, rate, key and curve, so that it has none any more. Lengths
+/// may then be beyond the ranges in which they can be set.
+Recipe inPlayTime(Recipe recipe);
 
 } // namespace ember

@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "ember/core/axes.h"
+#include "ember/core/curve.h"
 #include "ember/core/field.h"
 #include "ember/core/motion_loop.h"
 
@@ -57,7 +58,7 @@ struct Noise {
 
 /// A new random value every `every` frames, held until the next.
 struct Jitter {
-    int every = 1; ///< 1 to 48
+    double every = 1; ///< 1 to 48
 
     bool operator==(const Jitter&) const = default;
 };
@@ -77,48 +78,35 @@ struct Oscillation {
     bool operator==(const Oscillation&) const = default;
 };
 
-enum class Ease { linear, smooth, hold, in, out, curve };
-inline constexpr std::array<std::string_view, 5> easeNames{"linear", "smooth", "hold", "in", "out"};
-inline constexpr Choices easeWords{easeNames};
-/// The same for drawn keys, which may also have slopes of their own.
-inline constexpr std::array<std::string_view, 6> drawnEaseNames{"linear", "smooth", "hold", "in", "out", "curve"};
-inline constexpr Choices drawnEaseWords{drawnEaseNames};
-
-/// The share of the way from one key to the next at u (0 to 1): linear; smooth 3u²-2u³; hold 0; in u²; out 1-(1-u)². A
-/// curve has slopes and not a share; here it is smooth.
-double eased(Ease ease, double u);
-
-/// A key of a drawn curve. `frame` is counted from the peak; the value is a share of the amount, -1 to 1.
-struct DrawnKey {
-    double frame = 0;
-    double value = 0;
-    Ease ease = Ease::smooth; ///< on the way to the next key
-    double slopeIn = 0;       ///< change a frame with which a curve arrives
-    double slopeOut = 0;      ///< and with which it leaves, where `ease` is a curve
-
-    bool operator==(const DrawnKey&) const = default;
-};
-
-/// The value between two keys, by the first one's easing; a curve is the cubic with both values and slopes (Hermite).
-double valueBetween(const DrawnKey& from, const DrawnKey& to, double frame);
-
 /// The keys of each axis.
-using AxisKeys = std::array<std::vector<DrawnKey>, axisCount>;
+using AxisKeys = std::array<CurveKeys, axisCount>;
 
-/// Curves drawn by hand, one for each axis. Keys are in the order of their frames; the key at frame 0, the peak, always
-/// is 1 and need not be there. Before the first and after the last key the value stays.
+/// Curves drawn by hand, one for each axis, in shares of the amount, -1 to 1. Under an envelope their frames count from
+/// its peak, at which they always are 1 (that key need not be there), and before the first and after the last key the
+/// value stays.
 struct Drawn {
     AxisKeys keys;
-    /// The curves are the whole motion: not raised to 1 at the peak, not weighed by the envelope, which only says from
-    /// when to when, and not turned about by direction or seed. For motion that was measured or turned into keys.
+    /// The curves are the whole motion, without an envelope, a rate or a side: their frames count from the strike, and
+    /// they last from their first key until they are back at rest (see handValue).
     bool asDrawn = false;
+    double home = 6; ///< frames in which an axis goes back to rest after its last key, where that is not at rest
 
     bool operator==(const Drawn&) const = default;
 };
 
 /// Sorts keys, keeps the last of several on one frame, moves values into their range and, unless they are as drawn,
 /// lifts the peak to 1.
-std::vector<DrawnKey> tidied(std::vector<DrawnKey> keys, bool asDrawn);
+CurveKeys tidied(CurveKeys keys, bool asDrawn);
+
+/// A curve that is drawn without an envelope, `since` frames after the strike: 0 before its first key, the curve to its
+/// last, then eased to exactly 0 in `home` frames. Without these the last value stays for its own frame and is gone.
+double handValue(const CurveKeys& keys, double home, double since);
+/// From when to when it may not be 0, [first, end); nothing of it where there are no keys: end is not after first.
+struct HandSpan {
+    double first = 0;
+    double end = 0;
+};
+HandSpan handSpan(const CurveKeys& keys, double home);
 
 /// The motion of a real camera. Each seed begins where another violent moment of it falls on the peak; the axes are
 /// lifted to 1 there over a quarter of a second either way and are otherwise as filmed, all of the same moment.
@@ -151,6 +139,19 @@ struct Intermittent {
     bool operator==(const Intermittent&) const = default;
 };
 
+/// Whether a source moves the picture along one line, to both sides of its place, by one value for x and y.
+enum class LineMode {
+    off,
+    direction, ///< along the strike's direction
+    set,       ///< at an angle
+};
+struct Line {
+    LineMode mode = LineMode::off;
+    double angle = 90; ///< degrees, 0 right, 90 down
+
+    bool operator==(const Line&) const = default;
+};
+
 /// How open the gate is `sincePeak` frames after the peak, 0 to 1; opens and closes within at most a frame.
 double gateAt(const Intermittent& gate, double sincePeak, std::uint64_t seed);
 
@@ -158,7 +159,7 @@ double gateAt(const Intermittent& gate, double sincePeak, std::uint64_t seed);
 struct SourceMoment {
     double sinceOnset = 0; ///< frames since the attack began, negative during the lead
     double attack = 0;     ///< frames from there to the peak
-    double pace = 0;       ///< paceSincePeak at this moment
+    double pace = 0;       ///< paceSincePeak at this moment; frames from the strike for curves without an envelope
     double cycles = 0;     ///< cyclesSincePeak at this moment; for a kick since the end of the hold
     double seconds = 0;    ///< the pace in seconds
     bool builds = false;   ///< the lead builds up

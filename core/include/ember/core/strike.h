@@ -26,7 +26,7 @@ struct Strike {
     Frame frame;
     StrikeKind kind = StrikeKind::hit;
     std::string name;                ///< may be empty
-    double strength = 1;             ///< ratio, 0 to 4
+    double strength = 1;             ///< ratio, 0 to 10
     std::optional<double> direction; ///< degrees, 0 right, 90 down; none: the seed decides
     std::optional<Place> place;      ///< where it happens; none: at the camera
     std::uint32_t seed = 1;

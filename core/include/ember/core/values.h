@@ -39,7 +39,7 @@ std::span<const FieldOf<Envelope>> fieldsOf<Envelope>();
 /// The first is the source's kind; those of all kinds of source are among them.
 template <>
 std::span<const FieldOf<Strand>> fieldsOf<Strand>();
-/// position, rotation, variation, seed.
+/// position, rotation, variation, seed, play_rate, pivot, pivot_x, pivot_y.
 template <>
 std::span<const FieldOf<Recipe>> fieldsOf<Recipe>();
 /// strength, seed, locked, pinned, on_cut.
@@ -129,6 +129,20 @@ const FieldSpec* specOfValue(const Recipe& recipe, std::string_view key);
 
 /// Every key of a recipe, in order.
 std::vector<std::string> keysOf(const Recipe& recipe);
+
+// Curves in the places of values, by the values' keys: "envelope.strength" (that of the whole shape),
+// "strand.Drone.envelope.strength", "strand.Rattle.rate", "strand.Rattle.amount.x", "light.flash.strength",
+// "light.streak.angle", "shutter_angle" (motion blur), "pivot_x". Frames count from the strike.
+
+/// What the values of such a curve are; null where the recipe can have none there.
+const FieldSpec* curveSpecOf(const Recipe& recipe, std::string_view key);
+/// Every key that can have one, in order.
+std::vector<std::string> curveKeysOf(const Recipe& recipe);
+/// Null where a single value stands.
+const CurveKeys* curveOf(const Recipe& recipe, std::string_view key);
+/// Sets it, in order and with values moved into their range; without keys the single value stands again. False where
+/// the recipe can have none there.
+bool setCurve(Recipe& recipe, std::string_view key, CurveKeys keys);
 
 /// A value as it is written: a word for a choice, else the number in its own unit (percent as a ratio).
 std::string valueText(const FieldSpec& spec, double value);

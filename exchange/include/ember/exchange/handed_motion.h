@@ -100,13 +100,13 @@ Result<HandedMotion> handedMotion(const Project& project, const HandingOn& how);
 Result<Project> strikeAlone(const Project& project, StrikeId strike);
 
 /// The keys of each channel, by their frames' numbers: the fewest where these are wished, else one on every frame.
-std::vector<DrawnKeys> handedKeys(const HandedMotion& motion);
+std::vector<CurveKeys> handedKeys(const HandedMotion& motion);
 /// How many keys there are, and how many one on each frame would be.
 struct KeyCount {
     std::size_t keys = 0;
     std::size_t dense = 0;
 };
-KeyCount countOf(const std::vector<DrawnKeys>& keys, const HandedMotion& motion);
+KeyCount countOf(const std::vector<CurveKeys>& keys, const HandedMotion& motion);
 
 /// Pan, tilt and roll are done in this order about the camera, for people.
 std::string_view rotationOrderText(HandedAs as);
@@ -118,15 +118,15 @@ std::string slugOf(std::string_view name);
 
 /// A heading and a row for each frame; for the fewest keys a row for each key: channel,frame,value,slope_in,slope_out.
 /// `few`: handedKeys of it where the fewest are wished, for who has them already.
-std::string handedToCsv(const HandedMotion& motion, const std::vector<DrawnKeys>& few);
-std::string handedToJson(const HandedMotion& motion, const std::vector<DrawnKeys>& few);
+std::string handedToCsv(const HandedMotion& motion, const std::vector<CurveKeys>& few);
+std::string handedToJson(const HandedMotion& motion, const std::vector<CurveKeys>& few);
 inline std::string handedToCsv(const HandedMotion& motion)
 {
-    return handedToCsv(motion, motion.how.sparse ? handedKeys(motion) : std::vector<DrawnKeys>());
+    return handedToCsv(motion, motion.how.sparse ? handedKeys(motion) : std::vector<CurveKeys>());
 }
 inline std::string handedToJson(const HandedMotion& motion)
 {
-    return handedToJson(motion, motion.how.sparse ? handedKeys(motion) : std::vector<DrawnKeys>());
+    return handedToJson(motion, motion.how.sparse ? handedKeys(motion) : std::vector<CurveKeys>());
 }
 /// What handedToJson wrote, by which frame: channels with a value for each frame. Poses are not read back.
 Result<HandedMotion> handedFromJson(std::string_view text);

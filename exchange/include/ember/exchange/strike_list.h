@@ -19,7 +19,7 @@ struct ListedStrike {
     double seconds = 0; ///< from the film's start, 0 upwards
     StrikeKind kind = StrikeKind::hit;
     std::string name;
-    double strength = 1; ///< ratio, 0 to 4
+    double strength = 1; ///< ratio, 0 to 10
     std::optional<double> direction;
     std::optional<std::uint32_t> seed;
     std::optional<Place> place;

@@ -34,8 +34,7 @@ Result<Baked> withStrandBaked(Project project, StrikeId strike, std::size_t stra
 Result<Baked> withFilmBaked(Project project, const BakeWish& wish, const Progress& progress = {});
 
 /// A stretch of a camera's motion, which begins at rest, as a drawn strand for one blow: as far as it was filmed in
-/// this project's size and rate, its farthest moment on the peak, eased home over its last quarter. An error when it
-/// does not move or is longer than an envelope may be.
+/// this project's size and rate, from the strike on, eased home over its last quarter. An error when it does not move.
 Result<Strand> strandCutOut(const CapturedMotion& stretch, const Project& project, const BakeWish& wish);
 
 } // namespace ember

@@ -22,18 +22,6 @@ enum class ShapeScope {
 /// change would not be seen.
 Project withRecipeValue(Project project, const StrikeIds& ids, std::string_view key, double value, ShapeScope scope);
 
-/// The keys of an axis of a drawn strand, for the recipes these strikes use or for the strikes alone; tidied. In the
-/// recipe's scope the axis follows the recipe again.
-Project withDrawnKeys(Project project, const StrikeIds& ids, std::string_view strand, Axis axis,
-                      std::vector<DrawnKey> keys, ShapeScope scope);
-/// How far from the peak the keys of a strand are felt: until its envelope ends, in the frames keys are counted in.
-double lastFeltKeyFrame(const Recipe& felt, const Strand& strand);
-/// The strand's envelope lasts until this key at least: its rumble is longer, or its decay where there is none.
-Project withShapeReaching(Project project, const StrikeIds& ids, const std::string& strand, double keyFrame,
-                          ShapeScope scope);
-/// The keys of this strand follow the recipe again.
-Project withoutOwnKeys(Project project, const StrikeIds& ids, std::string_view strand);
-
 /// The shape of the strikes lasts `factor` times as long with the same rise and peak: hold, decay, rumble and release
 /// of every envelope. For recipes each one that is used is scaled once, and own values of the strikes with it; for
 /// strikes alone each gets own values from the shape it has.
