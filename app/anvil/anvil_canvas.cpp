@@ -156,7 +156,7 @@ LanePicture AnvilCanvas::laneOf(const Recipe& recipe, const Strand& strand, cons
     LanePicture lane;
     lane.name = QString::fromStdString(strand.name);
     lane.motion = std::make_shared<const Motion>(project);
-    lane.envelope = strand.envelope ? *strand.envelope : recipe.envelope;
+    lane.envelope = (strand.envelope ? *strand.envelope : recipe.envelope).inTime(1 / recipe.playRate);
     lane.axis = mainAxis(strand);
     if (lane.axis == Axis::x || lane.axis == Axis::y)
         lane.beside = lane.axis == Axis::x ? Axis::y : Axis::x;
@@ -446,8 +446,11 @@ void AnvilCanvas::dragTo(QPointF place, bool fine)
     std::vector<std::pair<std::string, double>> values;
     const std::string prefix = session_.shaping.envelopePrefix();
     for (const auto& [field, value] : dragHandle(dragLayout_, dragEnvelope_, dragged_, place, fine))
-        if (value != dragEnvelope_[field] || value != envelope()[field])
-            values.emplace_back(prefix + std::string(specOf(field).key), value);
+        if (value != dragEnvelope_[field] || value != envelope()[field]) {
+            const bool length = specOf(field).unit == "frames"; // of the film on the paper
+            values.emplace_back(prefix + std::string(specOf(field).key),
+                                length ? value * session_.shaping.playRate() : value);
+        }
     if (!values.empty() && drag_.active())
         session_.shaping.set(values, drag_.gesture());
 }

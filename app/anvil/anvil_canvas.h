@@ -60,7 +60,7 @@ protected:
 private:
     enum class Gesture { none, handle, scrub, lane };
 
-    Envelope envelope() const { return session_.shaping.envelope(); }
+    Envelope envelope() const { return session_.shaping.envelopeInFilm(); }
     std::vector<LanePicture> lanePictures() const;
     LanePicture laneOf(const Recipe& recipe, const Strand& strand, const Strike& strike) const;
     void pressInGutter(QPointF place);

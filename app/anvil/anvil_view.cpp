@@ -228,7 +228,7 @@ void AnvilView::placeValues()
 {
     const bool any =
         session_.selection.feltStrike() != nullptr && session_.shaping.felt() != nullptr && !canvas_->isHidden();
-    const Envelope envelope = session_.shaping.envelope();
+    const Envelope envelope = session_.shaping.envelopeInFilm();
     const std::vector<Tag> there = any ? tagsOf(envelope) : std::vector<Tag>();
     std::vector<QSizeF> sizes;
     sizes.reserve(there.size());

@@ -32,8 +32,17 @@ constexpr double threadSeconds = 1.0;
 
 PictureView::PictureView(Session& session, Player& player, QWidget* parent)
     : QWidget(parent), session_(session), player_(player), feed_([this](std::int64_t frame) { return orderOf(frame); }),
-      aimDrag_(session.document, session.messages)
+      hand_(session,
+            [this] {
+                return HandLayer::Sight{frameRect(), movedScale()};
+            }),
+      skins_([this](std::int64_t frame) { return orderOf(frame); }), aimDrag_(session.document, session.messages)
 {
+    connect(&skins_, &OnionSkins::changed, this, [this] { update(); });
+    connect(&session_.hand, &HandWork::changed, this, [this] {
+        refreshSkins(false);
+        update();
+    });
     connect(&aimDrag_, &DragEdit::broken, this, &PictureView::letGo);
     setObjectName(QStringLiteral("picture"));
     setAccessibleName(tr("Picture"));
@@ -65,6 +74,8 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
         refresh();
     });
     connect(&session_.film.frames(), &FrameStore::ready, this, [this](qint64 frame) {
+        if (std::abs(frame - session_.playhead.frame()) == 1)
+            refreshSkins(false);
         if (feed_.waiting() && frame == session_.playhead.frame())
             refresh();
     });
@@ -161,7 +172,7 @@ double PictureView::movedScale() const
 
 std::optional<QPointF> PictureView::arrowTip() const
 {
-    if (!arrow_ || !peakMove_ || plain_ || player_.playing() || session_.document.length() == 0)
+    if (!arrow_ || !peakMove_ || plain_ || hand_.on() || player_.playing() || session_.document.length() == 0)
         return std::nullopt;
     return frameRect().center() + *peakMove_ * movedScale();
 }
@@ -250,6 +261,10 @@ void PictureView::setGuides(Guides guides)
 
 void PictureView::wheelEvent(QWheelEvent* event)
 {
+    if (hand_.wheel(*event)) {
+        event->accept();
+        return;
+    }
     if (session_.document.length() == 0 || event->angleDelta().y() == 0) {
         event->ignore();
         return;
@@ -291,6 +306,11 @@ void PictureView::mousePressEvent(QMouseEvent* event)
         setCursor(Qt::ClosedHandCursor);
         return;
     }
+    if (!onSplit(event->position()) && hand_.press(event->position(), event->button())) {
+        player_.pause();
+        setCursor(Qt::ClosedHandCursor);
+        return;
+    }
     const auto tip = arrowTip();
     aiming_ = event->button() == Qt::LeftButton && tip &&
               std::hypot(tip->x() - event->position().x(), tip->y() - event->position().y()) <= 10;
@@ -313,20 +333,28 @@ void PictureView::mouseMoveEvent(QMouseEvent* event)
         sightChanged();
         return;
     }
+    if (hand_.move(event->position()))
+        return;
     if (aiming_) {
         aim(event->position());
         return;
     }
-    const auto tip = arrowTip();
-    const bool onTip = tip && std::hypot(tip->x() - event->position().x(), tip->y() - event->position().y()) <= 10;
-    setCursor(onTip                                         ? Qt::SizeAllCursor
-              : splitDragged_ || onSplit(event->position()) ? Qt::SplitHCursor
-                                                            : Qt::ArrowCursor);
+    hoverAt(event->position());
     if (!splitDragged_)
         return;
     const QRectF frame = frameRect();
     share_ = std::clamp((event->position().x() - frame.left()) / frame.width(), 0.0, 1.0);
     refresh();
+}
+
+void PictureView::hoverAt(QPointF place)
+{
+    const auto tip = arrowTip();
+    const bool onTip = tip && std::hypot(tip->x() - place.x(), tip->y() - place.y()) <= 10;
+    setCursor(onTip                             ? Qt::SizeAllCursor
+              : splitDragged_ || onSplit(place) ? Qt::SplitHCursor
+              : hand_.on()                      ? hand_.cursor(place)
+                                                : Qt::ArrowCursor);
 }
 
 void PictureView::mouseReleaseEvent(QMouseEvent*)
@@ -337,8 +365,9 @@ void PictureView::mouseReleaseEvent(QMouseEvent*)
 void PictureView::letGo()
 {
     aimDrag_.end();
+    hand_.letGo();
     movedFrom_.reset();
-    setCursor(Qt::ArrowCursor);
+    setCursor(hand_.on() ? Qt::OpenHandCursor : Qt::ArrowCursor);
     splitDragged_ = false;
     aiming_ = false;
     update();
@@ -346,6 +375,10 @@ void PictureView::letGo()
 
 void PictureView::keyPressEvent(QKeyEvent* event)
 {
+    if (hand_.key(*event)) {
+        update();
+        return;
+    }
     if (event->key() != Qt::Key_Escape || !aiming_) {
         QWidget::keyPressEvent(event);
         return;
@@ -358,9 +391,11 @@ bool PictureView::event(QEvent* event)
 {
     if (event->type() == QEvent::NativeGesture && pinch(*static_cast<QNativeGestureEvent*>(event)))
         return true;
-    if (event->type() == QEvent::ShortcutOverride && aimDrag_.active() &&
-        static_cast<QKeyEvent*>(event)->key() == Qt::Key_Escape)
-        event->accept(); // what is in the hand is let go first
+    if (event->type() == QEvent::ShortcutOverride) {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        if ((aimDrag_.active() && key->key() == Qt::Key_Escape) || hand_.wants(*key))
+            event->accept(); // what is in the hand is let go first
+    }
     return QWidget::event(event);
 }
 
@@ -431,9 +466,25 @@ std::optional<PictureRenderer::Order> PictureView::orderOf(std::int64_t frame) c
     return PictureRenderer::Order{frame, source, look, size.width(), size.height(), leftLook(at), share_, shownSize()};
 }
 
+void PictureView::setSkinsShown(bool on)
+{
+    skinsShown_ = on;
+    refreshSkins(true);
+    update();
+}
+
+void PictureView::refreshSkins(bool anew)
+{
+    if (!hand_.on() || !skinsShown_ || player_.playing() || !session_.film.hasClip())
+        skins_.clear();
+    else
+        skins_.want(session_.playhead.frame(), anew);
+}
+
 void PictureView::refresh()
 {
     update();
+    refreshSkins(true);
     if (session_.film.hasClip())
         feed_.renew(wish());
 }
@@ -441,6 +492,7 @@ void PictureView::refresh()
 void PictureView::follow()
 {
     update();
+    refreshSkins(false);
     if (session_.film.hasClip())
         feed_.want(wish());
 }
@@ -508,14 +560,28 @@ void PictureView::paintEvent(QPaintEvent*)
     else
         painter.drawImage(frame, shown_);
     painter.setRenderHint(QPainter::SmoothPixmapTransform);
+    if (!plain_)
+        paintSkins(painter, frame);
     paintGuides(painter, frame, guides_);
     if (!plain_)
         paintOverlays(painter, frame);
     paintArrow(painter);
+    if (!plain_ && !player_.playing())
+        hand_.paint(painter);
     if (split_ != Split::none)
         paintSplit(painter, frame);
     paintLabels(painter);
     theme::paintFocus(painter, *this);
+}
+
+void PictureView::paintSkins(QPainter& painter, const QRectF& frame) const
+{
+    constexpr double faint = 0.22;
+    painter.setOpacity(faint);
+    for (const QImage* skin : {&skins_.before(), &skins_.after()})
+        if (!skin->isNull())
+            painter.drawImage(frame, *skin);
+    painter.setOpacity(1);
 }
 
 void PictureView::paintSplit(QPainter& painter, const QRectF& frame) const
@@ -570,7 +636,7 @@ void PictureView::paintOverlays(QPainter& painter, const QRectF& frame) const
             painter.drawPolygon(outline);
         }
     }
-    if (!thread_)
+    if (!thread_ || hand_.on())
         return;
     // As far as the centre goes while the selected strike lasts.
     if (const Strike* strike = preview_ ? nullptr : session_.selection.feltStrike()) {

@@ -11,7 +11,9 @@
 
 #include "drag_edit.h"
 #include "guides.h"
+#include "hand_layer.h"
 #include "held_scale.h"
+#include "onion_skins.h"
 #include "painted_access.h"
 #include "picture_feed.h"
 #include "picture_sight.h"
@@ -39,6 +41,10 @@ public:
     void setThreadShown(bool on);
     void setBorderShown(bool on);
     void setArrowShown(bool on);
+    /// The frames before and after, faintly, while the picture is moved by hand.
+    void setSkinsShown(bool on);
+    const OnionSkins& skins() const { return skins_; }
+    HandLayer& handLayer() { return hand_; }
     /// Where its tip is, for hands and tests.
     std::optional<QPointF> arrowPlace() const { return arrowTip(); }
     /// Shows the frame as it is without any shake.
@@ -119,6 +125,8 @@ private:
     QSize renderSize() const;
     void paintOverlays(QPainter& painter, const QRectF& frame) const;
     void paintLabels(QPainter& painter) const;
+    void paintSkins(QPainter& painter, const QRectF& frame) const;
+    void refreshSkins(bool anew);
     void paintSplit(QPainter& painter, const QRectF& frame) const;
     std::optional<FrameLook> leftLook(FrameTime at) const;
     PictureSight::Scene scene() const;
@@ -132,6 +140,7 @@ private:
     void paintArrow(QPainter& painter) const;
     void aim(QPointF place);
     void letGo();
+    void hoverAt(QPointF place);
     double movedScale() const; ///< of pixels of the view for one of the frame, on the frame on show
 
     Session& session_;
@@ -154,6 +163,9 @@ private:
     bool splitDragged_ = false;
     bool arrow_ = true;
     std::optional<QPointF> peakMove_; ///< of the selected strike
+    HandLayer hand_;
+    OnionSkins skins_;
+    bool skinsShown_ = true;
     bool aiming_ = false;
     DragEdit aimDrag_;
     QPointF aimMove_; ///< as they were when the drag began

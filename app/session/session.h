@@ -4,6 +4,7 @@
 #include "book_shelf.h"
 #include "busy.h"
 #include "film.h"
+#include "hand_work.h"
 #include "messages.h"
 #include "motion_store.h"
 #include "open_document.h"
@@ -25,6 +26,7 @@ struct Session {
     Selection selection{document};
     Playhead playhead{document};
     Shaping shaping{document, selection, messages};
+    HandWork hand{document, selection, playhead, shaping, messages};
     Film film{document, playhead, messages, busy};
     ProjectFile file{document, selection, playhead, film, messages, busy};
     StrikeCommands strikes{document, selection, playhead, shaping, messages, busy};

@@ -27,7 +27,7 @@ const Recipe* Shaping::felt() const
     if (first == nullptr || document_.project().recipe(first->recipe) == nullptr)
         return nullptr;
     if (!felt_)
-        felt_ = recipeOf(document_.project(), *first);
+        felt_ = recipeAsSet(document_.project(), *first);
     return &*felt_;
 }
 
@@ -147,6 +147,17 @@ std::string Shaping::envelopePrefix() const
     const Recipe* recipe = felt();
     const Strand* strand = recipe != nullptr ? recipe->strand(openStrand_) : nullptr;
     return strand != nullptr && strand->envelope ? "strand." + openStrand_ + ".envelope." : "envelope.";
+}
+
+double Shaping::playRate() const
+{
+    const Recipe* recipe = felt();
+    return recipe != nullptr ? recipe->playRate : 1;
+}
+
+Envelope Shaping::envelopeInFilm() const
+{
+    return envelope().inTime(1 / playRate());
 }
 
 Envelope Shaping::envelope() const

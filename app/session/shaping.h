@@ -28,8 +28,8 @@ public:
 
     ShapeScope scope() const { return scope_; }
     void setScope(ShapeScope scope);
-    /// The recipe of the first selected strike as it is felt, with the strike's own values; null when there is none.
-    /// Until the next edit.
+    /// The recipe of the first selected strike with the strike's own values, as they are set: its play rate is not
+    /// worked in. Null when there is none. Until the next edit.
     const Recipe* felt() const;
     /// A value of it by its key.
     std::optional<double> value(const std::string& key) const;
@@ -65,8 +65,10 @@ public:
     void renameStrand(std::size_t index, const std::string& name);
     /// What the Anvil's envelope keys begin with: "envelope." or "strand.NAME.envelope.".
     std::string envelopePrefix() const;
-    /// The envelope the Anvil shapes.
+    /// The envelope the Anvil shapes, as it is set; and over frames of the film, where the play rate is another than 1.
     Envelope envelope() const;
+    Envelope envelopeInFilm() const;
+    double playRate() const;
 
     /// Lengths are shown in seconds instead of frames.
     bool inSeconds() const { return inSeconds_; }

@@ -134,6 +134,7 @@ private:
     std::optional<Found> worked(const QString& title, const QString& doing, Work work);
     void conformAsked();
     void shapeFromSound();
+    void moveByHand();
     void rememberRecent(const QString& path);
     void fillRecent();
     void refreshActions();

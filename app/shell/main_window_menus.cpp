@@ -167,6 +167,11 @@ void MainWindow::buildStrikeMenu()
                                  QKeySequence(Qt::SHIFT | Qt::Key_N), [this] { session_->strikes.toggleLocked(); }));
     needSelection_.push_back(add(menu, "strike.own-recipe-for-this-strike", tr("&Own recipe for this strike"), {},
                                  [this] { session_->shaping.makeOwnRecipe(); }));
+    QAction* hand = add(menu, "strike.move-by-hand", tr("&Move the picture by hand"), QKeySequence(Qt::Key_M),
+                        [this] { moveByHand(); });
+    hand->setCheckable(true);
+    connect(&session_->hand, &HandWork::changed, hand, [this, hand] { hand->setChecked(session_->hand.on()); });
+    needClip_.push_back(hand);
     QMenu* keys = menu->addMenu(tr("Turn into &keys"));
     keys->setToolTipsVisible(true);
     needSelection_.push_back(add(keys, "strike.turn-into-keys.this-strike-few-keys", tr("This strike, &few keys"),
@@ -195,6 +200,14 @@ void MainWindow::buildStrikeMenu()
         [this] { session_->strikes.goTo(-1); });
     add(menu, "strike.next-strike", tr("Ne&xt strike"), QKeySequence(Qt::Key_Down),
         [this] { session_->strikes.goTo(1); });
+}
+
+void MainWindow::moveByHand()
+{
+    player_->pause();
+    session_->hand.toggle();
+    if (session_->hand.on())
+        picture_->setFocus();
 }
 
 void MainWindow::buildFindMenu()
@@ -483,6 +496,12 @@ void MainWindow::buildViewMenu()
     toggle("view.hidden-border", tr("Hidden &border"), border, [this](bool on) {
         picture_->setBorderShown(on);
         QSettings().setValue(QStringLiteral("view/border"), on);
+    });
+    const bool skins = settings.value(QStringLiteral("view/skins"), true).toBool();
+    picture_->setSkinsShown(skins);
+    toggle("view.onion-skins", tr("&Onion skins by hand"), skins, [this](bool on) {
+        picture_->setSkinsShown(on);
+        QSettings().setValue(QStringLiteral("view/skins"), on);
     });
     buildGuidesMenu(menu);
     add(menu, "view.fit-the-picture", tr("&Fit the picture"), QKeySequence(Qt::Key_F), [this] { picture_->fit(); });

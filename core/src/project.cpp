@@ -212,8 +212,8 @@ const StrikeGroup* Project::group(std::string_view name) const
 
 namespace {
 
-/// Gives a rumble its length in frames where it lasts until something else.
-void workOutRumble(Envelope& envelope, const Project& project, const Strike& strike)
+/// Gives a rumble its length in frames where it lasts until something else; of a shape that goes by at a play rate.
+void workOutRumble(Envelope& envelope, const Project& project, const Strike& strike, double playRate)
 {
     using F = EnvelopeField;
     const auto until = envelope.chosen<RumbleUntil>(F::rumbleUntil);
@@ -226,24 +226,29 @@ void workOutRumble(Envelope& envelope, const Project& project, const Strike& str
         if (next != project.strikes.end())
             to = next->frame.index;
     }
-    envelope.set(F::rumbleLength, static_cast<double>(to - strike.frame.index) - envelope.decayEnd());
+    envelope.set(F::rumbleLength, static_cast<double>(to - strike.frame.index) * playRate - envelope.decayEnd());
     if (to == project.length())
         envelope.set(F::release, 0); // the shot is over
 }
 
 } // namespace
 
-Recipe recipeOf(const Project& project, const Strike& strike)
+Recipe recipeAsSet(const Project& project, const Strike& strike)
 {
     const Recipe* recipe = project.recipe(strike.recipe);
     if (recipe == nullptr)
         return {};
-    Recipe own = inPlayTime(withOverrides(*recipe, strike.overrides));
-    workOutRumble(own.envelope, project, strike);
+    Recipe own = withOverrides(*recipe, strike.overrides);
+    workOutRumble(own.envelope, project, strike, own.playRate);
     for (Strand& strand : own.strands)
         if (strand.envelope)
-            workOutRumble(*strand.envelope, project, strike);
+            workOutRumble(*strand.envelope, project, strike, own.playRate);
     return own;
+}
+
+Recipe recipeOf(const Project& project, const Strike& strike)
+{
+    return inPlayTime(recipeAsSet(project, strike));
 }
 
 Settling settlingOf(const Project& project, const Strike& strike)

@@ -281,6 +281,8 @@ private:
 /// The recipe a strike is felt with: with the strike's own values in place, and every rumble's length worked out where
 /// it lasts until the next strike or to the end of the shot. An empty recipe when the strike's is gone.
 Recipe recipeOf(const Project& project, const Strike& strike);
+/// The same before its play rate is worked in: every value as it is set.
+Recipe recipeAsSet(const Project& project, const Strike& strike);
 
 /// The move of the shot that is on show at an instant (see OwnShot); its frame is the clip's.
 MoveKey moveAt(const Project& project, FrameTime time);
