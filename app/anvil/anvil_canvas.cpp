@@ -36,6 +36,15 @@ Axis mainAxis(const Strand& strand)
     return Axis::y;
 }
 
+/// Nothing of it moves under the envelope.
+bool byHandAlone(const Recipe& recipe)
+{
+    return !recipe.strands.empty() && std::all_of(recipe.strands.begin(), recipe.strands.end(), [](const Strand& s) {
+        const auto* drawn = std::get_if<Drawn>(&s.source);
+        return drawn != nullptr && drawn->asDrawn;
+    });
+}
+
 QString strandAmount(const Strand& strand)
 {
     const Axis axis = mainAxis(strand);
@@ -268,6 +277,12 @@ void AnvilCanvas::paintEvent(QPaintEvent*)
         QPainter ink(&paper);
         paintAnvilPaper(ink, layout, picture);
     }));
+    if (const Recipe* recipe = session_.shaping.felt(); recipe != nullptr && byHandAlone(*recipe)) {
+        painter.setFont(theme::words(11));
+        painter.setPen(theme::text);
+        painter.drawText(layout.plot.adjusted(0, -2, -4, 0), Qt::AlignRight | Qt::AlignTop,
+                         tr("by hand: the keys hold their own strength; this envelope shapes the light only"));
+    }
     paintAnvilPlayhead(painter, layout, picture);
     theme::paintFocus(painter, *this);
 }

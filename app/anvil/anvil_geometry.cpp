@@ -52,6 +52,7 @@ AnvilLayout layOutAnvil(const QSizeF& size, const Envelope& envelope, bool even,
         layout.lanes.emplace_back(left, lanesTop + static_cast<double>(i) * lane, span, lane);
     layout.ruler = QRectF(gutterWidth, lanesTop - rulerHeight, width - gutterWidth, rulerHeight);
     layout.plot = QRectF(left, aboveThePlot, span, std::max(20.0, layout.ruler.top() - aboveThePlot - 1));
+    layout.top = std::max(1.0, envelope.most());
     layout.map.left = left;
     layout.map.right = left + span;
     layout.map.even = even;
@@ -93,6 +94,8 @@ double curveHandleFrame(const AnvilLayout& layout, const Envelope& envelope)
 
 std::vector<HandlePoint> handlePoints(const AnvilLayout& layout, const Envelope& e)
 {
+    if (e.drawn()) // a curve is shaped in the curve view
+        return {};
     std::vector<HandlePoint> points;
     points.push_back({Handle::lead, layout.at(e.start(), 0)});
     if (e[F::lead] > 0) {

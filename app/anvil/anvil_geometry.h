@@ -25,12 +25,13 @@ struct AnvilLayout {
     QRectF ruler;              ///< frame numbers
     std::vector<QRectF> lanes; ///< motion: one of each strand, or the one of them all
     QRectF frames;             ///< the film frames
+    double top = 1;            ///< the level at the top of the plot
 
     /// Where the lanes end.
     double lanesEnd() const { return lanes.empty() ? ruler.bottom() : lanes.back().bottom(); }
 
-    double toY(double level) const { return plot.bottom() - level * plot.height(); }
-    double toLevel(double y) const { return (plot.bottom() - y) / plot.height(); }
+    double toY(double level) const { return plot.bottom() - level / top * plot.height(); }
+    double toLevel(double y) const { return (plot.bottom() - y) / plot.height() * top; }
     QPointF at(double frame, double level) const { return {map.toPixel(frame), toY(level)}; }
 };
 

@@ -28,6 +28,14 @@ QPainterPath envelopeLine(const AnvilLayout& layout, const Envelope& e)
 {
     QPainterPath line(layout.at(layout.map.firstFrame, 0));
     line.lineTo(layout.at(e.start(), 0));
+    if (e.drawn()) {
+        const double last = layout.map.toPixel(e.end());
+        for (double x = layout.map.toPixel(e.start()); x < last; x += 2)
+            line.lineTo(QPointF(x, layout.toY(intensityAt(e, std::clamp(layout.map.toFrame(x), e.start(), e.end())))));
+        line.lineTo(layout.at(e.end(), 0));
+        line.lineTo(layout.at(layout.map.lastFrame, 0));
+        return line;
+    }
     const auto slope = [&](double a, double b) {
         const double x0 = layout.map.toPixel(a);
         const double x1 = layout.map.toPixel(b);
@@ -120,6 +128,12 @@ void paintEnvelope(QPainter& p, const AnvilLayout& layout, const AnvilPicture& p
 
 void paintHandles(QPainter& p, const AnvilLayout& layout, const AnvilPicture& picture)
 {
+    if (picture.envelope.drawn()) {
+        p.setFont(theme::words(11));
+        p.setPen(theme::dim);
+        p.drawText(layout.plot.adjusted(0, -2, -4, 0), Qt::AlignRight | Qt::AlignTop,
+                   AnvilWords::tr("the strength is a curve: press U to shape it"));
+    }
     const Handle lit = picture.dragged != Handle::none ? picture.dragged : picture.hovered;
     for (const HandlePoint& point : handlePoints(layout, picture.envelope)) {
         const bool on = point.handle == lit;

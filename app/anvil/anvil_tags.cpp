@@ -62,6 +62,8 @@ Handle handleOf(Tag tag, const Envelope& e)
 
 std::vector<Tag> tagsOf(const Envelope& e)
 {
+    if (e.drawn())
+        return {};
     std::vector<Tag> tags;
     for (const Tag tag : allTags) {
         const bool there = tag == Tag::leadLevel                             ? e[F::lead] > 0

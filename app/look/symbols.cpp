@@ -91,6 +91,28 @@ Drawing drawingOf(Symbol which)
         d.lines.moveTo(1, 3);
         d.lines.cubicTo(2.5, 10, 7, 12.6, 15, 13);
         break;
+    case Symbol::easeLinear:
+        d.lines.moveTo(2, 13);
+        d.lines.lineTo(14, 3);
+        break;
+    case Symbol::easeSmooth:
+        d.lines.moveTo(2, 13);
+        d.lines.cubicTo(8, 13, 8, 3, 14, 3);
+        break;
+    case Symbol::easeHold:
+        d.lines.moveTo(2, 13);
+        d.lines.lineTo(11, 13);
+        d.lines.lineTo(11, 3);
+        d.lines.lineTo(14, 3);
+        break;
+    case Symbol::easeIn:
+        d.lines.moveTo(2, 13);
+        d.lines.cubicTo(9, 13, 12, 9, 14, 3);
+        break;
+    case Symbol::easeOut:
+        d.lines.moveTo(2, 13);
+        d.lines.cubicTo(4, 7, 7, 3, 14, 3);
+        break;
     }
     return d;
 }

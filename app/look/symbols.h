@@ -18,7 +18,12 @@ enum class Symbol {
     more,
     decayConstant,
     decayLinear,
-    decayFast
+    decayFast,
+    easeLinear,
+    easeSmooth,
+    easeHold,
+    easeIn,
+    easeOut
 };
 
 /// Drawn in the ink of its button, whatever the scheme and scale.

@@ -12,7 +12,6 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
-#include "drawn_editor.h"
 #include "ember/core/values.h"
 #include "form.h"
 #include "motion_chooser.h"
@@ -151,7 +150,7 @@ void StrandDetails::build()
     }
     swings_ = nullptr;
     motion_ = nullptr;
-    drawn_ = nullptr;
+    keys_ = nullptr;
     rebounds_ = nullptr;
     content_ = new QWidget(this);
     auto* column = newColumn(content_, 3, {0, 0, 0, 0});
@@ -210,8 +209,12 @@ void StrandDetails::build()
         });
         values_->addNamed(tr("Rebounds"), rebounds_);
     }
-    if (drawn)
+    if (drawn) {
         addTo(values_, "as_drawn");
+        addTo(values_, "home");
+    }
+    addTo(values_, "line");
+    addTo(values_, "line_angle");
     values_->nextRow();
     addTo(values_, "intermittent");
     addTo(values_, "moves");
@@ -223,8 +226,10 @@ void StrandDetails::build()
         column->addWidget(swings_);
     }
     if (drawn) {
-        drawn_ = new DrawnEditor(session_.document, session_.shaping, session_.messages, index_, content_);
-        column->addWidget(drawn_);
+        keys_ = smallButton(tr("Curves"), QStringLiteral("strand-curves"),
+                            tr("Its keys in the curve view, in the Anvil's place (U)"), content_);
+        connect(keys_, &QPushButton::clicked, this, [this] { session_.shaping.askForCurves(); });
+        column->addWidget(keys_, 0, Qt::AlignLeft);
     }
     column->addWidget(buildButtons());
     column_->addWidget(content_);
@@ -315,8 +320,10 @@ void StrandDetails::refresh()
     while (recipe->strands[index_].name != shown)
         ++index_;
     const Strand* s = &recipe->strands[index_];
-    if (builtFor_ != s->source.index() || builtAt_ != index_) {
-        builtFor_ = s->source.index();
+    const auto* drawn = std::get_if<Drawn>(&s->source); // other fields with an envelope and without
+    const std::size_t kind = s->source.index() + (drawn != nullptr && drawn->asDrawn ? 100 : 0);
+    if (builtFor_ != kind || builtAt_ != index_) {
+        builtFor_ = kind;
         builtAt_ = index_;
         build();
     }
@@ -329,8 +336,12 @@ void StrandDetails::refresh()
             rebounds_->setValue(reboundsOf(kick->damping));
     if (swings_ != nullptr)
         swings_->refresh();
-    if (drawn_ != nullptr)
-        drawn_->refresh();
+    if (keys_ != nullptr) {
+        std::size_t count = 0;
+        for (const CurveKeys& keys : std::get<Drawn>(s->source).keys)
+            count += keys.size();
+        keys_->setText(tr("Curves: %1 keys").arg(count));
+    }
     if (motion_ != nullptr)
         motion_->refresh();
 }

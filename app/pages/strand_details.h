@@ -8,12 +8,12 @@
 #include "session.h"
 
 class QLineEdit;
+class QPushButton;
 class QVBoxLayout;
 
 namespace ember::app {
 
 class ControlGrid;
-class DrawnEditor;
 class MotionChooser;
 class ValueField;
 
@@ -64,7 +64,7 @@ private:
     ControlGrid* values_ = nullptr;
     ValueField* rebounds_ = nullptr;
     SwingTable* swings_ = nullptr;
-    DrawnEditor* drawn_ = nullptr;
+    QPushButton* keys_ = nullptr;
     MotionChooser* motion_ = nullptr;
 };
 

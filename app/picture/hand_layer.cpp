@@ -83,7 +83,6 @@ bool HandLayer::press(QPointF place, Qt::MouseButton button)
     const auto dot = dotAt(place);
     dot_ = dot.has_value();
     heldKey_ = dot ? dot->keyFrame : session_.hand.playheadKey();
-    heldMoves_ = session_.hand.movesAt(heldKey_);
     const Sight sight = sight_();
     const Pose pose = session_.document.motion().poseAt(session_.hand.filmFrame(heldKey_));
     content_ = (place - sight.frame.center()) / sight.scale - QPointF(pose.x, pose.y);
@@ -105,20 +104,27 @@ bool HandLayer::move(QPointF place)
 
 void HandLayer::dragTo(QPointF place)
 {
-    // What was taken hold of stays under the pointer, though the cover may grow with the drag.
-    const Sight sight = sight_();
-    const Pose pose = session_.document.motion().poseAt(session_.hand.filmFrame(heldKey_));
-    const AxisValues now = session_.hand.movesAt(heldKey_);
-    const QPointF missing = (place - sight.frame.center()) / sight.scale - content_ - QPointF(pose.x, pose.y);
-    const auto felt = [this](Axis axis) { return session_.hand.gain(axis); };
-    QPointF to = shiftOf(now);
-    to += {felt(Axis::x) != 0 ? missing.x() / felt(Axis::x) : 0.0,
-           felt(Axis::y) != 0 ? missing.y() / felt(Axis::y) : 0.0};
+    // What was taken hold of stays under the pointer, though the cover may grow with the drag: where it did, again.
+    constexpr int rounds = 4;
+    constexpr double near = 0.5; // pixels of the view
     const auto tenths = [](double value) { return std::round(10 * value) / 10; };
-    to = {tenths(to.x()), tenths(to.y())};
-    session_.hand.setMovesAt(heldKey_, shifted(to),
-                             tr("x %1, y %2").arg(axisValueText(Axis::x, to.x()), axisValueText(Axis::y, to.y())),
-                             drag_.gesture());
+    const double gainX = session_.hand.gain(Axis::x);
+    const double gainY = session_.hand.gain(Axis::y);
+    for (int round = 0; round < rounds; ++round) {
+        const Sight sight = sight_();
+        const Pose pose = session_.document.motion().poseAt(session_.hand.filmFrame(heldKey_));
+        const QPointF missing = (place - sight.frame.center()) / sight.scale - content_ - QPointF(pose.x, pose.y);
+        if (round > 0 && (missing * sight.scale).manhattanLength() < near)
+            break;
+        const QPointF now = shiftOf(session_.hand.movesAt(heldKey_));
+        const QPointF to(tenths(now.x() + (gainX != 0 ? missing.x() / gainX : 0.0)),
+                         tenths(now.y() + (gainY != 0 ? missing.y() / gainY : 0.0)));
+        if (round > 0 && to == now)
+            break;
+        session_.hand.setMovesAt(heldKey_, shifted(to),
+                                 tr("x %1, y %2").arg(axisValueText(Axis::x, to.x()), axisValueText(Axis::y, to.y())),
+                                 drag_.gesture());
+    }
 }
 
 void HandLayer::letGo()
@@ -266,9 +272,12 @@ void HandLayer::paintWords(QPainter& painter) const
         if (axis == Axis::x || axis == Axis::y || moves[axis] != 0)
             now << ours(axisName(axis)) + QLatin1Char(' ') + axisValueText(axis, moves[axis]);
     label(Qt::AlignRight | Qt::AlignTop, now.join(QStringLiteral("   ")));
+    constexpr std::size_t enough = 3; // keys, after which nobody needs it any more
+    if (session_.hand.dots().size() > enough)
+        return;
     painter.setFont(theme::words(12));
-    label(Qt::AlignLeft | Qt::AlignBottom, tr("Drag: x, y   wheel + Ctrl: roll   + Shift: zoom   arrows: 1 px (Shift "
-                                              "10, Alt 0.1)   , and . step a frame"));
+    label(Qt::AlignLeft | Qt::AlignBottom,
+          tr("Drag: x, y   Ctrl + wheel: roll   Shift + wheel: zoom   arrows: 1 px   , and . step a frame"));
 }
 
 void HandLayer::paint(QPainter& painter) const

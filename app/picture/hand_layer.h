@@ -61,10 +61,9 @@ private:
     Session& session_;
     std::function<Sight()> sight_;
     DragEdit drag_;
-    QPointF content_;      ///< of what is held: where it lies from the middle when nothing moves, pixels of the frame
-    AxisValues heldMoves_; ///< of the held frame, when it was taken
-    double heldKey_ = 0;   ///< the frame of the keys that is held
-    bool dot_ = false;     ///< a dot is held and not the picture
+    QPointF content_;    ///< of what is held: where it lies from the middle when nothing moves, pixels of the frame
+    double heldKey_ = 0; ///< the frame of the keys that is held
+    bool dot_ = false;   ///< a dot is held and not the picture
     bool moved_ = false;
     QPointF pressed_;
     double wheelLeft_ = 0;

@@ -36,7 +36,8 @@ PictureView::PictureView(Session& session, Player& player, QWidget* parent)
             [this] {
                 return HandLayer::Sight{frameRect(), movedScale()};
             }),
-      skins_([this](std::int64_t frame) { return orderOf(frame); }), aimDrag_(session.document, session.messages)
+      skins_([this](std::int64_t frame) { return orderOf(frame); }), pivot_(session),
+      aimDrag_(session.document, session.messages)
 {
     connect(&skins_, &OnionSkins::changed, this, [this] { update(); });
     connect(&session_.hand, &HandWork::changed, this, [this] {
@@ -164,10 +165,14 @@ void PictureView::setArrowShown(bool on)
     update();
 }
 
+double PictureView::coverNow() const
+{
+    return session_.document.cover().at(session_.playhead.frame());
+}
+
 double PictureView::movedScale() const
 {
-    return frameRect().width() / session_.document.project().width *
-           session_.document.cover().at(session_.playhead.frame());
+    return frameRect().width() / session_.document.project().width * coverNow();
 }
 
 std::optional<QPointF> PictureView::arrowTip() const
@@ -306,6 +311,8 @@ void PictureView::mousePressEvent(QMouseEvent* event)
         setCursor(Qt::ClosedHandCursor);
         return;
     }
+    if (event->button() == Qt::LeftButton && pivot_.press(event->position(), frameRect(), coverNow()))
+        return;
     if (!onSplit(event->position()) && hand_.press(event->position(), event->button())) {
         player_.pause();
         setCursor(Qt::ClosedHandCursor);
@@ -333,7 +340,7 @@ void PictureView::mouseMoveEvent(QMouseEvent* event)
         sightChanged();
         return;
     }
-    if (hand_.move(event->position()))
+    if (pivot_.move(event->position(), frameRect(), coverNow()) || hand_.move(event->position()))
         return;
     if (aiming_) {
         aim(event->position());
@@ -366,6 +373,7 @@ void PictureView::letGo()
 {
     aimDrag_.end();
     hand_.letGo();
+    pivot_.letGo();
     movedFrom_.reset();
     setCursor(hand_.on() ? Qt::OpenHandCursor : Qt::ArrowCursor);
     splitDragged_ = false;
@@ -375,6 +383,10 @@ void PictureView::letGo()
 
 void PictureView::keyPressEvent(QKeyEvent* event)
 {
+    if (event->key() == Qt::Key_Escape && pivot_.held()) {
+        pivot_.cancel();
+        return;
+    }
     if (hand_.key(*event)) {
         update();
         return;
@@ -393,7 +405,7 @@ bool PictureView::event(QEvent* event)
         return true;
     if (event->type() == QEvent::ShortcutOverride) {
         const auto* key = static_cast<QKeyEvent*>(event);
-        if ((aimDrag_.active() && key->key() == Qt::Key_Escape) || hand_.wants(*key))
+        if (((aimDrag_.active() || pivot_.held()) && key->key() == Qt::Key_Escape) || hand_.wants(*key))
             event->accept(); // what is in the hand is let go first
     }
     return QWidget::event(event);
@@ -568,6 +580,8 @@ void PictureView::paintEvent(QPaintEvent*)
     paintArrow(painter);
     if (!plain_ && !player_.playing())
         hand_.paint(painter);
+    if (!plain_ && !player_.playing())
+        pivot_.paint(painter, frame, coverNow());
     if (split_ != Split::none)
         paintSplit(painter, frame);
     paintLabels(painter);

@@ -17,6 +17,7 @@
 #include "painted_access.h"
 #include "picture_feed.h"
 #include "picture_sight.h"
+#include "pivot_mark.h"
 #include "session.h"
 
 class QNativeGestureEvent;
@@ -45,6 +46,8 @@ public:
     void setSkinsShown(bool on);
     const OnionSkins& skins() const { return skins_; }
     HandLayer& handLayer() { return hand_; }
+    /// Where the pivot's mark is, for hands and tests.
+    std::optional<QPointF> pivotPlace() const { return pivot_.place(frameRect(), coverNow()); }
     /// Where its tip is, for hands and tests.
     std::optional<QPointF> arrowPlace() const { return arrowTip(); }
     /// Shows the frame as it is without any shake.
@@ -141,6 +144,7 @@ private:
     void aim(QPointF place);
     void letGo();
     void hoverAt(QPointF place);
+    double coverNow() const;
     double movedScale() const; ///< of pixels of the view for one of the frame, on the frame on show
 
     Session& session_;
@@ -165,6 +169,7 @@ private:
     std::optional<QPointF> peakMove_; ///< of the selected strike
     HandLayer hand_;
     OnionSkins skins_;
+    PivotMark pivot_;
     bool skinsShown_ = true;
     bool aiming_ = false;
     DragEdit aimDrag_;

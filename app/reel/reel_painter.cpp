@@ -14,6 +14,7 @@
 #include "heat_line.h"
 #include "picture_renderer.h"
 #include "theme.h"
+#include "wave_paint.h"
 
 namespace ember::app {
 
@@ -162,20 +163,9 @@ void paintSound(QPainter& p, const ReelLayout& layout, const ReelPicture& pictur
         }
         return;
     }
-    const double scale = 0.5 * layout.sound.height();
-    const double slotsPerFrame = picture.waveform.slotsPerSecond / picture.project.rate.perSecond();
-    const auto size = static_cast<std::int64_t>(picture.waveform.low.size());
     p.setPen(theme::dim);
-    for (auto x = static_cast<int>(layout.sound.left()); x < static_cast<int>(layout.sound.right()); ++x) {
-        const auto from =
-            std::clamp<std::int64_t>(static_cast<std::int64_t>(layout.map.toFrame(x) * slotsPerFrame), 0, size - 1);
-        const auto to = std::clamp<std::int64_t>(static_cast<std::int64_t>(layout.map.toFrame(x + 1) * slotsPerFrame),
-                                                 from + 1, size);
-        const float low = *std::min_element(picture.waveform.low.begin() + from, picture.waveform.low.begin() + to);
-        const float high = *std::max_element(picture.waveform.high.begin() + from, picture.waveform.high.begin() + to);
-        p.drawLine(QPointF(x, middle - std::max(0.5, scale * std::min(1.f, high))),
-                   QPointF(x, middle - std::min(-0.5, scale * std::max(-1.f, low))));
-    }
+    paintWave(p, layout.sound, picture.waveform, picture.project.rate.perSecond(),
+              [&](double x) { return layout.map.toFrame(x); });
 }
 
 void paintSparks(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)

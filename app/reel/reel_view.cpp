@@ -21,11 +21,6 @@
 
 namespace ember::app {
 
-namespace {
-constexpr double waveSlotSeconds = 0.004;
-constexpr double longestFineWave = 1200; // beyond twenty minutes the slots grow instead of the memory
-} // namespace
-
 ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
     : QWidget(parent), session_(session), finder_(finder), drag_(session.document, session.messages)
 {
@@ -45,9 +40,7 @@ ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
         keepPlayheadSeen();
         followPlayhead();
     });
-    connect(&session_.document, &OpenDocument::changed, this, [this](const Change& change) {
-        if (change.sound)
-            loadWaveform();
+    connect(&session_.document, &OpenDocument::changed, this, [this] {
         if (timecode_ && !(clock_ == session_.document.project().clock))
             setTimecode(true);
     });
@@ -60,23 +53,12 @@ ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
         shownOf_ = length;
         repaintAll();
     });
-    connect(&session_.film, &Film::rewritten, this, [this] {
-        waveformOf_.reset();
-        loadWaveform();
-        repaintAll();
-    });
+    connect(&session_.film, &Film::rewritten, this, [this] { repaintAll(); });
+    connect(&session_.wave, &FilmWave::changed, this, &ReelView::repaintAll);
     connect(&session_.file, &ProjectFile::opened, this, [this] {
         shownOf_ = static_cast<double>(session_.document.length());
         showAll();
-        waveformOf_.reset();
-        loadWaveform();
     });
-}
-
-ReelView::~ReelView()
-{
-    if (waveformStop_)
-        *waveformStop_ = true;
 }
 
 ReelLayout ReelView::layoutNow() const
@@ -130,36 +112,6 @@ void ReelView::keepPlayheadSeen()
         setRange(scrolled(range_, at + 1 - range_.first, static_cast<double>(session_.document.length())));
 }
 
-void ReelView::loadWaveform()
-{
-    const auto source = session_.film.soundSource();
-    if (source == waveformOf_ && (source || waveform_.low.empty()))
-        return;
-    if (waveformStop_)
-        *waveformStop_ = true;
-    waveformOf_ = source;
-    waveform_ = {};
-    repaintAll();
-    if (!source)
-        return;
-    const double seconds = session_.document.project().rate.seconds(static_cast<double>(session_.document.length()));
-    const double slot = waveSlotSeconds * std::max(1.0, seconds / longestFineWave);
-    auto stop = std::make_shared<std::atomic<bool>>(false);
-    waveformStop_ = stop;
-    const auto read = [stop, source = *source, seconds, slot]() -> Result<Waveform> {
-        auto sound = openSound(source, {});
-        if (!sound)
-            return sound.error();
-        return readWaveform(*sound.value(), source.path, seconds, slot, [&](double) { return !stop->load(); });
-    };
-    inBackground(this, read, [this, stop](Result<Waveform> wave) {
-        if (!wave || stop->load())
-            return;
-        waveform_ = std::move(wave).value();
-        repaintAll();
-    });
-}
-
 // --- painting ---
 
 void ReelView::followPlayhead()
@@ -185,7 +137,7 @@ void ReelView::paintEvent(QPaintEvent*)
                               session_.playhead.loop(),
                               session_.selection.ids(),
                               hovered_,
-                              waveform_,
+                              session_.wave.wave(),
                               session_.film.clipInfo() && !session_.film.soundSource(),
                               finding_ ? std::span<const Candidate>(finder_.proposals()) : std::span<const Candidate>(),
                               finding_ ? finder_.current() : std::nullopt,

@@ -28,12 +28,11 @@ public:
     void setFindingShown(bool shown);
     /// Names frames on the ruler by the clock instead of counting them.
     void setTimecode(bool on);
-    ~ReelView() override;
 
     ReelLayout layoutNow() const;
     ReelRange range() const { return range_; }
     void showAll();
-    bool waveformReady() const { return !waveform_.low.empty(); }
+    bool waveformReady() const { return session_.wave.ready(); }
 
     /// The strikes, settle marks and, while finding is shown, proposals.
     std::vector<PaintedPart> paintedParts() override;
@@ -58,7 +57,6 @@ private:
     void repaintStrikes();
     void repaintAll();
     void setRange(const ReelRange& range);
-    void loadWaveform();
     void keepPlayheadSeen();
     /// Paints anew what the playhead left and what it came to.
     void followPlayhead();
@@ -81,9 +79,6 @@ private:
     Paper strikes_; ///< over it
     ReelRange range_{0, 1};
     double shownOf_ = 0; ///< how long the film was when it was looked at last
-    Waveform waveform_;
-    std::optional<SoundSource> waveformOf_;
-    std::shared_ptr<std::atomic<bool>> waveformStop_;
     ReelGesture gesture_;
     DragEdit drag_; ///< of strikes
     StrikeId hovered_ = 0;

@@ -147,7 +147,8 @@ void HandWork::setMovesAt(double keyFrame, const HandPose& pose, const QString& 
     Project next = withHandBegun(document_.project(), strike->id);
     const Strike* there = next.strike(strike->id);
     const Recipe* recipe = next.recipe(there->recipe);
-    const Strand* hand = recipe != nullptr ? handStrand(withOverrides(*recipe, there->overrides)) : nullptr;
+    const Recipe felt = recipe != nullptr ? withOverrides(*recipe, there->overrides) : Recipe();
+    const Strand* hand = handStrand(felt);
     if (hand == nullptr)
         return;
     const std::string name = hand->name;

@@ -4,6 +4,7 @@
 #include "book_shelf.h"
 #include "busy.h"
 #include "film.h"
+#include "film_wave.h"
 #include "hand_work.h"
 #include "messages.h"
 #include "motion_store.h"
@@ -29,6 +30,7 @@ struct Session {
     HandWork hand{document, selection, playhead, shaping, messages};
     Film film{document, playhead, messages, busy};
     ProjectFile file{document, selection, playhead, film, messages, busy};
+    FilmWave wave{document, film, file};
     StrikeCommands strikes{document, selection, playhead, shaping, messages, busy};
     ShotCommands shots{document, selection, playhead, film, file, messages};
     BookShelf book;

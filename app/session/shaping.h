@@ -74,7 +74,11 @@ public:
     bool inSeconds() const { return inSeconds_; }
     void setInSeconds(bool on);
 
+    /// Wishes to see the open strand's keys.
+    void askForCurves() { emit curvesAsked(); }
+
 signals:
+    void curvesAsked();
     /// Scope, open strand, or how time is shown.
     void changed();
 

@@ -6,9 +6,11 @@
 
 #include "busy.h"
 #include "ember/core/values.h"
+#include "ember/film/film_reader.h"
+#include "ember/film/follow_point.h"
 #include "ember/project/bake.h"
+#include "ember/project/curve_edits.h"
 #include "ember/project/film_edits.h"
-#include "ember/project/recipe_edits.h"
 #include "messages.h"
 #include "open_document.h"
 #include "playhead.h"
@@ -148,6 +150,67 @@ void StrikeCommands::toggleBypass()
     next.master.bypass = !next.master.bypass;
     const bool off = next.master.bypass;
     document_.edit(std::move(next), off ? tr("All shakes bypassed") : tr("Shakes are felt again"));
+}
+
+void StrikeCommands::endOneHere(SettleMode mode)
+{
+    const Strike* strike = selection_.strike();
+    if (strike == nullptr || playhead_.frame() <= selection_.feltStrike()->frame.index) {
+        emit messages_.told(strike == nullptr ? tr("Select one strike to end it alone")
+                                              : tr("Go to a frame after the strike to end it there"));
+        return;
+    }
+    SettleMark mark = easeHomeAt(document_.project(), Frame{playhead_.frame()});
+    mark.mode = mode;
+    mark.strike = strike->id;
+    document_.edit(withSettle(document_.project(), mark),
+                   mode == SettleMode::cut
+                       ? tr("%1 ends on frame %2").arg(strikeTitle(*strike)).arg(playhead_.frame())
+                       : tr("%1 is eased home from frame %2").arg(strikeTitle(*strike)).arg(playhead_.frame()));
+}
+
+void StrikeCommands::followPivot()
+{
+    const Strike* strike = selection_.feltStrike();
+    const Recipe* recipe = strike != nullptr ? shaping_.felt() : nullptr;
+    if (recipe == nullptr || document_.length() == 0) {
+        emit messages_.told(tr("Select one strike to follow its pivot"));
+        return;
+    }
+    constexpr std::int64_t longest = 480;
+    const auto before = document_.snapshot();
+    const StrikeId id = selection_.ids().front();
+    const std::int64_t first = strike->frame.index;
+    const auto last =
+        static_cast<std::int64_t>(std::ceil(static_cast<double>(first) + shaping_.envelopeInFilm().end()));
+    const std::int64_t count = std::min({longest, last - first + 1, document_.length() - first});
+    const Pivot pivot = recipe->pivot;
+    const double pace = recipe->playRate;
+    const ShapeScope scope = shaping_.scope();
+    const auto work = [before, first, count, pivot](const Progress& progress) -> Result<FollowedPoint> {
+        auto film = openFilm(*before);
+        if (!film)
+            return film.error();
+        return followPoint(*film.value(), first, count, pivot.x, pivot.y, progress);
+    };
+    busy_.begin(tr("Following the pivot"), work, [this, id, pace, scope, count](Result<FollowedPoint> followed) {
+        if (!followed) {
+            emit messages_.told(said(followed.error()));
+            return;
+        }
+        const auto edit = [&](Project project) {
+            project =
+                withRecipeValue(std::move(project), {id}, "pivot", static_cast<double>(Pivot::At::followed), scope);
+            project = withCurve(std::move(project), {id}, "pivot_x", scaledKeys(followed->x, pace, 1), scope);
+            return withCurve(std::move(project), {id}, "pivot_y", scaledKeys(followed->y, pace, 1), scope);
+        };
+        document_.edit(OpenDocument::Edit(edit),
+                       followed->lost == 0
+                           ? tr("The pivot was followed over %1 frames").arg(count)
+                           : tr("The pivot was followed over %1 frames; on %2 it was not found and goes on as before")
+                                 .arg(count)
+                                 .arg(followed->lost));
+    });
 }
 
 void StrikeCommands::settleHere(SettleMode mode)

@@ -55,6 +55,10 @@ public:
     void toggleBypass();
     /// Ends what runs at the playhead: now, or eased home from there.
     void settleHere(SettleMode mode);
+    /// Ends the selected strike alone at the playhead.
+    void endOneHere(SettleMode mode);
+    /// Follows the selected strike's pivot in the clip, over its frames.
+    void followPivot();
 
     // --- motion as keys, see bake.h; on another thread, see Busy
     void bakeStrike(bool everyFrame);

@@ -28,6 +28,7 @@
 #include "anvil_view.h"
 #include "background.h"
 #include "busy_bar.h"
+#include "curve_view.h"
 #include "demo.h"
 #include "find_panel.h"
 #include "flow_layout.h"
@@ -199,6 +200,31 @@ void MainWindow::showBeside(Beside wanted)
         finder_->start();
 }
 
+void MainWindow::showCurves(bool on)
+{
+    if (on == (anvilPlace_->currentWidget() == curves_))
+        return;
+    CurveChannels& channels = curves_->channels();
+    if (on && channels.of() == CurveChannels::Of::keys && channels.channels().empty())
+        channels.setOf(CurveChannels::Of::shape); // there is something to see
+    const QByteArray heights = bands_->saveState();
+    const bool typed = anvilPlace_->isAncestorOf(QApplication::focusWidget());
+    anvilPlace_->setCurrentWidget(on ? static_cast<QWidget*>(curves_) : anvil_);
+    if (otherBands_.isEmpty()) { // room to work in
+        constexpr int wanted = 260;
+        QList<int> sizes = bands_->sizes();
+        const int more = std::max(0, wanted - sizes[1]);
+        sizes[0] -= more;
+        sizes[1] += more;
+        bands_->setSizes(sizes);
+    } else {
+        bands_->restoreState(otherBands_);
+    }
+    otherBands_ = heights;
+    if (typed || on)
+        (on ? static_cast<QWidget*>(&curves_->canvas()) : &anvil_->canvas())->setFocus();
+}
+
 MainWindow::Beside MainWindow::beside() const
 {
     return static_cast<Beside>(sideStack_->currentIndex());
@@ -234,7 +260,7 @@ bool MainWindow::focusNextPrevChild(bool next)
     // In the order of the eye: what is over the picture, the picture, its transport, the column, Anvil, Reel.
     QList<QWidget*> stops;
     for (const QWidget* region :
-         std::initializer_list<const QWidget*>{hints_, notice_, picture_, transport_, sideStack_, anvil_, reel_})
+         std::initializer_list<const QWidget*>{hints_, notice_, picture_, transport_, sideStack_, anvilPlace_, reel_})
         stops += tabStops(*region);
     QWidget* to = nextStop(stops, focusWidget(), next);
     if (to == nullptr)
@@ -305,6 +331,7 @@ void MainWindow::restoreLayout()
     }
     fitScreen();
     bands_->restoreState(settings.value(QStringLiteral("window/band-heights")).toByteArray());
+    otherBands_ = settings.value(QStringLiteral("window/curve-heights")).toByteArray();
     top_->restoreState(settings.value(QStringLiteral("window/picture-width")).toByteArray());
     session_->shaping.setInSeconds(settings.value(QStringLiteral("view/seconds"), false).toBool());
     anvil_->setStrandsShown(settings.value(QStringLiteral("view/strands"), true).toBool());
@@ -333,7 +360,9 @@ void MainWindow::saveLayout() const
 {
     QSettings settings;
     settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
-    settings.setValue(QStringLiteral("window/band-heights"), bands_->saveState());
+    const bool curves = anvilPlace_->currentWidget() == curves_; // the window opens with the Anvil
+    settings.setValue(QStringLiteral("window/band-heights"), curves ? otherBands_ : bands_->saveState());
+    settings.setValue(QStringLiteral("window/curve-heights"), curves ? bands_->saveState() : otherBands_);
     settings.setValue(QStringLiteral("window/picture-width"), top_->saveState());
     settings.setValue(QStringLiteral("view/seconds"), session_->shaping.inSeconds());
     settings.setValue(QStringLiteral("view/strands"), anvil_->canvas().strandsShown());

@@ -28,6 +28,7 @@ class NoticeBar;
 class LiveWindow;
 class MotionBench;
 class ComfortWindow;
+class CurveView;
 class GentleKeeper;
 class MotionExportWindow;
 class PlacesWindow;
@@ -58,6 +59,9 @@ public:
     Player& player() { return *player_; }
     PictureView& picture() { return *picture_; }
     AnvilView& anvil() { return *anvil_; }
+    CurveView& curves() { return *curves_; }
+    /// The curve view in the Anvil's place, or the Anvil.
+    void showCurves(bool on);
     ReelView& reel() { return *reel_; }
     RenderPanel& renderPanel() { return *renderPanel_; }
     Finder& finder() { return *finder_; }
@@ -169,7 +173,10 @@ private:
     SideColumn* side_ = nullptr;
     RenderPanel* renderPanel_ = nullptr;
     QStackedWidget* sideStack_ = nullptr;
+    QStackedWidget* anvilPlace_ = nullptr;
     AnvilView* anvil_ = nullptr;
+    CurveView* curves_ = nullptr;
+    QByteArray otherBands_; ///< heights of the bands with the other of the two
     ReelView* reel_ = nullptr;
     FindPanel* findPanel_ = nullptr;
     DropBench* dropBench_ = nullptr;     ///< made when it is asked for

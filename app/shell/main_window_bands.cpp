@@ -11,6 +11,7 @@
 #include <QToolButton>
 
 #include "anvil_view.h"
+#include "curve_view.h"
 #include "demo.h"
 #include "find_panel.h"
 #include "flow_layout.h"
@@ -53,6 +54,10 @@ void MainWindow::buildBands()
     side_ = new SideColumn(*session_, dialogs_);
     renderPanel_ = new RenderPanel(*session_, dialogs_);
     anvil_ = new AnvilView(*session_);
+    curves_ = new CurveView(*session_);
+    anvilPlace_ = new QStackedWidget;
+    anvilPlace_->addWidget(anvil_);
+    anvilPlace_->addWidget(curves_);
     reel_ = new ReelView(*session_, *finder_);
     findPanel_ = new FindPanel(*session_, *finder_, dialogs_);
     welcome_ = buildWelcome();
@@ -78,7 +83,7 @@ void MainWindow::buildBands()
     top_->setSizes({861, 416});
     bands_ = new QSplitter(Qt::Vertical);
     bands_->addWidget(top_);
-    bands_->addWidget(anvil_);
+    bands_->addWidget(anvilPlace_);
     bands_->addWidget(reel_);
     for (auto* splitter : {top_, bands_}) {
         splitter->setHandleWidth(3);
@@ -105,6 +110,11 @@ void MainWindow::buildBands()
         side_->setPage(SideColumn::Page::strike);
     });
     connect(renderPanel_, &RenderPanel::closed, this, [this] { showBeside(Beside::column); });
+    connect(curves_, &CurveView::closed, this, [this] { showCurves(false); });
+    connect(&session_->shaping, &Shaping::curvesAsked, this, [this] {
+        curves_->channels().setOf(CurveChannels::Of::keys);
+        showCurves(true);
+    });
 }
 
 QWidget* MainWindow::buildNotice()
@@ -226,13 +236,24 @@ QWidget* MainWindow::buildTransport()
     clock_->setFont(theme::numbers(12));
     row->addWidget(clock_);
     row->addGap(6);
-    auto* strike = new QPushButton(tr("Strike here  S"), bar);
+    auto* hand = new QPushButton(tr("Hand  M"), bar);
+    hand->setObjectName(QStringLiteral("by-hand"));
+    hand->setCheckable(true);
+    hand->setFocusPolicy(Qt::TabFocus);
+    hand->setToolTip(
+        tr("Drag the picture to where it should be on this frame: a key is set (M). On the selected strike, "
+           "or a new one."));
+    connect(hand, &QPushButton::clicked, this, &MainWindow::moveByHand);
+    connect(&session_->hand, &HandWork::changed, hand, [this, hand] { hand->setChecked(session_->hand.on()); });
+    auto* strike = new QPushButton(tr("Strike  S"), bar);
     strike->setObjectName(QStringLiteral("put-strike"));
     strike->setToolTip(tr("Put a strike on this frame (S); 1 blast, 2 landing, 3 hit, 4 beat"));
     strike->setFocusPolicy(Qt::TabFocus);
     setLook(*strike, Look::tight);
     connect(strike, &QPushButton::clicked, this, [this] { session_->strikes.put(session_->strikes.lastKind()); });
     row->addWidget(strike);
+    setLook(*hand, Look::tight);
+    row->addWidget(hand);
     row->addSpring();
     pictureFacts_ = dimLabel({}, bar);
     pictureFacts_->setObjectName(QStringLiteral("picture-facts"));

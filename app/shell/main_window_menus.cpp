@@ -20,6 +20,7 @@
 #include "anvil_view.h"
 #include "comfort_window.h"
 #include "contact_sheet.h"
+#include "curve_view.h"
 #include "difference_sheet.h"
 #include "ember/project/timing_edits.h"
 #include "find_panel.h"
@@ -165,6 +166,8 @@ void MainWindow::buildStrikeMenu()
                                  [this] { session_->strikes.newVariation(); }));
     needSelection_.push_back(add(menu, "strike.lock-or-free-the-variation", tr("Loc&k or free the variation"),
                                  QKeySequence(Qt::SHIFT | Qt::Key_N), [this] { session_->strikes.toggleLocked(); }));
+    needSelection_.push_back(add(menu, "strike.follow-the-pivot", tr("Follow the p&ivot in the clip"), {},
+                                 [this] { session_->strikes.followPivot(); }));
     needSelection_.push_back(add(menu, "strike.own-recipe-for-this-strike", tr("&Own recipe for this strike"), {},
                                  [this] { session_->shaping.makeOwnRecipe(); }));
     QAction* hand = add(menu, "strike.move-by-hand", tr("&Move the picture by hand"), QKeySequence(Qt::Key_M),
@@ -193,6 +196,12 @@ void MainWindow::buildStrikeMenu()
                             QKeySequence(Qt::Key_H), [this] { session_->strikes.settleHere(SettleMode::ease); }));
     needClip_.push_back(add(menu, "strike.cut-shakes-here", tr("&Cut shakes here"), QKeySequence(Qt::Key_X),
                             [this] { session_->strikes.settleHere(SettleMode::cut); }));
+    needSelection_.push_back(add(menu, "strike.ease-this-home", tr("Ease this strike h&ome from here"),
+                                 QKeySequence(Qt::SHIFT | Qt::Key_H),
+                                 [this] { session_->strikes.endOneHere(SettleMode::ease); }));
+    needSelection_.push_back(add(menu, "strike.cut-this-here", tr("C&ut this strike here"),
+                                 QKeySequence(Qt::SHIFT | Qt::Key_X),
+                                 [this] { session_->strikes.endOneHere(SettleMode::cut); }));
     needClip_.push_back(add(menu, "strike.bypass-all-shakes", tr("&Bypass all shakes"), QKeySequence(Qt::Key_B),
                             [this] { session_->strikes.toggleBypass(); }));
     menu->addSeparator();
@@ -526,6 +535,8 @@ void MainWindow::buildViewMenu()
     });
     add(menu, "view.stretched-or-even-anvil", tr("Stretched or e&ven Anvil"), QKeySequence(Qt::Key_E),
         [this] { anvil_->toggleEven(); });
+    add(menu, "view.curves", tr("C&urves in the Anvil's place"), QKeySequence(Qt::Key_U),
+        [this] { showCurves(anvilPlace_->currentWidget() != curves_); });
     add(menu, "view.traces-on-the-anvil", tr("Traces on the An&vil"), QKeySequence(Qt::Key_Y),
         [this] { anvil_->toggleTraces(); });
     add(menu, "view.strands-on-the-anvil", tr("S&trands on the Anvil"), QKeySequence(Qt::Key_T),
@@ -547,7 +558,7 @@ void MainWindow::buildViewMenu()
     menu->addSeparator();
     const std::array<std::tuple<QString, QString, Qt::Key, QWidget*>, 4> regions{
         {{"view.keys-to-the-picture", tr("Keys to the &picture"), Qt::Key_1, picture_},
-         {"view.keys-to-the-anvil", tr("Keys to the Anv&il"), Qt::Key_2, &anvil_->canvas()},
+         {"view.keys-to-the-anvil", tr("Keys to the Anv&il"), Qt::Key_2, anvilPlace_},
          {"view.keys-to-the-reel", tr("Keys to the Ree&l"), Qt::Key_3, reel_},
          {"view.keys-to-the-side-column", tr("Keys to the side colu&mn"), Qt::Key_4, sideStack_}}};
     for (const auto& [id, text, key, region] : regions)

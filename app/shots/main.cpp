@@ -29,7 +29,7 @@
 #include "actions.h"
 #include "anvil_view.h"
 #include "comfort_window.h"
-#include "drawn_canvas.h"
+#include "curve_view.h"
 #include "drop_bench.h"
 #include "ember/core/survey.h"
 #include "ember/film/hand_on.h"
@@ -370,19 +370,16 @@ void takeReading(MainWindow& window, const QDir& folder)
     act("strike.turn-into-keys.this-strike-few-keys");
     window.session().shaping.setOpenStrand("Keys");
     settle(1200);
-    if (auto* canvas = window.findChild<DrawnCanvas*>(QStringLiteral("drawn-canvas"))) {
-        for (QWidget* parent = canvas->parentWidget(); parent != nullptr; parent = parent->parentWidget())
-            if (auto* area = qobject_cast<QScrollArea*>(parent)) {
-                area->ensureWidgetVisible(canvas, 0, 60);
-                break;
-            }
-        ember::KeyPlaces some;
-        for (std::size_t i = 8; i < std::min<std::size_t>(30, canvas->keys().size()); ++i)
-            some.push_back(i);
-        canvas->choose(some);
-    }
+    window.session().shaping.askForCurves();
+    settle(300);
+    CurveCanvas& curves = window.curves().canvas();
+    ember::KeyPlaces some;
+    for (std::size_t i = 8; i < std::min<std::size_t>(30, curves.keys().size()); ++i)
+        some.push_back(i);
+    curves.choose(some);
     settle(600);
     take(window, folder, "keys");
+    window.showCurves(false);
     window.session().document.edit(before, QStringLiteral("Ready"));
     window.session().shaping.setOpenStrand({});
     window.session().selection.set(strike);

@@ -88,39 +88,40 @@ CurveKeys curveOfShape(const Envelope& drawn, double tolerance)
     CurveKeys keys;
     double arrives = 0;
     double at = envelope.builds() ? envelope.start() : envelope.onset();
-    const auto upTo = [&](double to, bool straight) {
+    const auto upTo = [&](double to, bool straight, double level) { // the level it begins at, exactly
         if (to - at < leastLength)
             return;
         const auto first = keys.size();
         if (straight)
-            keys.push_back({at, intensityAt(envelope, at), Ease::linear});
+            keys.push_back({at, level, Ease::linear});
         else
             part.add(keys, at, to);
+        keys[first].value = level;
         keys[first].slopeIn = arrives;
         arrives = straight ? 0 : part.arrival();
         at = to;
     };
-    if (envelope.builds())
-        upTo(envelope.onset() - leadBreaksOff, false);
-    if (envelope.builds())
-        upTo(envelope.onset(), true);
-    upTo(envelope.peak(), false);
-    upTo(envelope.holdEnd(), true);
+    const double lead = envelope.builds() ? envelope[F::leadLevel] : 0;
+    if (envelope.builds()) {
+        upTo(envelope.onset() - leadBreaksOff, false, 0);
+        upTo(envelope.onset(), true, lead);
+    }
+    upTo(envelope.peak(), false, lead);
+    upTo(envelope.holdEnd(), true, 1);
     if (envelope[F::decay] > 0 && envelope.chosen<Slope>(F::decaySlope) == Slope::constant) {
-        upTo(std::max(envelope.holdEnd(), envelope.decayEnd() - 1), true);
-        upTo(envelope.decayEnd(), true);
+        upTo(std::max(envelope.holdEnd(), envelope.decayEnd() - 1), true, 1);
+        upTo(envelope.decayEnd(), true, 1);
     } else if (envelope[F::decay] > 0) {
-        upTo(envelope.decayEnd(), false);
+        upTo(envelope.decayEnd(), false, 1);
     } else { // it drops at once
         keys.push_back({at, 1, Ease::linear});
         at += leastLength;
     }
-    upTo(envelope.rumbleEnd(), true);
+    upTo(envelope.rumbleEnd(), true, envelope[F::rumble]);
     if (envelope[F::rumble] > 0 && envelope[F::release] > 0) {
-        upTo(envelope.end(), false);
+        upTo(envelope.end(), false, envelope[F::rumble]);
     } else if (envelope[F::rumble] > 0 && !keys.empty()) {
-        keys.push_back({at, envelope[F::rumble], Ease::linear});
-        at += leastLength;
+        keys.push_back({at - leastLength, envelope[F::rumble], Ease::linear});
     }
     keys.push_back({at, 0, Ease::linear, arrives, 0});
     return inOrder(std::move(keys));

@@ -46,10 +46,10 @@ CurveKeys scaledInTime(CurveKeys keys, const KeyPlaces& chosen, double about, do
     });
 }
 
-CurveKeys scaledInValue(CurveKeys keys, const KeyPlaces& chosen, double factor)
+CurveKeys scaledInValue(CurveKeys keys, const KeyPlaces& chosen, double factor, double about)
 {
     return changed(keys, chosen, [&](CurveKey& key) {
-        key.value *= factor;
+        key.value = about + (key.value - about) * factor;
         key.slopeIn *= factor;
         key.slopeOut *= factor;
     });
@@ -81,6 +81,138 @@ CurveKeys mirroredInTime(CurveKeys keys, const KeyPlaces& chosen)
         out.push_back(key);
     }
     return inOrder(std::move(out));
+}
+
+namespace {
+
+/// Makes the way between two keys a cubic of the same shape; a step stays one.
+void makeCubic(CurveKey& from, CurveKey& to)
+{
+    const double mean = (to.value - from.value) / (to.frame - from.frame);
+    switch (from.ease) {
+    case Ease::hold:
+    case Ease::curve: return;
+    case Ease::linear: from.slopeOut = to.slopeIn = mean; break;
+    case Ease::smooth: from.slopeOut = to.slopeIn = 0; break;
+    case Ease::in: // u² and its mirror are cubics too
+        from.slopeOut = 0;
+        to.slopeIn = 2 * mean;
+        break;
+    case Ease::out:
+        from.slopeOut = 2 * mean;
+        to.slopeIn = 0;
+        break;
+    }
+    from.ease = Ease::curve;
+}
+
+double smoothSlope(const CurveKeys& keys, std::size_t i)
+{
+    const auto mean = [&](std::size_t a) {
+        return (keys[a + 1].value - keys[a].value) / (keys[a + 1].frame - keys[a].frame);
+    };
+    if (keys.size() < 2)
+        return 0;
+    if (i == 0)
+        return mean(0);
+    if (i + 1 == keys.size())
+        return mean(i - 1);
+    const double before = mean(i - 1);
+    const double after = mean(i);
+    if (before * after <= 0)
+        return 0;
+    const double h0 = keys[i].frame - keys[i - 1].frame;
+    const double h1 = keys[i + 1].frame - keys[i].frame;
+    const double w0 = 2 * h1 + h0;
+    const double w1 = h1 + 2 * h0;
+    return (w0 + w1) / (w0 / before + w1 / after);
+}
+
+} // namespace
+
+CurveKeys withSlopes(CurveKeys keys, const KeyPlaces& chosen, SlopeKind kind)
+{
+    for (const std::size_t i : chosen) {
+        if (i >= keys.size())
+            continue;
+        const bool first = i == 0;
+        const bool last = i + 1 == keys.size();
+        if (kind == SlopeKind::stepped) {
+            keys[i].ease = Ease::hold;
+            continue;
+        }
+        if (kind == SlopeKind::straight) {
+            keys[i].ease = Ease::linear;
+            if (!first)
+                keys[i - 1].ease = Ease::linear;
+            continue;
+        }
+        if (!first)
+            makeCubic(keys[i - 1], keys[i]);
+        if (!last) {
+            if (keys[i].ease == Ease::hold)
+                keys[i].ease = Ease::smooth;
+            makeCubic(keys[i], keys[i + 1]);
+        }
+        if (kind != SlopeKind::free)
+            keys[i].slopeIn = keys[i].slopeOut = kind == SlopeKind::flat ? 0 : smoothSlope(keys, i);
+    }
+    return keys;
+}
+
+CurveKeys withEase(CurveKeys keys, const KeyPlaces& chosen, Ease ease)
+{
+    for (const std::size_t i : chosen)
+        if (i < keys.size())
+            keys[i].ease = ease;
+    return keys;
+}
+
+double slopeOfKeys(const CurveKeys& keys, double frame)
+{
+    const auto after = std::upper_bound(keys.begin(), keys.end(), frame,
+                                        [](double at, const CurveKey& key) { return at < key.frame; });
+    if (after == keys.begin() || after == keys.end())
+        return 0;
+    CurveKey from = *(after - 1);
+    CurveKey to = *after;
+    if (from.ease == Ease::hold)
+        return 0;
+    makeCubic(from, to);
+    const double length = to.frame - from.frame;
+    const double u = (frame - from.frame) / length;
+    return (to.value - from.value) / length * 6 * u * (1 - u) + from.slopeOut * (1 - u) * (1 - 3 * u) +
+           to.slopeIn * u * (3 * u - 2);
+}
+
+std::vector<double> crestsOf(const CurveKeys& keys, double first, double last)
+{
+    constexpr double step = 0.125;
+    std::vector<double> crests;
+    if (keys.size() < 2)
+        return crests;
+    first = std::max(first, keys.front().frame);
+    last = std::min(last, keys.back().frame);
+    double rose = first; // since when it has not fallen
+    bool rising = false;
+    double before = valueOfKeys(keys, first);
+    for (double frame = first + step; frame <= last + step / 2; frame += step) {
+        const double value = valueOfKeys(keys, std::min(frame, last));
+        if (value > before + 1e-12) {
+            rising = true;
+            rose = frame;
+        } else if (value < before - 1e-12) {
+            if (rising) { // between the last rise and this fall, to the hundredth
+                double best = rose;
+                for (double at = std::max(first, rose - step); at <= frame; at += 0.01)
+                    best = valueOfKeys(keys, at) > valueOfKeys(keys, best) + 1e-12 ? at : best;
+                crests.push_back(best);
+            }
+            rising = false;
+        }
+        before = value;
+    }
+    return crests;
 }
 
 CurveKeys repeated(const CurveKeys& keys, const KeyPlaces& chosen, int times, double share)

@@ -7,6 +7,7 @@
 
 #include "ember/core/keys.h"
 #include "ember/core/values.h"
+#include "recipe_json.h"
 
 namespace ember {
 
@@ -104,8 +105,19 @@ Project withShapeReaching(Project project, const StrikeIds& ids, const std::stri
 
 Project withoutOwnKeys(Project project, const StrikeIds& ids, std::string_view strand)
 {
-    return withStrikesChanged(std::move(project), ids,
-                              [strand](Strike& strike) { strike.overrides.clearKeys(strand); });
+    for (const StrikeId id : ids) {
+        Strike* strike = project.strike(id);
+        const Recipe* recipe = strike != nullptr ? project.recipe(strike->recipe) : nullptr;
+        if (recipe == nullptr)
+            continue;
+        const Strand* drawn = recipe->strand(strand);
+        const auto* source = drawn != nullptr ? std::get_if<Drawn>(&drawn->source) : nullptr;
+        if (source != nullptr && source->asDrawn) // what the keys are shares of belongs to them
+            for (const Axis axis : allAxes)
+                strike->overrides.clear("strand." + std::string(strand) + ".amount." + std::string(axisName(axis)));
+        strike->overrides.clearKeys(strand);
+    }
+    return project;
 }
 
 // --- by hand ---
@@ -160,14 +172,14 @@ Project withHandPose(Project project, const StrikeIds& ids, std::string_view str
             if (hand == nullptr)
                 continue;
             CurveKeys keys = movesOf(*hand, axis);
-            const bool first = keys.empty() || keys.front().frame > frame - 1;
             const auto same =
                 std::find_if(keys.begin(), keys.end(), [&](const CurveKey& k) { return k.frame == frame; });
+            const bool begins = keys.empty() || keys.front().frame > frame - 1; // nothing leads up to it
             if (same != keys.end())
                 same->value = pose.moves[axis];
             else
                 keys.push_back({frame, pose.moves[axis], Ease::smooth});
-            if (first && (same == keys.end() || same == keys.begin()))
+            if (begins)
                 keys.push_back({frame - 1, 0, Ease::smooth});
             project = withMoves(std::move(project), {id}, strand, axis, inOrder(std::move(keys)), scope);
         }
@@ -192,6 +204,31 @@ Project withHandBegun(Project project, StrikeId id)
     if (recipe != nullptr && handStrand(withOverrides(*recipe, strike->overrides)) == nullptr)
         recipe->add(newHandStrand());
     return project;
+}
+
+std::string keysToText(const CurveKeys& keys)
+{
+    Json json;
+    json["vember_keys"] = curveToJson(keys);
+    return json.dump(2, ' ', false, Json::error_handler_t::replace);
+}
+
+Result<CurveKeys> keysFromText(std::string_view text)
+{
+    constexpr double largest = 1e6;
+    const std::string name = "The clipboard";
+    const auto parsed = parsedJson(text, name);
+    if (!parsed || !parsed->is_object() || !parsed->contains("vember_keys"))
+        return Error{ErrorCode::badFormat, name, "there are no keys in it"};
+    JsonTrouble trouble(name);
+    CurveKeys keys;
+    {
+        JsonObject object(parsed.value(), "", trouble);
+        keys = curveFromJson(object, "vember_keys", -largest, largest);
+    }
+    if (trouble.error())
+        return *trouble.error();
+    return keys;
 }
 
 Recipe handRecipe()

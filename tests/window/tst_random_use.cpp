@@ -8,7 +8,7 @@
 #include <QToolButton>
 
 #include "actions.h"
-#include "drawn_editor.h"
+#include "curve_view.h"
 #include "ember/project/file.h"
 #include "finder.h"
 #include "runner.h"
@@ -74,8 +74,8 @@ class RandomUseTest : public test::WindowFixture {
         }
         case 11: drag(&window_->reel(), placeOn(&window_->reel(), random), placeOn(&window_->reel(), random)); break;
         case 12:
-            if (auto* drawn = any<DrawnCanvas>(random))
-                drag(drawn, placeOn(drawn, random), placeOn(drawn, random));
+            if (CurveCanvas& curves = window_->curves().canvas(); curves.isVisible())
+                drag(&curves, placeOn(&curves, random), placeOn(&curves, random));
             else if (auto* add = child<QToolButton>("add-strand"); add->isVisible())
                 add->menu()->actions()[random.whole(0, 4)]->trigger();
             break;

@@ -18,13 +18,29 @@ using KeyPlaces = std::vector<std::size_t>;
 
 /// Frames are drawn together or apart: about + (frame - about) * factor, on whole frames where `whole`. Slopes follow.
 CurveKeys scaledInTime(CurveKeys keys, const KeyPlaces& chosen, double about, double factor, bool whole);
-/// Values times a factor, slopes too.
-CurveKeys scaledInValue(CurveKeys keys, const KeyPlaces& chosen, double factor);
+/// Values times a factor about one, slopes too.
+CurveKeys scaledInValue(CurveKeys keys, const KeyPlaces& chosen, double factor, double about = 0);
 CurveKeys moved(CurveKeys keys, const KeyPlaces& chosen, double frames, double value);
 /// The chosen ones turned about their middle in time: what came first comes last.
 CurveKeys mirroredInTime(CurveKeys keys, const KeyPlaces& chosen);
 /// Put `times` more times behind the last chosen one, each `share` as large as the one before.
 CurveKeys repeated(const CurveKeys& keys, const KeyPlaces& chosen, int times, double share);
+/// How a curve goes through a key.
+enum class SlopeKind {
+    free,     ///< as it does, with slopes on either side that can be dragged
+    smooth,   ///< without a corner, and never beyond its neighbours (F. N. Fritsch and J. Butland, 1984)
+    flat,     ///< level on both sides
+    straight, ///< in straight lines to both neighbours
+    stepped,  ///< it stays until the next key
+};
+CurveKeys withSlopes(CurveKeys keys, const KeyPlaces& chosen, SlopeKind kind);
+/// The ways behind the chosen keys become eased so.
+CurveKeys withEase(CurveKeys keys, const KeyPlaces& chosen, Ease ease);
+/// The slope of a curve at a frame, of the way behind it where two meet; values a frame.
+double slopeOfKeys(const CurveKeys& keys, double frame);
+/// The frames at which a curve is highest between its rises and falls, to a hundredth of a frame, between two frames.
+std::vector<double> crestsOf(const CurveKeys& keys, double first, double last);
+
 /// Each chosen value half way to the mean of its neighbours.
 CurveKeys smoothed(CurveKeys keys, const KeyPlaces& chosen);
 /// Copies put in with their first key at `frame`.

@@ -52,6 +52,10 @@ Project withHandPose(Project project, const StrikeIds& ids, std::string_view str
 /// Begins work by hand on a strike: its recipe gets a strand for it, which moves nothing yet and nobody else, unless it
 /// has one. The project is the same where the strike has no recipe.
 Project withHandBegun(Project project, StrikeId strike);
+/// Keys as text for the clipboard, and back; values in the units they were shown in.
+std::string keysToText(const CurveKeys& keys);
+Result<CurveKeys> keysFromText(std::string_view text);
+
 /// A recipe for nothing but work by hand.
 Recipe handRecipe();
 
