@@ -131,6 +131,13 @@ Outcome LiveRunner::take(Strike press, Clock::time_point moment, LiveBench::By b
 void LiveRunner::strike(Strike press, int pad, const QString& name, Clock::time_point moment)
 {
     const Outcome outcome = take(std::move(press), moment);
+    if (outcome.id != 0) {
+        constexpr std::size_t most = 64; // as many as can be felt at once, and more
+        auto& ids = ofPads_[pad];
+        ids.push_back(outcome.id);
+        if (ids.size() > most)
+            ids.erase(ids.begin());
+    }
     emit ticked(); // first of all it is to be seen
     emit struck(pad, name, outcome);
 }
@@ -157,6 +164,17 @@ void LiveRunner::settle(double frames)
         stopPlaying();
     }
     emit struck(-1, frames > 0 ? tr("Eased home over %1 frames").arg(frames) : tr("Stopped"), Outcome());
+    emit ticked();
+}
+
+void LiveRunner::settlePad(int pad, double frames)
+{
+    bench_.settleOnly(ofPads_[pad], frames, now());
+    ofPads_.erase(pad);
+    emit struck(-1,
+                frames > 0 ? tr("Pad %1 eased home over %2 frames").arg(pad + 1).arg(frames)
+                           : tr("Pad %1 stopped").arg(pad + 1),
+                Outcome());
     emit ticked();
 }
 

@@ -3,6 +3,7 @@
 
 #include <chrono>
 #include <functional>
+#include <map>
 #include <memory>
 #include <optional>
 #include <vector>
@@ -59,6 +60,8 @@ public:
     void strikePad(std::size_t pad, double share, Clock::time_point moment);
     /// Eased home over so many frames; 0 stops at once.
     void settle(double frames);
+    /// What this pad struck is eased home alone, or stops.
+    void settlePad(int pad, double frames);
 
     bool recording() const { return recording_; }
     void record();
@@ -104,6 +107,7 @@ private:
         int pad;
         QString name;
     };
+    std::map<int, std::vector<StrikeId>> ofPads_; ///< the last strikes of each pad
     void tick();
     void takeProject();
     void drainOsc();

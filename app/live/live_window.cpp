@@ -234,11 +234,15 @@ QWidget* LiveWindow::buildPlaying()
     quantise_->setObjectName(QStringLiteral("live-quantise"));
     quantise_->addItems({tr("to frames"), tr("to beats"), tr("to half beats"), tr("to quarter beats")});
     third->addWidget(quantise_, 1);
-    auto* ease = smallButton(tr("Ease home"), QStringLiteral("live-ease"), tr("Everything is eased home (H)"), box);
+    auto* ease = smallButton(tr("Ease home"), QStringLiteral("live-ease"),
+                             tr("Everything is eased home (H); Shift+H only what the chosen pad struck"), box);
     connect(ease, &QPushButton::clicked, this, [this] { runner_->settle(easedFrames); });
     third->addWidget(ease);
-    auto* stop = smallButton(tr("Stop all"), QStringLiteral("live-stop"),
-                             tr("Everything stops at once, what is on its way and plays by itself too (X)"), box);
+    auto* stop = smallButton(
+        tr("Stop all"), QStringLiteral("live-stop"),
+        tr("Everything stops at once, what is on its way and plays by itself too (X); Shift+X only what the "
+           "chosen pad struck"),
+        box);
     connect(stop, &QPushButton::clicked, this, [this] { runner_->settle(0); });
     third->addWidget(stop);
     column->addLayout(third);
@@ -288,8 +292,8 @@ void LiveWindow::keyPressEvent(QKeyEvent* event)
     if (pad >= 0)
         return runner_->strikePad(static_cast<std::size_t>(pad), half ? 0.5 : 1, runner_->moment());
     switch (event->key()) {
-    case Qt::Key_X: runner_->settle(0); break;
-    case Qt::Key_H: runner_->settle(easedFrames); break;
+    case Qt::Key_X: half ? runner_->settlePad(pads_->chosen(), 0) : runner_->settle(0); break;
+    case Qt::Key_H: half ? runner_->settlePad(pads_->chosen(), easedFrames) : runner_->settle(easedFrames); break;
     case Qt::Key_N: runner_->setState(1 - runner_->state()); break;
     case Qt::Key_R: record_->click(); break;
     default: QDialog::keyPressEvent(event);

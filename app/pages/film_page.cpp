@@ -165,15 +165,16 @@ void FilmPage::buildMaster(QVBoxLayout& column)
     column.addLayout(row);
     KeyRows::Kind kind;
     kind.name = QStringLiteral("intensity");
-    kind.fields = {frameField, intensityField};
+    kind.fields = {frameField, intensityField, movefield::ease};
     kind.rows = [](const Project& project) {
         std::vector<std::vector<double>> rows;
         for (const IntensityKey& k : project.master.keys)
-            rows.push_back({static_cast<double>(k.frame.index), k.value});
+            rows.push_back({static_cast<double>(k.frame.index), k.value, static_cast<double>(k.ease)});
         return rows;
     };
     kind.change = [](Project project, std::size_t index, const std::vector<double>& v) {
-        return withIntensityKeyAt(std::move(project), index, {Frame{static_cast<std::int64_t>(v[0])}, v[1]});
+        const Ease ease = static_cast<Ease>(static_cast<int>(v[2]));
+        return withIntensityKeyAt(std::move(project), index, {Frame{static_cast<std::int64_t>(v[0])}, v[1], ease});
     };
     kind.remove = withoutIntensityKey;
     kind.changed = tr("Intensity key");
@@ -217,9 +218,11 @@ void FilmPage::buildSettles(QVBoxLayout& column)
         return rows;
     };
     kind.change = [](Project project, std::size_t row, const std::vector<double>& v) {
-        return withSettleAt(
-            std::move(project), row,
-            {Frame{static_cast<std::int64_t>(v[0])}, static_cast<SettleMode>(static_cast<int>(v[1])), v[2]});
+        SettleMark mark = project.settles[row]; // whom it ends stays
+        mark.frame = Frame{static_cast<std::int64_t>(v[0])};
+        mark.mode = static_cast<SettleMode>(static_cast<int>(v[1]));
+        mark.frames = v[2];
+        return withSettleAt(std::move(project), row, mark);
     };
     kind.remove = withoutSettle;
     kind.changed = tr("Settle mark");

@@ -19,7 +19,7 @@ double ReelLayout::sparkHeight(double strength) const
     return 0.9 * sound.height() * std::clamp(0.2 + 0.55 * strength, 0.2, 1.0);
 }
 
-ReelLayout layOutReel(const QSizeF& size, double first, double last, bool shots)
+ReelLayout layOutReel(const QSizeF& size, double first, double last, const ReelLanes& lanes)
 {
     ReelLayout layout;
     const double width = std::max(200.0, size.width());
@@ -33,12 +33,16 @@ ReelLayout layOutReel(const QSizeF& size, double first, double last, bool shots)
         return rect;
     };
     layout.ruler = band(0, 15);
-    if (shots)
+    if (lanes.shots)
         layout.shots = band(0, 16);
-    layout.thumbs = band(shots ? 0.17 : 0.22, 16);
-    layout.sound = band(shots ? 0.3 : 0.36, 26);
+    layout.thumbs = band(lanes.shots ? 0.17 : 0.22, 16);
+    layout.sound = band(lanes.shots ? 0.3 : 0.36, 26);
     const double sparks = std::max(12.0, 0.46 * layout.sound.height());
     layout.sparks = QRectF(side, layout.sound.bottom() - sparks, span, sparks);
+    if (lanes.intensity)
+        layout.intensity = band(0.2, 26);
+    if (lanes.moves)
+        layout.moves = band(0, 14);
     layout.trace = QRectF(side, y, span, std::max(10.0, height - y - 3));
     return layout;
 }

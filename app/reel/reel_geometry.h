@@ -20,7 +20,9 @@ struct ReelLayout {
     QRectF shots; ///< their lane; empty while there is but one
     QRectF thumbs;
     QRectF sound;
-    QRectF sparks; ///< the lower part of the sound: strikes stand on its lower edge
+    QRectF sparks;    ///< the lower part of the sound: strikes stand on its lower edge
+    QRectF intensity; ///< the film's intensity over time; empty where its lane is not shown
+    QRectF moves;     ///< the keys of the shots' own move; likewise
     QRectF trace;
 
     double sparkX(std::int64_t frame) const { return map.toPixel(static_cast<double>(frame)); }
@@ -28,8 +30,14 @@ struct ReelLayout {
     double sparkHeight(double strength) const;
 };
 
+/// Which lanes there are beside those that always are.
+struct ReelLanes {
+    bool shots = false;
+    bool intensity = false;
+    bool moves = false;
+};
 /// `first` and `last`: the frames at the ends of what is seen.
-ReelLayout layOutReel(const QSizeF& size, double first, double last, bool shots = false);
+ReelLayout layOutReel(const QSizeF& size, double first, double last, const ReelLanes& lanes = {});
 
 /// A part of a shot in its lane.
 struct ShotGrip {

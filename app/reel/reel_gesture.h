@@ -17,7 +17,7 @@ namespace ember::app {
 /// stood when it began, never places in a list: the document may change while it lasts.
 class ReelGesture {
 public:
-    enum class Kind { none, scrub, strikes, band, loop, pan, shot };
+    enum class Kind { none, scrub, strikes, band, loop, pan, shot, lane };
 
     Kind kind() const { return kind_; }
     QPointF pressed() const { return pressed_; }

@@ -11,8 +11,10 @@
 #include <QPainterPath>
 
 #include "ember/core/timecode.h"
+#include "ember/project/shot_edits.h"
 #include "heat_line.h"
 #include "picture_renderer.h"
+#include "reel_lanes.h"
 #include "theme.h"
 #include "wave_paint.h"
 
@@ -46,6 +48,10 @@ void paintNames(QPainter& p, const ReelLayout& layout, std::size_t strikes)
     name(layout.thumbs, ReelWords::tr("frames"));
     name(layout.sound,
          strikes == 1 ? ReelWords::tr("sound, 1 strike") : ReelWords::tr("sound, %1 strikes").arg(strikes));
+    if (!layout.intensity.isEmpty())
+        name(layout.intensity, ReelWords::tr("intensity"));
+    if (!layout.moves.isEmpty())
+        name(layout.moves, ReelWords::tr("camera move"));
     name(layout.trace, ReelWords::tr("trace"));
 }
 
@@ -166,6 +172,37 @@ void paintSound(QPainter& p, const ReelLayout& layout, const ReelPicture& pictur
     p.setPen(theme::dim);
     paintWave(p, layout.sound, picture.waveform, picture.project.rate.perSecond(),
               [&](double x) { return layout.map.toFrame(x); });
+}
+
+void paintLanesOfFilm(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
+{
+    const Master& master = picture.project.master;
+    const auto dot = [&](QPointF at) {
+        p.setPen(QPen(theme::text, 1.4));
+        p.setBrush(theme::window);
+        p.drawRect(QRectF(at - QPointF(3.5, 3.5), QSizeF(7, 7)));
+    };
+    if (!layout.intensity.isEmpty()) {
+        p.setPen(QPen(theme::line, 1, Qt::DotLine));
+        const double whole = intensityToY(layout, master, 1);
+        p.drawLine(QPointF(layout.intensity.left(), whole), QPointF(layout.intensity.right(), whole));
+        QPolygonF line;
+        for (double x = layout.intensity.left(); x <= layout.intensity.right(); ++x)
+            line << QPointF(x, intensityToY(layout, master, master.intensityAt(layout.map.toFrame(x) - 0.5)));
+        p.setPen(QPen(theme::text, 1.3));
+        p.setBrush(Qt::NoBrush);
+        p.drawPolyline(line);
+        for (const IntensityKey& key : master.keys)
+            dot({layout.map.toPixel(static_cast<double>(key.frame.index) + 0.5),
+                 intensityToY(layout, master, key.value)});
+    }
+    if (layout.moves.isEmpty())
+        return;
+    const double y = layout.moves.center().y();
+    p.setPen(QPen(theme::line, 1));
+    p.drawLine(QPointF(layout.moves.left(), y), QPointF(layout.moves.right(), y));
+    for (const MoveKey& key : filmMove(picture.project))
+        dot({layout.map.toPixel(static_cast<double>(key.frame.index) + 0.5), y});
 }
 
 void paintSparks(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
@@ -343,6 +380,7 @@ void paintReelGround(QPainter& p, const ReelLayout& layout, const ReelPicture& p
     paintRuler(p, layout, picture);
     paintThumbs(p, layout, picture);
     paintSound(p, layout, picture);
+    paintLanesOfFilm(p, layout, picture);
 }
 
 void paintReelStrikes(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)

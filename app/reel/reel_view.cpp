@@ -11,6 +11,7 @@
 #include <QWheelEvent>
 
 #include "background.h"
+#include "ember/project/film_edits.h"
 #include "ember/project/shot_edits.h"
 #include "language.h"
 #include "place_block.h"
@@ -41,6 +42,7 @@ ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
         followPlayhead();
     });
     connect(&session_.document, &OpenDocument::changed, this, [this] {
+        updateGeometry(); // lanes come and go
         if (timecode_ && !(clock_ == session_.document.project().clock))
             setTimecode(true);
     });
@@ -61,10 +63,23 @@ ReelView::ReelView(Session& session, Finder& finder, QWidget* parent)
     });
 }
 
-ReelLayout ReelView::layoutNow() const
+ReelLanes ReelView::lanes() const
 {
     const auto& shots = session_.document.project().shots;
-    return layOutReel(size(), range_.first, range_.last, shots.size() > 1 || (shots.size() == 1 && shots[0].gap()));
+    const bool moves = std::any_of(shots.begin(), shots.end(), [](const Shot& shot) { return !shot.move.empty(); });
+    return {shots.size() > 1 || (shots.size() == 1 && shots[0].gap()),
+            lanesShown_ || !session_.document.project().master.keys.empty(), moves};
+}
+
+ReelLayout ReelView::layoutNow() const
+{
+    return layOutReel(size(), range_.first, range_.last, lanes());
+}
+
+QSize ReelView::minimumSizeHint() const
+{
+    const ReelLanes now = lanes();
+    return {360, 76 + (now.intensity ? 28 : 0) + (now.moves ? 16 : 0)};
 }
 
 void ReelView::setTimecode(bool on)
@@ -250,6 +265,8 @@ void ReelView::pressOn(const ReelLayout& layout, bool adding, bool shifted)
             session_.playhead.setFrame(grip->part == ShotGrip::Part::out ? place.end - 1 : place.first);
         return;
     }
+    if (pressOnLane(layout, at, adding))
+        return;
     if (const StrikeId grabbed = strikeAt(layout, project.strikes, at); grabbed != 0) {
         if (adding)
             session_.selection.toggle(grabbed);
@@ -286,6 +303,10 @@ void ReelView::mouseMoveEvent(QMouseEvent* event)
         const Project& project = session_.document.project();
         const StrikeId over = strikeAt(layout, project.strikes, place);
         const auto grip = shotAt(layout, project.shots, place);
+        if (laneKeyAt(layout, project.master, filmMove(project), place)) {
+            setCursor(Qt::SizeAllCursor);
+            return;
+        }
         setCursor(over != 0 || (grip && grip->part != ShotGrip::Part::body) ? Qt::SizeHorCursor : Qt::ArrowCursor);
         if (over != hovered_) {
             hovered_ = over;
@@ -310,8 +331,76 @@ void ReelView::mouseMoveEvent(QMouseEvent* event)
         if (gesture_.moved())
             dragStrikes(layout);
         break;
+    case Gesture::lane:
+        if (gesture_.moved() && drag_.active())
+            dragLaneKey(layout, place, (event->modifiers() & Qt::ShiftModifier) != 0);
+        break;
     }
     update();
+}
+
+bool ReelView::pressOnLane(const ReelLayout& layout, QPointF at, bool deleting)
+{
+    const Project& project = session_.document.project();
+    heldMoves_ = filmMove(project);
+    heldIntensity_ = project.master.keys;
+    const auto key = laneKeyAt(layout, project.master, heldMoves_, at);
+    if (!key && !onIntensityLine(layout, project.master, at))
+        return false;
+    if (key && deleting) {
+        const bool intensity = key->of == LaneKey::Of::intensity;
+        session_.document.edit(intensity ? withoutIntensityKey(project, key->index)
+                                         : withoutMoveKey(project, key->index),
+                               intensity ? tr("Intensity key deleted") : tr("Key of the move deleted"));
+        gesture_.begin(Gesture::none, at);
+        return true;
+    }
+    gesture_.begin(Gesture::lane, at);
+    drag_.begin();
+    if (key) {
+        laneKey_ = *key;
+        return true;
+    }
+    const Frame frame{std::clamp<std::int64_t>(static_cast<std::int64_t>(layout.map.toFrameInside(at.x())), 0,
+                                               std::max<std::int64_t>(0, project.length() - 1))};
+    const IntensityKey added = intensityKeyHere(project, frame);
+    drag_.apply([&](Project p) { return withIntensityKey(std::move(p), added); },
+                tr("Intensity %1 % on frame %2").arg(std::lround(100 * added.value)).arg(frame.index));
+    heldIntensity_ = session_.document.project().master.keys;
+    const auto there = std::find_if(heldIntensity_.begin(), heldIntensity_.end(),
+                                    [&](const IntensityKey& one) { return one.frame == frame; });
+    laneKey_ = {LaneKey::Of::intensity, static_cast<std::size_t>(there - heldIntensity_.begin())};
+    return true;
+}
+
+void ReelView::dragLaneKey(const ReelLayout& layout, QPointF place, bool fine)
+{
+    const std::int64_t last = std::max<std::int64_t>(0, session_.document.length() - 1);
+    const Frame frame{
+        std::clamp<std::int64_t>(static_cast<std::int64_t>(std::floor(layout.map.toFrame(place.x()))), 0, last)};
+    if (laneKey_.of == LaneKey::Of::move) {
+        drag_.apply([&](Project p) { return withFilmMove(std::move(p), withKeyAt(heldMoves_, laneKey_.index, frame)); },
+                    tr("Key of the move on frame %1").arg(frame.index));
+        return;
+    }
+    Master scale = session_.document.project().master; // the lane stays as it was under the hand
+    scale.keys = heldIntensity_;
+    const double steps = fine ? 100 : 20;
+    const double value =
+        std::clamp(std::round(intensityFromY(layout, scale, place.y()) * steps) / steps, 0.0, mostIntensity);
+    drag_.apply(
+        [&](Project p) {
+            p.master.keys = withKeyAt(heldIntensity_, laneKey_.index, frame, value);
+            return p;
+        },
+        tr("Intensity %1 % on frame %2").arg(std::lround(100 * value)).arg(frame.index));
+}
+
+void ReelView::setLanesShown(bool shown)
+{
+    lanesShown_ = shown;
+    updateGeometry();
+    repaintAll();
 }
 
 void ReelView::dragStrikes(const ReelLayout& layout)
@@ -372,6 +461,8 @@ void ReelView::dropShot()
 
 void ReelView::cancelGesture()
 {
+    if (gesture_.kind() == Gesture::lane)
+        drag_.cancel();
     if (gesture_.kind() == Gesture::strikes) {
         drag_.cancel([this](Project project) { return gesture_.withStrikesBack(std::move(project)); });
         session_.playhead.setFrame(gesture_.grabbedFrame(session_.document.project()));
@@ -428,13 +519,17 @@ bool ReelView::event(QEvent* event)
                                this);
         else if (const SettleMark* mark = settleAt(layout, session_.document.project().settles, help->pos()))
             QToolTip::showText(help->globalPos(),
-                               (mark->mode == SettleMode::cut
-                                    ? tr("Settle mark: shakes are cut on frame %1.").arg(mark->frame.index)
-                                    : tr("Settle mark: shakes are eased home from frame %1 over %2 frames.")
-                                          .arg(mark->frame.index)
-                                          .arg(mark->frames)) +
-                                   tr(" Change it on the Film page."),
+                               settleSentence(session_.document.project(), *mark) + tr(" Change it on the Film page."),
                                this);
+        else if (layout.intensity.contains(help->pos()) || layout.moves.contains(help->pos()))
+            QToolTip::showText(
+                help->globalPos(),
+                layout.moves.contains(help->pos())
+                    ? tr("Keys of the camera move: drag to another frame, Ctrl+click deletes; the curve view "
+                         "(U, Film) has their values.")
+                    : tr("The film's intensity, up to 400 %: click on the line to add a key, drag it, "
+                         "Ctrl+click deletes it. The curve view (U, Film) eases it."),
+                this);
         else if (const auto grip = shotAt(layout, session_.document.project().shots, help->pos()))
             QToolTip::showText(help->globalPos(), shotSentence(session_.document.project(), grip->index), this);
         else if (layout.ruler.contains(help->pos()))

@@ -13,6 +13,7 @@
 #include "paper.h"
 #include "reel_geometry.h"
 #include "reel_gesture.h"
+#include "reel_lanes.h"
 #include "reel_painter.h"
 #include "session.h"
 
@@ -32,13 +33,15 @@ public:
     ReelLayout layoutNow() const;
     ReelRange range() const { return range_; }
     void showAll();
+    /// The lane of the film's intensity, also while it has no keys.
+    void setLanesShown(bool shown);
     bool waveformReady() const { return session_.wave.ready(); }
 
     /// The strikes, settle marks and, while finding is shown, proposals.
     std::vector<PaintedPart> paintedParts() override;
 
     QSize sizeHint() const override { return {1280, 77}; }
-    QSize minimumSizeHint() const override { return {360, 76}; }
+    QSize minimumSizeHint() const override;
 
 protected:
     void paintEvent(QPaintEvent* event) override;
@@ -65,6 +68,9 @@ private:
     std::optional<ShotDrag> shotDrag() const;
     void pressOn(const ReelLayout& layout, bool adding, bool shifted);
     void dragStrikes(const ReelLayout& layout);
+    ReelLanes lanes() const;
+    bool pressOnLane(const ReelLayout& layout, QPointF at, bool deleting);
+    void dragLaneKey(const ReelLayout& layout, QPointF place, bool fine);
     void chooseBand(const ReelLayout& layout, bool adding);
     void dropShot();
     void cancelGesture();
@@ -82,6 +88,10 @@ private:
     ReelGesture gesture_;
     DragEdit drag_; ///< of strikes
     StrikeId hovered_ = 0;
+    bool lanesShown_ = false;
+    LaneKey laneKey_;                         ///< held
+    std::vector<IntensityKey> heldIntensity_; ///< as they were when the drag began
+    std::vector<MoveKey> heldMoves_;
 };
 
 } // namespace ember::app

@@ -35,6 +35,21 @@ QString strikeTitle(const Strike& strike)
     return strike.name.empty() ? kindTitle(strike.kind) : QString::fromStdString(strike.name);
 }
 
+QString settleSentence(const Project& project, const SettleMark& mark)
+{
+    const Strike* strike = mark.strike != 0 ? project.strike(mark.strike) : nullptr;
+    const QString what = mark.mode == SettleMode::cut
+                             ? PartWords::tr("Settle mark: cut on frame %1").arg(mark.frame.index)
+                             : PartWords::tr("Settle mark: eased home from frame %1 over %2 frames")
+                                   .arg(mark.frame.index)
+                                   .arg(mark.frames);
+    if (strike != nullptr)
+        return PartWords::tr("%1, only %2.").arg(what, strikeTitle(*strike));
+    if (!mark.group.empty())
+        return PartWords::tr("%1, only the group %2.").arg(what, QString::fromStdString(mark.group));
+    return what + QLatin1Char('.');
+}
+
 QString valueSentence(const std::string& key, const FieldSpec& spec, double value)
 {
     value = clampTo(spec, value);

@@ -11,6 +11,8 @@
 
 namespace ember::app {
 
+/// What a settle mark does, and to whom; a sentence.
+QString settleSentence(const Project& project, const SettleMark& mark);
 /// The strike's name, or its kind where it has none.
 QString strikeTitle(const Strike& strike);
 QString kindTitle(StrikeKind kind);

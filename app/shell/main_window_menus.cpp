@@ -533,6 +533,12 @@ void MainWindow::buildViewMenu()
         reel_->setTimecode(on);
         QSettings().setValue(QStringLiteral("view/ruler-timecode"), on);
     });
+    const bool lane = settings.value(QStringLiteral("view/intensity-lane"), false).toBool();
+    reel_->setLanesShown(lane);
+    toggle("view.intensity-on-the-reel", tr("&Intensity on the Reel"), lane, [this](bool on) {
+        reel_->setLanesShown(on);
+        QSettings().setValue(QStringLiteral("view/intensity-lane"), on);
+    });
     add(menu, "view.stretched-or-even-anvil", tr("Stretched or e&ven Anvil"), QKeySequence(Qt::Key_E),
         [this] { anvil_->toggleEven(); });
     add(menu, "view.curves", tr("C&urves in the Anvil's place"), QKeySequence(Qt::Key_U),

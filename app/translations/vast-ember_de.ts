@@ -19,6 +19,10 @@
         <source>frames, px moved</source>
         <translation>Bilder, px bewegt</translation>
     </message>
+    <message>
+        <source>the strength is a curve: press U to shape it</source>
+        <translation>die Stärke ist eine Kurve: U drücken, um sie zu formen</translation>
+    </message>
 </context>
 <context>
     <name>Axis</name>
@@ -3108,6 +3112,102 @@
         <source>Motion slower than this is left out: intended pans</source>
         <translation>Was länger dauert, wird weggelassen: Schwenks, die gewollt waren</translation>
     </message>
+    <message>
+        <source>How strongly it is felt, over frames from the strike</source>
+        <translation>Wie stark er zu spüren ist, über Bilder vom Schlag an</translation>
+    </message>
+    <message>
+        <source>The curves are the whole motion: frames from the strike, no envelope, no rate, the same for each seed</source>
+        <translation>Die Kurven sind die ganze Bewegung: Bilder vom Schlag an, keine Hüllkurve, keine Rate, für jeden Seed gleich</translation>
+    </message>
+    <message>
+        <source>Play rate</source>
+        <translation>Abspielrate</translation>
+    </message>
+    <message>
+        <source>How fast all of it goes by: shape, rates, keys and light</source>
+        <translation>Wie schnell alles davon abläuft: Form, Raten, Keys und Licht</translation>
+    </message>
+    <message>
+        <source>What zoom and roll go about: the frame&apos;s middle, a point, the strike&apos;s place, or a point followed in the clip</source>
+        <translation>Worum Zoom und Roll gehen: die Bildmitte, ein Punkt, der Ort des Schlags oder ein im Clip verfolgter Punkt</translation>
+    </message>
+    <message>
+        <source>Pivot x</source>
+        <translation>Drehpunkt x</translation>
+    </message>
+    <message>
+        <source>From the left, of the frame&apos;s width</source>
+        <translation>Von links, Anteil der Bildbreite</translation>
+    </message>
+    <message>
+        <source>Pivot y</source>
+        <translation>Drehpunkt y</translation>
+    </message>
+    <message>
+        <source>From the top, of the frame&apos;s height</source>
+        <translation>Von oben, Anteil der Bildhöhe</translation>
+    </message>
+    <message>
+        <source>Along a line</source>
+        <translation>Auf einer Linie</translation>
+    </message>
+    <message>
+        <source>x and y together along one line, both ways: along the strike&apos;s direction, or at a set angle</source>
+        <translation>x und y zusammen auf einer Linie, hin und zurück: in der Richtung des Schlags oder in einem festen Winkel</translation>
+    </message>
+    <message>
+        <source>Line angle</source>
+        <translation>Winkel der Linie</translation>
+    </message>
+    <message>
+        <source>0 right, 90 down</source>
+        <translation>0 rechts, 90 unten</translation>
+    </message>
+    <message>
+        <source>Back to rest</source>
+        <translation>Zurück zur Ruhe</translation>
+    </message>
+    <message>
+        <source>The film&apos;s end meets its beginning without a seam</source>
+        <translation>Das Ende des Films trifft seinen Anfang ohne Naht</translation>
+    </message>
+    <message>
+        <source>there are no keys in it</source>
+        <translation>darin sind keine Keys</translation>
+    </message>
+    <message>
+        <source>FRAME:RATIO:EASE,…, such as 0:1:smooth,48:0.5</source>
+        <translation>FRAME:RATIO:EASE,…, etwa 0:1:smooth,48:0.5</translation>
+    </message>
+    <message>
+        <source>FRAME:cut or FRAME:ease:FRAMES, with :strike.N or :group.NAME behind it for these alone</source>
+        <translation>FRAME:cut oder FRAME:ease:FRAMES, mit :strike.N oder :group.NAME dahinter nur für diese</translation>
+    </message>
+    <message>
+        <source>of strikes 1 to {}</source>
+        <translation>von den Schlägen 1 bis {}</translation>
+    </message>
+    <message>
+        <source>none, or FRAME:VALUE:EASE,…, with curve as its ease also :IN:OUT</source>
+        <translation>none oder FRAME:VALUE:EASE,…, mit curve als Ease auch :IN:OUT</translation>
+    </message>
+    <message>
+        <source>keys with values from {} to {}</source>
+        <translation>Keys mit Werten von {} bis {}</translation>
+    </message>
+    <message>
+        <source>name strike {}, which there is not</source>
+        <translation>nennen Schlag {}, den es nicht gibt</translation>
+    </message>
+    <message>
+        <source>a point is followed over two frames or more of a moving picture</source>
+        <translation>ein Punkt wird über zwei oder mehr Bilder eines Films verfolgt</translation>
+    </message>
+    <message>
+        <source>what is around the point cannot be followed: it is flat or dark</source>
+        <translation>was um den Punkt liegt, lässt sich nicht verfolgen: es ist flach oder dunkel</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -3206,6 +3306,14 @@
         <source>no sound in this clip</source>
         <translation>kein Ton in diesem Clip</translation>
     </message>
+    <message>
+        <source>intensity</source>
+        <translation>Intensität</translation>
+    </message>
+    <message>
+        <source>camera move</source>
+        <translation>Kamerafahrt</translation>
+    </message>
 </context>
 <context>
     <name>TopView</name>
@@ -3239,6 +3347,22 @@
     <message>
         <source>frequency</source>
         <translation>Frequenz</translation>
+    </message>
+    <message>
+        <source>Settle mark: cut on frame %1</source>
+        <translation>Ruhemarke: Schnitt auf Bild %1</translation>
+    </message>
+    <message>
+        <source>Settle mark: eased home from frame %1 over %2 frames</source>
+        <translation>Ruhemarke: klingt ab Bild %1 über %2 Bilder aus</translation>
+    </message>
+    <message>
+        <source>%1, only %2.</source>
+        <translation>%1, nur %2.</translation>
+    </message>
+    <message>
+        <source>%1, only the group %2.</source>
+        <translation>%1, nur die Gruppe %2.</translation>
     </message>
 </context>
 <context>
@@ -3321,6 +3445,10 @@
     <message>
         <source>Move down</source>
         <translation>Nach unten</translation>
+    </message>
+    <message>
+        <source>by hand: the keys hold their own strength; this envelope shapes the light only</source>
+        <translation>von Hand: die Keys haben ihre eigene Stärke; diese Hüllkurve formt nur das Licht</translation>
     </message>
 </context>
 <context>
@@ -3506,6 +3634,21 @@
     <message>
         <source>Stops it; nothing is changed</source>
         <translation>Hält es an; nichts wird geändert</translation>
+    </message>
+</context>
+<context>
+    <name>ember::app::ChannelList</name>
+    <message>
+        <source>Channels</source>
+        <translation>Kanäle</translation>
+    </message>
+    <message>
+        <source>Click a name to work on its curve; the others stay faint behind it. Brighter names have keys.</source>
+        <translation>Einen Namen anklicken, um an seiner Kurve zu arbeiten; die anderen bleiben blass dahinter. Hellere Namen haben Keys.</translation>
+    </message>
+    <message>
+        <source>Choose</source>
+        <translation>Wählen</translation>
     </message>
 </context>
 <context>
@@ -3830,6 +3973,555 @@
     </message>
 </context>
 <context>
+    <name>ember::app::CurveCanvas</name>
+    <message>
+        <source>Curves</source>
+        <translation>Kurven</translation>
+    </message>
+    <message>
+        <source>Key at %1</source>
+        <translation>Key bei %1</translation>
+    </message>
+    <message>
+        <source>Key deleted</source>
+        <translation>Key gelöscht</translation>
+    </message>
+    <message>
+        <source>%1 keys deleted</source>
+        <translation>%1 Keys gelöscht</translation>
+    </message>
+    <message>
+        <source>%1 keys copied</source>
+        <translation>%1 Keys kopiert</translation>
+    </message>
+    <message>
+        <source>Nothing copied yet: choose keys and press Ctrl+C</source>
+        <translation>Noch nichts kopiert: Keys wählen und Strg+C drücken</translation>
+    </message>
+    <message>
+        <source>%1 keys put in at %2</source>
+        <translation>%1 Keys bei %2 eingesetzt</translation>
+    </message>
+    <message>
+        <source>Key of %1 at %2</source>
+        <translation>Key von %1 bei %2</translation>
+    </message>
+    <message>
+        <source>%1 %2</source>
+        <translation>%1 %2</translation>
+    </message>
+    <message>
+        <source>Choose</source>
+        <translation>Wählen</translation>
+    </message>
+    <message>
+        <source>Key %1 %2</source>
+        <translation>Key %1 %2</translation>
+    </message>
+    <message>
+        <source>Keys moved</source>
+        <translation>Keys verschoben</translation>
+    </message>
+    <message>
+        <source>One frame earlier</source>
+        <translation>Ein Bild früher</translation>
+    </message>
+    <message>
+        <source>One frame later</source>
+        <translation>Ein Bild später</translation>
+    </message>
+    <message>
+        <source>%1 keys moved</source>
+        <translation>%1 Keys verschoben</translation>
+    </message>
+    <message>
+        <source>Key at %1, %2 %3</source>
+        <translation>Key bei %1, %2 %3</translation>
+    </message>
+    <message>
+        <source>Slope %1 %2 a frame</source>
+        <translation>Steigung %1 %2 je Bild</translation>
+    </message>
+    <message>
+        <source>Keys at %1 %</source>
+        <translation>Keys auf %1 %</translation>
+    </message>
+    <message>
+        <source>Keys over %1 frames</source>
+        <translation>Keys über %1 Bilder</translation>
+    </message>
+    <message>
+        <source>peak</source>
+        <translation>Spitze</translation>
+    </message>
+    <message>
+        <source>strike</source>
+        <translation>Schlag</translation>
+    </message>
+    <message>
+        <source>not felt: the envelope has ended</source>
+        <translation>nicht zu spüren: die Hüllkurve ist zu Ende</translation>
+    </message>
+    <message>
+        <source>jumps to rest here</source>
+        <translation>springt hier zur Ruhe</translation>
+    </message>
+    <message>
+        <source>%1 %2 on %3</source>
+        <translation>%1 %2 auf %3</translation>
+    </message>
+    <message>
+        <source>velocity (dashed): up to %1 %2 a frame</source>
+        <translation>Geschwindigkeit (gestrichelt): bis %1 %2 je Bild</translation>
+    </message>
+    <message>
+        <source>%1 f, %2 Hz</source>
+        <translation>%1 B, %2 Hz</translation>
+    </message>
+    <message>
+        <source>Select a strike on the Reel to see its curves here.</source>
+        <translation>Einen Schlag auf dem Filmband wählen, um hier seine Kurven zu sehen.</translation>
+    </message>
+    <message>
+        <source>This strike has no keys yet. Press M and drag the picture, or choose other curves at the left.</source>
+        <translation>Dieser Schlag hat noch keine Keys. M drücken und das Bild ziehen, oder links andere Kurven wählen.</translation>
+    </message>
+    <message>
+        <source>The film has nothing to show here.</source>
+        <translation>Der Film hat hier nichts zu zeigen.</translation>
+    </message>
+    <message>
+        <source>No curve yet: it goes as its values say. Click on the line to add a key.</source>
+        <translation>Noch keine Kurve: es läuft, wie seine Werte sagen. Auf die Linie klicken, um einen Key zu setzen.</translation>
+    </message>
+    <message>
+        <source>No keys yet. Click on the line to add one.</source>
+        <translation>Noch keine Keys. Auf die Linie klicken, um einen zu setzen.</translation>
+    </message>
+</context>
+<context>
+    <name>ember::app::CurveChannels</name>
+    <message>
+        <source>strength</source>
+        <translation>Stärke</translation>
+    </message>
+    <message>
+        <source>own strength</source>
+        <translation>eigene Stärke</translation>
+    </message>
+    <message>
+        <source>rate</source>
+        <translation>Rate</translation>
+    </message>
+    <message>
+        <source>shutter</source>
+        <translation>Verschluss</translation>
+    </message>
+    <message>
+        <source>streak</source>
+        <translation>Strich</translation>
+    </message>
+    <message>
+        <source>streak angle</source>
+        <translation>Strichwinkel</translation>
+    </message>
+    <message>
+        <source>radial</source>
+        <translation>radial</translation>
+    </message>
+    <message>
+        <source>fringe</source>
+        <translation>Saum</translation>
+    </message>
+    <message>
+        <source>fringe angle</source>
+        <translation>Saumwinkel</translation>
+    </message>
+    <message>
+        <source>flash</source>
+        <translation>Blitz</translation>
+    </message>
+    <message>
+        <source>pivot x</source>
+        <translation>Drehpunkt x</translation>
+    </message>
+    <message>
+        <source>pivot y</source>
+        <translation>Drehpunkt y</translation>
+    </message>
+    <message>
+        <source>intensity</source>
+        <translation>Intensität</translation>
+    </message>
+    <message>
+        <source>drift rate</source>
+        <translation>Drift-Rate</translation>
+    </message>
+    <message>
+        <source>drift</source>
+        <translation>Drift</translation>
+    </message>
+    <message>
+        <source>move x</source>
+        <translation>Fahrt x</translation>
+    </message>
+    <message>
+        <source>move y</source>
+        <translation>Fahrt y</translation>
+    </message>
+    <message>
+        <source>move zoom</source>
+        <translation>Fahrt Zoom</translation>
+    </message>
+    <message>
+        <source>move roll</source>
+        <translation>Fahrt Roll</translation>
+    </message>
+    <message>
+        <source>%1 is a curve now, without the swing before it</source>
+        <translation>%1 ist jetzt eine Kurve, ohne das Ausholen davor</translation>
+    </message>
+    <message>
+        <source>%1 is a curve now</source>
+        <translation>%1 ist jetzt eine Kurve</translation>
+    </message>
+    <message>
+        <source>No attack and decay comes near this curve: the nearest is %1 % beside it. The shape that was there before comes back.</source>
+        <translation>Kein Anstieg und Abklingen kommt dieser Kurve nahe: das nächste liegt %1 % daneben. Die Form, die vorher da war, kommt zurück.</translation>
+    </message>
+    <message>
+        <source>The curve has no peak. The shape that was there before comes back.</source>
+        <translation>Die Kurve hat keine Spitze. Die Form, die vorher da war, kommt zurück.</translation>
+    </message>
+    <message>
+        <source>%1 is no curve any more</source>
+        <translation>%1 ist keine Kurve mehr</translation>
+    </message>
+    <message>
+        <source>%1 follows the recipe again</source>
+        <translation>%1 folgt wieder dem Rezept</translation>
+    </message>
+</context>
+<context>
+    <name>ember::app::CurveView</name>
+    <message>
+        <source>Keys</source>
+        <translation>Keys</translation>
+    </message>
+    <message>
+        <source>Strength and rate</source>
+        <translation>Stärke und Rate</translation>
+    </message>
+    <message>
+        <source>Blur and light</source>
+        <translation>Unschärfe und Licht</translation>
+    </message>
+    <message>
+        <source>Film</source>
+        <translation>Film</translation>
+    </message>
+    <message>
+        <source>Which curves are shown: the keys of the strand drawn by hand; strength, rate and amounts; motion blur and light; or the film&apos;s intensity, drift and camera move</source>
+        <translation>Welche Kurven zu sehen sind: die Keys des von Hand gezeichneten Strangs; Stärke, Rate und Ausschläge; Bewegungsunschärfe und Licht; oder Intensität, Drift und Kamerafahrt des Films</translation>
+    </message>
+    <message>
+        <source>this strike only</source>
+        <translation>nur dieser Schlag</translation>
+    </message>
+    <message>
+        <source>Edits go to this strike alone. Off: to the recipe and every strike that uses it.</source>
+        <translation>Änderungen gelten nur diesem Schlag. Aus: dem Rezept und jedem Schlag, der es benutzt.</translation>
+    </message>
+    <message>
+        <source>frame</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>value</source>
+        <translation>Wert</translation>
+    </message>
+    <message>
+        <source>Key at %1</source>
+        <translation>Key bei %1</translation>
+    </message>
+    <message>
+        <source>Key %1</source>
+        <translation>Key %1</translation>
+    </message>
+    <message>
+        <source>Keys changed together</source>
+        <translation>Keys zusammen geändert</translation>
+    </message>
+    <message>
+        <source>Straight to the next key</source>
+        <translation>Gerade zum nächsten Key</translation>
+    </message>
+    <message>
+        <source>Smooth: eased out of this key and into the next</source>
+        <translation>Weich: sanft aus diesem Key und in den nächsten</translation>
+    </message>
+    <message>
+        <source>Slow first, then faster</source>
+        <translation>Erst langsam, dann schneller</translation>
+    </message>
+    <message>
+        <source>Fast first, then slower</source>
+        <translation>Erst schnell, dann langsamer</translation>
+    </message>
+    <message>
+        <source>It stays until the next key</source>
+        <translation>Es bleibt bis zum nächsten Key</translation>
+    </message>
+    <message>
+        <source>Slopes</source>
+        <translation>Steigungen</translation>
+    </message>
+    <message>
+        <source>How the curve goes through the chosen keys</source>
+        <translation>Wie die Kurve durch die gewählten Keys geht</translation>
+    </message>
+    <message>
+        <source>Free</source>
+        <translation>Frei</translation>
+    </message>
+    <message>
+        <source>As it goes now, with slopes to drag on either side</source>
+        <translation>Wie sie jetzt geht, mit Steigungen zum Ziehen auf beiden Seiten</translation>
+    </message>
+    <message>
+        <source>Smooth</source>
+        <translation>Weich</translation>
+    </message>
+    <message>
+        <source>Without a corner, and never beyond its neighbours</source>
+        <translation>Ohne Ecke und nie über die Nachbarn hinaus</translation>
+    </message>
+    <message>
+        <source>Flat</source>
+        <translation>Flach</translation>
+    </message>
+    <message>
+        <source>Level: a calm turn</source>
+        <translation>Waagrecht: eine ruhige Wende</translation>
+    </message>
+    <message>
+        <source>Straight</source>
+        <translation>Gerade</translation>
+    </message>
+    <message>
+        <source>In straight lines to both neighbours</source>
+        <translation>In geraden Linien zu beiden Nachbarn</translation>
+    </message>
+    <message>
+        <source>Stepped</source>
+        <translation>Gestuft</translation>
+    </message>
+    <message>
+        <source>Key here</source>
+        <translation>Key hier</translation>
+    </message>
+    <message>
+        <source>A key on the playhead&apos;s frame (Insert), on the curve as it goes</source>
+        <translation>Ein Key auf dem Bild der Abspielmarke (Einfg), auf der Kurve, wie sie läuft</translation>
+    </message>
+    <message>
+        <source>Turn into a curve</source>
+        <translation>Zur Kurve machen</translation>
+    </message>
+    <message>
+        <source>Lengthen</source>
+        <translation>Verlängern</translation>
+    </message>
+    <message>
+        <source>The envelope ends before the last key, so what is hatched is not felt. This makes it last until that key.</source>
+        <translation>Die Hüllkurve endet vor dem letzten Key, darum ist das Schraffierte nicht zu spüren. Dies lässt sie bis zu ihm dauern.</translation>
+    </message>
+    <message>
+        <source>Back to rest</source>
+        <translation>Zurück zur Ruhe</translation>
+    </message>
+    <message>
+        <source>Follow the recipe</source>
+        <translation>Dem Rezept folgen</translation>
+    </message>
+    <message>
+        <source>This curve is the strike&apos;s own; this gives it back to the recipe</source>
+        <translation>Diese Kurve gehört dem Schlag; dies gibt sie dem Rezept zurück</translation>
+    </message>
+    <message>
+        <source>More</source>
+        <translation>Mehr</translation>
+    </message>
+    <message>
+        <source>What can be done with the chosen keys, and what is shown</source>
+        <translation>Was mit den gewählten Keys getan werden kann, und was zu sehen ist</translation>
+    </message>
+    <message>
+        <source>Anvil</source>
+        <translation>Amboss</translation>
+    </message>
+    <message>
+        <source>Back to the Anvil (U)</source>
+        <translation>Zurück zum Amboss (U)</translation>
+    </message>
+    <message>
+        <source>Turn over</source>
+        <translation>Umkehren</translation>
+    </message>
+    <message>
+        <source>The chosen keys the other way: right becomes left</source>
+        <translation>Die gewählten Keys andersherum: aus rechts wird links</translation>
+    </message>
+    <message>
+        <source>Keys turned over</source>
+        <translation>Keys umgekehrt</translation>
+    </message>
+    <message>
+        <source>Reverse in time</source>
+        <translation>Zeitlich umdrehen</translation>
+    </message>
+    <message>
+        <source>What came first comes last</source>
+        <translation>Was zuerst kam, kommt zuletzt</translation>
+    </message>
+    <message>
+        <source>Keys reversed</source>
+        <translation>Keys umgedreht</translation>
+    </message>
+    <message>
+        <source>Smooth values</source>
+        <translation>Werte glätten</translation>
+    </message>
+    <message>
+        <source>Each chosen value half way to the mean of its neighbours</source>
+        <translation>Jeder gewählte Wert halbwegs zum Mittel seiner Nachbarn</translation>
+    </message>
+    <message>
+        <source>Keys smoothed</source>
+        <translation>Keys geglättet</translation>
+    </message>
+    <message>
+        <source>To rest</source>
+        <translation>Zur Ruhe</translation>
+    </message>
+    <message>
+        <source>The chosen keys at 0, and flat: a calm end</source>
+        <translation>Die gewählten Keys auf 0 und flach: ein ruhiges Ende</translation>
+    </message>
+    <message>
+        <source>Keys at rest</source>
+        <translation>Keys in Ruhe</translation>
+    </message>
+    <message>
+        <source>Repeat, a bit weaker</source>
+        <translation>Wiederholen, etwas schwächer</translation>
+    </message>
+    <message>
+        <source>The chosen keys once more behind themselves, at 60 %</source>
+        <translation>Die gewählten Keys noch einmal hinter sich, mit 60 %</translation>
+    </message>
+    <message>
+        <source>Keys repeated</source>
+        <translation>Keys wiederholt</translation>
+    </message>
+    <message>
+        <source>To whole frames</source>
+        <translation>Auf ganze Bilder</translation>
+    </message>
+    <message>
+        <source>The chosen keys on the nearest whole frames</source>
+        <translation>Die gewählten Keys auf den nächsten ganzen Bildern</translation>
+    </message>
+    <message>
+        <source>Keys on whole frames</source>
+        <translation>Keys auf ganzen Bildern</translation>
+    </message>
+    <message>
+        <source>Clear this curve</source>
+        <translation>Diese Kurve leeren</translation>
+    </message>
+    <message>
+        <source>Keys of %1 cleared</source>
+        <translation>Keys von %1 gelöscht</translation>
+    </message>
+    <message>
+        <source>Velocity beside it</source>
+        <translation>Geschwindigkeit daneben</translation>
+    </message>
+    <message>
+        <source>Distance between peaks</source>
+        <translation>Abstand der Spitzen</translation>
+    </message>
+    <message>
+        <source>This curve alone</source>
+        <translation>Nur diese Kurve</translation>
+    </message>
+    <message>
+        <source>Fit (F)</source>
+        <translation>Einpassen (F)</translation>
+    </message>
+    <message>
+        <source>Slopes: %1</source>
+        <translation>Steigungen: %1</translation>
+    </message>
+    <message>
+        <source>no strike selected</source>
+        <translation>kein Schlag gewählt</translation>
+    </message>
+    <message>
+        <source>strand %1</source>
+        <translation>Strang %1</translation>
+    </message>
+    <message>
+        <source>Back to a shape</source>
+        <translation>Zurück zur Form</translation>
+    </message>
+    <message>
+        <source>Back to one value</source>
+        <translation>Zurück zu einem Wert</translation>
+    </message>
+    <message>
+        <source>A curve of the same shape, with any number of keys</source>
+        <translation>Eine Kurve derselben Form, mit beliebig vielen Keys</translation>
+    </message>
+    <message>
+        <source>No curve: the value or the course there was</source>
+        <translation>Keine Kurve: der Wert oder Verlauf von vorher</translation>
+    </message>
+    <message>
+        <source>Attack, hold, decay and rumble as near as they come to this curve</source>
+        <translation>Anstieg, Halten, Abklingen und Grollen, so nah sie dieser Kurve kommen</translation>
+    </message>
+    <message>
+        <source>Each axis is eased back to exact rest after its last key. Off: it jumps there.</source>
+        <translation>Jede Achse geht nach ihrem letzten Key sanft zurück in genaue Ruhe. Aus: sie springt dorthin.</translation>
+    </message>
+    <message>
+        <source>Off: where the last key is not at rest the picture jumps back in one frame.</source>
+        <translation>Aus: wo der letzte Key nicht in Ruhe ist, springt das Bild in einem Bild zurück.</translation>
+    </message>
+    <message>
+        <source>Choose a curve first</source>
+        <translation>Zuerst eine Kurve wählen</translation>
+    </message>
+    <message>
+        <source>Choose keys of the curve first</source>
+        <translation>Zuerst Keys der Kurve wählen</translation>
+    </message>
+    <message>
+        <source>The key on the peak stays as it is</source>
+        <translation>Der Key auf der Spitze bleibt, wie er ist</translation>
+    </message>
+    <message>
+        <source>Several keys are chosen: drag them, or the box around them</source>
+        <translation>Mehrere Keys sind gewählt: sie ziehen oder den Rahmen um sie</translation>
+    </message>
+    <message>
+        <source>These keys are eased; they have no slopes of their own</source>
+        <translation>Diese Keys sind sanft verbunden; sie haben keine eigenen Steigungen</translation>
+    </message>
+</context>
+<context>
     <name>ember::app::DifferenceSheet</name>
     <message>
         <source>What differs</source>
@@ -3872,248 +4564,6 @@
     <message>
         <source>Cancelled: nothing was changed</source>
         <translation>Abgebrochen: es ist, wie es war</translation>
-    </message>
-</context>
-<context>
-    <name>ember::app::DrawnCanvas</name>
-    <message>
-        <source>Click to add a key, drag to move it (with Shift finely), drag over the paper to choose several, Ctrl+click for one more. The box around several draws them together or apart and makes them larger or smaller. Arrow keys move, Delete takes away, Ctrl+C and Ctrl+V copy. Left of the line is before the peak.</source>
-        <translation>Klicken setzt einen Key, Ziehen verschiebt ihn (mit Shift fein), Ziehen über das Papier wählt mehrere, Ctrl+Klick einen dazu. Der Rahmen um mehrere zieht sie zusammen oder auseinander und macht sie größer oder kleiner. Pfeiltasten verschieben, Delete löscht, Ctrl+C und Ctrl+V kopieren. Links der Linie ist vor dem Gipfel.</translation>
-    </message>
-    <message>
-        <source>%1 keys copied</source>
-        <translation>%1 Keys kopiert</translation>
-    </message>
-    <message>
-        <source>Nothing copied yet: choose keys and press Ctrl+C</source>
-        <translation>Noch nichts kopiert: Keys wählen und Ctrl+C drücken</translation>
-    </message>
-    <message>
-        <source>%1 keys put in at %2</source>
-        <translation>%1 Keys bei %2 eingesetzt</translation>
-    </message>
-    <message>
-        <source>peak</source>
-        <translation>Gipfel</translation>
-    </message>
-    <message>
-        <source>No keys: this axis rests. Click to add one.</source>
-        <translation>Keine Keys: diese Achse ruht. Klicken setzt einen.</translation>
-    </message>
-    <message>
-        <source>No keys yet: it follows the envelope alone. Click to add one.</source>
-        <translation>Noch keine Keys: es folgt allein der Hüllkurve. Klicken setzt einen.</translation>
-    </message>
-    <message>
-        <source>Key at %1</source>
-        <translation>Key bei %1</translation>
-    </message>
-    <message>
-        <source>%1 keys moved</source>
-        <translation>%1 Keys verschoben</translation>
-    </message>
-    <message>
-        <source>Key at %1, %2 %</source>
-        <translation>Key bei %1, %2 %</translation>
-    </message>
-    <message>
-        <source>Slope %1 % a frame</source>
-        <translation>Flanke %1 % je Bild</translation>
-    </message>
-    <message>
-        <source>Keys at %1 %</source>
-        <translation>Keys bei %1 %</translation>
-    </message>
-    <message>
-        <source>Keys over %1 frames</source>
-        <translation>Keys über %1 Bilder</translation>
-    </message>
-    <message>
-        <source>Keys moved</source>
-        <translation>Keys verschoben</translation>
-    </message>
-    <message>
-        <source>Key deleted</source>
-        <translation>Key gelöscht</translation>
-    </message>
-    <message>
-        <source>%1 keys deleted</source>
-        <translation>%1 Keys gelöscht</translation>
-    </message>
-    <message>
-        <source>%1 %</source>
-        <translation>%1 %</translation>
-    </message>
-    <message>
-        <source>Choose</source>
-        <translation>Wählen</translation>
-    </message>
-    <message>
-        <source>Key %1 %</source>
-        <translation>Key %1 %</translation>
-    </message>
-    <message>
-        <source>One frame earlier</source>
-        <translation>Ein Bild früher</translation>
-    </message>
-    <message>
-        <source>One frame later</source>
-        <translation>Ein Bild später</translation>
-    </message>
-    <message>
-        <source>not felt</source>
-        <translation>nicht zu spüren</translation>
-    </message>
-</context>
-<context>
-    <name>ember::app::DrawnEditor</name>
-    <message>
-        <source>The axis whose curve is shown; each has its own. Its size is the strand&apos;s amount.</source>
-        <translation>Die Achse, deren Kurve gezeigt wird; jede hat ihre eigene. Ihre Größe ist der Betrag des Strangs.</translation>
-    </message>
-    <message>
-        <source>frame</source>
-        <translation>Bild</translation>
-    </message>
-    <message>
-        <source>value</source>
-        <translation>Wert</translation>
-    </message>
-    <message>
-        <source>Key at %1</source>
-        <translation>Key bei %1</translation>
-    </message>
-    <message>
-        <source>Key %1 %</source>
-        <translation>Key %1 %</translation>
-    </message>
-    <message>
-        <source>Keys changed together</source>
-        <translation>Keys zusammen geändert</translation>
-    </message>
-    <message>
-        <source>eased in</source>
-        <translation>weich hinein</translation>
-    </message>
-    <message>
-        <source>eased out</source>
-        <translation>weich hinaus</translation>
-    </message>
-    <message>
-        <source>Easing %1</source>
-        <translation>Verlauf %1</translation>
-    </message>
-    <message>
-        <source>Flip</source>
-        <translation>Spiegeln</translation>
-    </message>
-    <message>
-        <source>Turns the chosen keys over: right becomes left</source>
-        <translation>Dreht die gewählten Keys um: rechts wird links</translation>
-    </message>
-    <message>
-        <source>Keys turned over</source>
-        <translation>Keys gespiegelt</translation>
-    </message>
-    <message>
-        <source>Backwards</source>
-        <translation>Rückwärts</translation>
-    </message>
-    <message>
-        <source>Keys backwards</source>
-        <translation>Keys rückwärts</translation>
-    </message>
-    <message>
-        <source>Smooth</source>
-        <translation>Glätten</translation>
-    </message>
-    <message>
-        <source>Each chosen value half way to the mean of its neighbours</source>
-        <translation>Jeden gewählten Wert halb zum Mittel seiner Nachbarn</translation>
-    </message>
-    <message>
-        <source>Keys smoothed</source>
-        <translation>Keys geglättet</translation>
-    </message>
-    <message>
-        <source>To rest</source>
-        <translation>Zur Ruhe</translation>
-    </message>
-    <message>
-        <source>The chosen keys at 0, and flat: a calm end</source>
-        <translation>Die gewählten Keys auf 0 und flach: ein ruhiges Ende</translation>
-    </message>
-    <message>
-        <source>Keys at rest</source>
-        <translation>Keys in Ruhe</translation>
-    </message>
-    <message>
-        <source>Repeat</source>
-        <translation>Wiederholen</translation>
-    </message>
-    <message>
-        <source>Keys repeated</source>
-        <translation>Keys wiederholt</translation>
-    </message>
-    <message>
-        <source>Clear</source>
-        <translation>Leeren</translation>
-    </message>
-    <message>
-        <source>Keys of %1 cleared</source>
-        <translation>Keys von %1 gelöscht</translation>
-    </message>
-    <message>
-        <source>Choose keys of the curve first</source>
-        <translation>Erst Keys der Kurve wählen</translation>
-    </message>
-    <message>
-        <source>The key on the peak stays there, at 100 %</source>
-        <translation>Der Key auf dem Gipfel bleibt dort, bei 100 %</translation>
-    </message>
-    <message>
-        <source>Several keys are chosen: drag them, or the box around them</source>
-        <translation>Mehrere Keys sind gewählt: sie oder den Rahmen um sie ziehen</translation>
-    </message>
-    <message>
-        <source>How the curve goes on to the next key; a curve has slopes to drag</source>
-        <translation>Wie die Kurve zum nächsten Key weitergeht; eine Kurve hat Flanken zum Ziehen</translation>
-    </message>
-    <message>
-        <source>This axis has no keys</source>
-        <translation>Diese Achse hat keine Keys</translation>
-    </message>
-    <message>
-        <source>Reverses the chosen keys in time</source>
-        <translation>Die gewählten Keys in umgekehrter Folge</translation>
-    </message>
-    <message>
-        <source>Repeats the chosen keys this many times, each time scaled by this</source>
-        <translation>Die gewählten Keys folgen sich selbst so oft, jedes Mal so groß</translation>
-    </message>
-    <message>
-        <source>Deletes all keys of this axis</source>
-        <translation>Löscht alle Keys dieser Achse</translation>
-    </message>
-    <message>
-        <source>Follow the recipe&apos;s keys</source>
-        <translation>Den Keys des Rezepts folgen</translation>
-    </message>
-    <message>
-        <source>These keys are this strike&apos;s own; this gives them back to the recipe</source>
-        <translation>Diese Keys gehören nur diesem Schlag; dies gibt sie dem Rezept zurück</translation>
-    </message>
-    <message>
-        <source>Lengthen</source>
-        <translation>Verlängern</translation>
-    </message>
-    <message>
-        <source>The envelope ends before the last key, so what is hatched is not felt. This makes it last until that key.</source>
-        <translation>Die Hüllkurve endet vor dem letzten Key, also ist das Schraffierte nicht zu spüren. Dies lässt sie bis zu diesem Key dauern.</translation>
-    </message>
-    <message>
-        <source>Keys beyond the envelope are not felt.</source>
-        <translation>Keys nach der Hüllkurve sind nicht zu spüren.</translation>
     </message>
 </context>
 <context>
@@ -5192,6 +5642,72 @@
     </message>
 </context>
 <context>
+    <name>ember::app::HandLayer</name>
+    <message>
+        <source>Nothing of it would be seen: the strength is 0 or x and y are off</source>
+        <translation>Nichts davon wäre zu sehen: die Stärke ist 0 oder x und y sind aus</translation>
+    </message>
+    <message>
+        <source>x %1, y %2</source>
+        <translation>x %1, y %2</translation>
+    </message>
+    <message>
+        <source>Nothing of it would be seen: the strength is 0 or this axis is off</source>
+        <translation>Nichts davon wäre zu sehen: die Stärke ist 0 oder diese Achse ist aus</translation>
+    </message>
+    <message>
+        <source>%1 %2</source>
+        <translation>%1 %2</translation>
+    </message>
+    <message>
+        <source>strike</source>
+        <translation>Schlag</translation>
+    </message>
+    <message>
+        <source>Drag: x, y   Ctrl + wheel: roll   Shift + wheel: zoom   arrows: 1 px   , and . step a frame</source>
+        <translation>Ziehen: x, y   Strg + Rad: Roll   Umschalt + Rad: Zoom   Pfeile: 1 px   , und . ein Bild weiter</translation>
+    </message>
+</context>
+<context>
+    <name>ember::app::HandWork</name>
+    <message>
+        <source>Open a clip first: keys need frames to stand on</source>
+        <translation>Zuerst einen Clip öffnen: Keys brauchen Bilder</translation>
+    </message>
+    <message>
+        <source>Select one strike to move the picture by hand</source>
+        <translation>Einen Schlag wählen, um das Bild von Hand zu bewegen</translation>
+    </message>
+    <message>
+        <source>Strike by hand</source>
+        <translation>Schlag von Hand</translation>
+    </message>
+    <message>
+        <source>By hand, for this strike only: drag the picture, step a frame, drag again</source>
+        <translation>Von Hand, nur für diesen Schlag: das Bild ziehen, ein Bild weiter, wieder ziehen</translation>
+    </message>
+    <message>
+        <source>By hand: drag the picture, step a frame, drag again</source>
+        <translation>Von Hand: das Bild ziehen, ein Bild weiter, wieder ziehen</translation>
+    </message>
+    <message>
+        <source>Nothing of it would be seen: the strength is 0 or this axis is off</source>
+        <translation>Nichts davon wäre zu sehen: die Stärke ist 0 oder diese Achse ist aus</translation>
+    </message>
+    <message>
+        <source>%1 %2</source>
+        <translation>%1 %2</translation>
+    </message>
+    <message>
+        <source>Keys of this frame deleted</source>
+        <translation>Keys dieses Bildes gelöscht</translation>
+    </message>
+    <message>
+        <source>This frame has no keys</source>
+        <translation>Dieses Bild hat keine Keys</translation>
+    </message>
+</context>
+<context>
     <name>ember::app::HandleTag</name>
     <message>
         <source>More of %1: slope and bend (Alt+Down in its number)</source>
@@ -5543,6 +6059,14 @@
         <source>Note %1</source>
         <translation>Note %1</translation>
     </message>
+    <message>
+        <source>Pad %1 eased home over %2 frames</source>
+        <translation>Pad %1 klingt über %2 Bilder aus</translation>
+    </message>
+    <message>
+        <source>Pad %1 stopped</source>
+        <translation>Pad %1 angehalten</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::LiveWindow</name>
@@ -5635,16 +6159,8 @@
         <translation>Ausklingen</translation>
     </message>
     <message>
-        <source>Everything is eased home (H)</source>
-        <translation>Alles klingt aus (H)</translation>
-    </message>
-    <message>
         <source>Stop all</source>
         <translation>Alles anhalten</translation>
-    </message>
-    <message>
-        <source>Everything stops at once, what is on its way and plays by itself too (X)</source>
-        <translation>Alles hält sofort an, auch was unterwegs ist und von selbst spielt (X)</translation>
     </message>
     <message>
         <source> %1 %</source>
@@ -5697,6 +6213,14 @@
     <message>
         <source>Where recorded strikes are put</source>
         <translation>Worauf aufgenommene Schläge gesetzt werden</translation>
+    </message>
+    <message>
+        <source>Everything is eased home (H); Shift+H only what the chosen pad struck</source>
+        <translation>Alles klingt aus (H); Umschalt+H nur, was das gewählte Pad geschlagen hat</translation>
+    </message>
+    <message>
+        <source>Everything stops at once, what is on its way and plays by itself too (X); Shift+X only what the chosen pad struck</source>
+        <translation>Alles hält sofort an, auch was unterwegs ist und von selbst spielt (X); Umschalt+X nur, was das gewählte Pad geschlagen hat</translation>
     </message>
 </context>
 <context>
@@ -5836,10 +6360,6 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
     <message>
         <source>Hold to see the frame unshaken (hold C)</source>
         <translation>Gedrückt halten, um das Bild ohne Erschütterung zu sehen (C halten)</translation>
-    </message>
-    <message>
-        <source>Strike here  S</source>
-        <translation>Schlag hier  S</translation>
     </message>
     <message>
         <source>Put a strike on this frame (S); 1 blast, 2 landing, 3 hit, 4 beat</source>
@@ -6724,6 +7244,46 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
     <message>
         <source>Find strikes first (Ctrl+F): shapes come from the analysed sound</source>
         <translation>Erst Schläge finden (Ctrl+F): der Ton muss gehört sein</translation>
+    </message>
+    <message>
+        <source>Hand  M</source>
+        <translation>Hand  M</translation>
+    </message>
+    <message>
+        <source>Drag the picture to where it should be on this frame: a key is set (M). On the selected strike, or a new one.</source>
+        <translation>Das Bild dorthin ziehen, wo es in diesem Bild sein soll: ein Key wird gesetzt (M). Am gewählten Schlag oder an einem neuen.</translation>
+    </message>
+    <message>
+        <source>Strike  S</source>
+        <translation>Schlag  S</translation>
+    </message>
+    <message>
+        <source>Follow the p&amp;ivot in the clip</source>
+        <translation>Drehpunkt im Cl&amp;ip verfolgen</translation>
+    </message>
+    <message>
+        <source>&amp;Move the picture by hand</source>
+        <translation>Bild von Hand be&amp;wegen</translation>
+    </message>
+    <message>
+        <source>Ease this strike h&amp;ome from here</source>
+        <translation>Diesen Schlag ab hier ausklingen lassen</translation>
+    </message>
+    <message>
+        <source>C&amp;ut this strike here</source>
+        <translation>Diesen Schlag hier abschneiden</translation>
+    </message>
+    <message>
+        <source>&amp;Onion skins by hand</source>
+        <translation>&amp;Nachbarbilder bei Handarbeit</translation>
+    </message>
+    <message>
+        <source>&amp;Intensity on the Reel</source>
+        <translation>&amp;Intensität auf dem Filmband</translation>
+    </message>
+    <message>
+        <source>C&amp;urves in the Anvil&apos;s place</source>
+        <translation>K&amp;urven statt des Ambosses</translation>
     </message>
 </context>
 <context>
@@ -7715,6 +8275,13 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     </message>
 </context>
 <context>
+    <name>ember::app::PivotMark</name>
+    <message>
+        <source>This point is followed in the clip; choose Point to place it by hand</source>
+        <translation>Dieser Punkt wird im Clip verfolgt; Punkt wählen, um ihn von Hand zu setzen</translation>
+    </message>
+</context>
+<context>
     <name>ember::app::PlaceBlock</name>
     <message>
         <source>%1 m away: beyond %2 m nothing is felt</source>
@@ -8270,14 +8837,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>. Klicken, dann nimmt A ihn an und R lehnt ihn ab.</translation>
     </message>
     <message>
-        <source>Settle mark: shakes are cut on frame %1.</source>
-        <translation>Ruhemarke: Erschütterungen enden auf Bild %1.</translation>
-    </message>
-    <message>
-        <source>Settle mark: shakes are eased home from frame %1 over %2 frames.</source>
-        <translation>Ruhemarke: Erschütterungen klingen ab Bild %1 über %2 Bilder aus.</translation>
-    </message>
-    <message>
         <source> Change it on the Film page.</source>
         <translation> Auf der Filmseite zu ändern.</translation>
     </message>
@@ -8320,6 +8879,30 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>Reject</source>
         <translation>Ablehnen</translation>
+    </message>
+    <message>
+        <source>Intensity key deleted</source>
+        <translation>Intensitäts-Key gelöscht</translation>
+    </message>
+    <message>
+        <source>Key of the move deleted</source>
+        <translation>Key der Fahrt gelöscht</translation>
+    </message>
+    <message>
+        <source>Intensity %1 % on frame %2</source>
+        <translation>Intensität %1 % auf Bild %2</translation>
+    </message>
+    <message>
+        <source>Key of the move on frame %1</source>
+        <translation>Key der Fahrt auf Bild %1</translation>
+    </message>
+    <message>
+        <source>Keys of the camera move: drag to another frame, Ctrl+click deletes; the curve view (U, Film) has their values.</source>
+        <translation>Keys der Kamerafahrt: auf ein anderes Bild ziehen, Strg+Klick löscht; die Kurven (U, Film) haben ihre Werte.</translation>
+    </message>
+    <message>
+        <source>The film&apos;s intensity, up to 400 %: click on the line to add a key, drag it, Ctrl+click deletes it. The curve view (U, Film) eases it.</source>
+        <translation>Die Intensität des Films, bis 400 %: auf die Linie klicken setzt einen Key, ziehen bewegt ihn, Strg+Klick löscht ihn. Die Kurven (U, Film) machen ihn weich.</translation>
     </message>
 </context>
 <context>
@@ -9059,6 +9642,18 @@ Anderen wählen</translation>
         <source>%1 deleted</source>
         <translation>%1 gelöscht</translation>
     </message>
+    <message>
+        <source>Curves</source>
+        <translation>Kurven</translation>
+    </message>
+    <message>
+        <source>Its keys in the curve view, in the Anvil&apos;s place (U)</source>
+        <translation>Seine Keys als Kurven, statt des Ambosses (U)</translation>
+    </message>
+    <message>
+        <source>Curves: %1 keys</source>
+        <translation>Kurven: %1 Keys</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::StrandPanel</name>
@@ -9426,6 +10021,38 @@ Anderen wählen</translation>
     <message>
         <source>Select one strike to turn its motion into keys</source>
         <translation>Einen Schlag wählen, um seine Bewegung in Keys zu verwandeln</translation>
+    </message>
+    <message>
+        <source>Select one strike to end it alone</source>
+        <translation>Einen Schlag wählen, um ihn allein zu beenden</translation>
+    </message>
+    <message>
+        <source>Go to a frame after the strike to end it there</source>
+        <translation>Zu einem Bild nach dem Schlag gehen, um ihn dort zu beenden</translation>
+    </message>
+    <message>
+        <source>%1 ends on frame %2</source>
+        <translation>%1 endet auf Bild %2</translation>
+    </message>
+    <message>
+        <source>%1 is eased home from frame %2</source>
+        <translation>%1 klingt ab Bild %2 aus</translation>
+    </message>
+    <message>
+        <source>Select one strike to follow its pivot</source>
+        <translation>Einen Schlag wählen, um seinen Drehpunkt zu verfolgen</translation>
+    </message>
+    <message>
+        <source>Following the pivot</source>
+        <translation>Drehpunkt wird verfolgt</translation>
+    </message>
+    <message>
+        <source>The pivot was followed over %1 frames</source>
+        <translation>Der Drehpunkt wurde über %1 Bilder verfolgt</translation>
+    </message>
+    <message>
+        <source>The pivot was followed over %1 frames; on %2 it was not found and goes on as before</source>
+        <translation>Der Drehpunkt wurde über %1 Bilder verfolgt; auf %2 wurde er nicht gefunden und geht weiter wie zuvor</translation>
     </message>
 </context>
 <context>

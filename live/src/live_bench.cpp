@@ -97,7 +97,7 @@ void LiveBench::setValues(const Project& values)
 
 void LiveBench::setIntensity(double ratio)
 {
-    intensity_ = std::clamp(ratio, 0.0, 2.0);
+    intensity_ = std::clamp(ratio, 0.0, mostIntensity);
     project_.master.intensity = *intensity_;
     changed();
 }
@@ -206,7 +206,8 @@ void LiveBench::forgetWhatIsOver(FrameTime now)
     }
     // A mark ends what came before it; without that it ends nothing.
     if (std::erase_if(project_.settles, [&](const SettleMark& mark) {
-            return project_.strikes.empty() || project_.strikes.front().frame >= mark.frame;
+            return project_.strikes.empty() || project_.strikes.front().frame >= mark.frame ||
+                   (mark.strike != 0 && project_.strike(mark.strike) == nullptr);
         }) > 0)
         changed();
 }
@@ -345,6 +346,28 @@ void LiveBench::settle(double frames, FrameTime now)
         for (std::size_t i = 0; i < held_.size(); ++i)
             held_[i] = heldOf(project_.strikes[i]);
     }
+    changed();
+}
+
+void LiveBench::settleOnly(const std::vector<StrikeId>& ids, double frames, FrameTime now)
+{
+    const Frame next{static_cast<std::int64_t>(std::floor(now)) + 1};
+    const double length = clampTo(settlefield::frames, frames);
+    for (const StrikeId id : ids) {
+        if (project_.strike(id) == nullptr)
+            continue;
+        const SettleMark mark{next, length > 0 ? SettleMode::ease : SettleMode::cut, length, {}, id};
+        const auto take = [&](std::vector<SettleMark>& marks) {
+            std::erase_if(marks, [&](const SettleMark& m) { return inOnePlace(m, mark); });
+            if (marks.size() < mostRecorded)
+                marks.push_back(mark);
+        };
+        take(project_.settles);
+        if (recorded_)
+            take(recorded_->settles);
+    }
+    for (std::size_t i = 0; i < held_.size(); ++i)
+        held_[i] = heldOf(project_.strikes[i]);
     changed();
 }
 

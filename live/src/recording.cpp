@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 namespace ember {
 
@@ -31,6 +32,7 @@ std::int64_t LiveLine::filmFrame(std::int64_t live) const
 RecordedIn withRecorded(Project project, const LiveEvents& events, const LiveLine& line, Quantise quantise)
 {
     RecordedIn in;
+    std::map<StrikeId, StrikeId> became;
     for (Strike strike : events.strikes) {
         strike.frame = Frame{quantised(project, line.filmFrame(strike.frame.index), quantise)};
         if (project.recipe(strike.recipe) == nullptr)
@@ -42,10 +44,12 @@ RecordedIn withRecorded(Project project, const LiveEvents& events, const LiveLin
         const auto there = std::find_if(project.strikes.begin(), project.strikes.end(), [&](const Strike& s) {
             return s.frame == strike.frame && s.recipe == strike.recipe && s.place == strike.place;
         });
+        const StrikeId live = strike.id;
         if (there == project.strikes.end()) {
-            in.ids.push_back(project.addStrike(std::move(strike)));
+            in.ids.push_back(became[live] = project.addStrike(std::move(strike)));
             continue;
         }
+        became[live] = there->id;
         ++in.joined;
         if (strike.strength > there->strength) {
             there->strength = strike.strength;
@@ -58,7 +62,10 @@ RecordedIn withRecorded(Project project, const LiveEvents& events, const LiveLin
         mark.frame = Frame{line.filmFrame(mark.frame.index)};
         if (mark.frame.index >= project.length())
             continue;
-        std::erase_if(project.settles, [&](const SettleMark& m) { return m.frame == mark.frame; });
+        if (mark.strike != 0 && became[mark.strike] == 0)
+            continue; // its strike is not in the film
+        mark.strike = mark.strike != 0 ? became[mark.strike] : 0;
+        std::erase_if(project.settles, [&](const SettleMark& m) { return inOnePlace(m, mark); });
         project.settles.push_back(mark);
     }
     std::stable_sort(project.settles.begin(), project.settles.end(),

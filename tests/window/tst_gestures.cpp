@@ -45,7 +45,7 @@ class GesturesTest : public QObject {
     Messages messages_;
     std::unique_ptr<OpenDocument> document_;
     std::unique_ptr<DragEdit> drag_;
-    const ReelLayout layout_ = layOutReel({1000, 140}, 0, 100, true);
+    const ReelLayout layout_ = layOutReel({1000, 140}, 0, 100, {true});
 
     const Project& project() { return document_->project(); }
     std::int64_t frameOf(std::size_t strike) { return project().strikes[strike].frame.index; }

@@ -435,7 +435,7 @@ private slots:
     void gripsInTheLane()
     {
         std::vector<Shot> shots{Shot{"a", 100}, Shot{"b", 100}};
-        const ReelLayout l = layOutReel({1276, 160}, 0, 200, true);
+        const ReelLayout l = layOutReel({1276, 160}, 0, 200, {true});
         const auto grip = [&](double x) { return shotAt(l, shots, {x, l.shots.center().y()}); };
         const double cut = l.map.toPixel(100);
         QCOMPARE(*grip(cut - 2), (ShotGrip{0, ShotGrip::Part::out}));

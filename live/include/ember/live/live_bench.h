@@ -55,7 +55,7 @@ public:
     void setValues(const Project& values);
     /// The frame of live time on which the film ends, for rumbles that last until then; of strikes from now on.
     void setFilmEnd(std::int64_t frame) { filmEnd_ = frame; }
-    /// Ratio, 0 to 2; stays over changes of the values.
+    /// Ratio, 0 to 4; stays over changes of the values.
     void setIntensity(double ratio);
     double intensity() const { return project_.master.intensity; }
 
@@ -65,6 +65,8 @@ public:
     Outcome strike(Strike press, FrameTime now, By by = By::hand);
     /// Everything is eased home over `frames` from the next frame on; 0 stops it at once.
     void settle(double frames, FrameTime now);
+    /// The same for these strikes alone; those that are over are passed over.
+    void settleOnly(const std::vector<StrikeId>& ids, double frames, FrameTime now);
 
     MotionSample at(FrameTime now) const { return motion().at(now); }
     /// The bench as a project, for whoever shows frames.
