@@ -568,7 +568,10 @@ void MainWindow::buildViewMenu()
          {"view.keys-to-the-reel", tr("Keys to the Ree&l"), Qt::Key_3, reel_},
          {"view.keys-to-the-side-column", tr("Keys to the side colu&mn"), Qt::Key_4, sideStack_}}};
     for (const auto& [id, text, key, region] : regions)
-        add(menu, id, text, QKeySequence(Qt::ALT | key), [this, to = region] { jumpTo(*to); });
+        add(menu, id, text, QKeySequence(Qt::ALT | key), [this, to = region] {
+            const bool curves = to == anvilPlace_ && anvilPlace_->currentWidget() == curves_;
+            jumpTo(curves ? static_cast<QWidget&>(curves_->canvas()) : to == anvilPlace_ ? anvil_->canvas() : *to);
+        });
 }
 
 void MainWindow::showBigPicture()

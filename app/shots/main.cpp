@@ -377,10 +377,33 @@ void takeReading(MainWindow& window, const QDir& folder)
     for (std::size_t i = 8; i < std::min<std::size_t>(30, curves.keys().size()); ++i)
         some.push_back(i);
     curves.choose(some);
-    settle(600);
+    settle(4000);
     take(window, folder, "keys");
     window.showCurves(false);
     window.session().document.edit(before, QStringLiteral("Ready"));
+    window.session().shaping.setOpenStrand({});
+    window.session().selection.set(strike);
+    const std::int64_t hit = window.session().selection.feltStrike()->frame.index;
+    act("strike.move-by-hand");
+    const std::array<std::pair<QPointF, double>, 5> path{
+        {{{-6, 10}, 0.3}, {{26, -52}, -1.4}, {{-30, 34}, 0.9}, {{14, -18}, -0.4}, {{-4, 6}, 0.1}}};
+    for (std::size_t i = 0; i < path.size(); ++i) {
+        window.session().playhead.setFrame(hit + static_cast<std::int64_t>(2 * i));
+        ember::HandPose pose;
+        pose.moves[ember::Axis::x] = path[i].first.x();
+        pose.moves[ember::Axis::y] = path[i].first.y();
+        pose.moves[ember::Axis::roll] = path[i].second;
+        pose.axis = {true, true, false, true, false, false};
+        window.session().hand.setMoves(pose, QStringLiteral("Keys"), 0);
+    }
+    window.session().playhead.setFrame(hit + 2);
+    window.session().shaping.askForCurves();
+    settle(2500);
+    take(window, folder, "by-hand");
+    window.showCurves(false);
+    act("strike.move-by-hand");
+    window.session().document.edit(before, QStringLiteral("Ready"));
+    window.session().shaping.setScope(ember::ShapeScope::recipe);
     window.session().shaping.setOpenStrand({});
     window.session().selection.set(strike);
     act("view.light-scheme");
@@ -404,7 +427,7 @@ void takeShots(const QString& project, const QDir& folder)
     const std::int64_t cut = window.session().document.project().cuts().front();
     window.session().playhead.setFrame(cut - 1);
     settle(6000);
-    take(window, folder, "cut");
+
 }
 
 } // namespace

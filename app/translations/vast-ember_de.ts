@@ -3208,6 +3208,46 @@
         <source>what is around the point cannot be followed: it is flat or dark</source>
         <translation>was um den Punkt liegt, lässt sich nicht verfolgen: es ist flach oder dunkel</translation>
     </message>
+    <message>
+        <source>Pivot</source>
+        <translation>Drehpunkt</translation>
+    </message>
+    <message>
+        <source>middle</source>
+        <translation>Mitte</translation>
+    </message>
+    <message>
+        <source>point</source>
+        <translation>Punkt</translation>
+    </message>
+    <message>
+        <source>place</source>
+        <translation>Ort</translation>
+    </message>
+    <message>
+        <source>followed</source>
+        <translation>verfolgt</translation>
+    </message>
+    <message>
+        <source>The frame the key stands on</source>
+        <translation>Das Bild, auf dem der Key steht</translation>
+    </message>
+    <message>
+        <source>The key&apos;s value, in the unit of the curve</source>
+        <translation>Der Wert des Keys, in der Einheit der Kurve</translation>
+    </message>
+    <message>
+        <source>Value</source>
+        <translation>Wert</translation>
+    </message>
+    <message>
+        <source>direction</source>
+        <translation>Richtung</translation>
+    </message>
+    <message>
+        <source>How long the shutter is open for each frame; 180° is half of it, 0 is no motion blur, more than 360° sees its neighbours too</source>
+        <translation>Wie lange der Verschluss für jedes Bild offen ist; 180° ist die Hälfte, 0 ist keine Bewegungsunschärfe, mehr als 360° sieht auch die Nachbarn</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>

@@ -215,6 +215,27 @@ private slots:
         bench.settle(0, 110);
         QVERIFY(bench.at(126).pose.atRest());
     }
+    void oneShakeEndsAlone()
+    {
+        const Project project = foundry();
+        LiveBench both(project);
+        LiveBench one(project);
+        const Strike blast = pressOf(project, StrikeKind::blast, 1, 3);
+        const Strike hit = pressOf(project, StrikeKind::hit, 1, 5);
+        one.strike(hit, 1);
+        both.record();
+        const StrikeId first = both.strike(blast, 0).id;
+        both.strike(hit, 1);
+        both.settleOnly({first, 4711}, 0, 3.5);
+        for (const double t : {4.0, 5.0, 7.0, 12.0})
+            QVERIFY(difference(both.at(t), one.at(t)) < 1e-9); // the hit alone is left
+        QVERIFY(difference(both.at(3), one.at(3)) > 1e-3);
+        // It is recorded for that strike.
+        const RecordedIn in = withRecorded(project, both.endRecording(), wholeFilm, Quantise::frames);
+        QCOMPARE(in.project.settles.size(), std::size_t{1});
+        QCOMPARE(in.project.settles[0].strike, in.project.strikes[0].id);
+        QVERIFY(difference(Motion(in.project).at(7), one.at(7)) < 1e-9);
+    }
     void whatBecomesOfAPressIsTold()
     {
         Project project = foundry();

@@ -8,6 +8,8 @@
 
 #include "clips.h"
 #include "ember/project/edits.h"
+#include "ember/core/motion.h"
+#include "ember/core/values.h"
 #include "ember/project/file.h"
 #include "ember/project/shipped_recipes.h"
 #include "motions.h"
@@ -183,6 +185,78 @@ private slots:
         QVERIFY(back == expected);
         // And writing it again gives the same text.
         QCOMPARE(projectToJson(back, "/x"), projectToJson(expected, "/x"));
+    }
+    void curvesAndWhatElseChangesOverTimeAreKept()
+    {
+        Project project = fullProject();
+        Recipe& recipe = project.recipes[0];
+        const std::string strand = recipe.strands[0].name;
+        recipe.playRate = 1.5;
+        recipe.pivot = {Pivot::At::followed, 0.25, 0.75};
+        const CurveKeys keys{{-1.5, 0, Ease::curve, 0.1, -0.25}, {3, 1, Ease::hold}, {7.25, 0.5, Ease::out}};
+        for (const std::string& key : {std::string("envelope.strength"), "strand." + strand + ".rate",
+                                      "strand." + strand + ".amount.y", std::string("light.flash.strength"),
+                                      std::string("shutter_angle"), std::string("pivot_x")})
+            QVERIFY2(setCurve(recipe, key, keys), key.c_str());
+        recipe.strands[1].line = {LineMode::set, 33};
+        Strand hand;
+        hand.name = "Hand";
+        Drawn drawn;
+        drawn.asDrawn = true;
+        drawn.home = 9;
+        drawn.keys[0] = {{-2, 0}, {1, -1, Ease::in}};
+        hand.source = drawn;
+        hand.amount[Axis::x] = 12;
+        recipe.add(hand);
+        project.strikes[1].recipe = recipe.id;
+        project.strikes[1].overrides = {};
+        project.strikes[1].overrides.setCurve("light.flash.strength", keys);
+        project.strikes[1].overrides.setCurve("shutter_angle", {}); // none, though the recipe has one
+        project.master.intensity = 3.5;
+        project.master.keys = {{Frame{0}, 0.5, Ease::smooth}, {Frame{9}, 4, Ease::hold}};
+        project.drift.loop = true;
+        project.drift.rateKeys = keys;
+        project.drift.levelKeys = {{0, 1}, {20, -2}};
+        StrikeId id = 0;
+        for (Strike& strike : project.strikes)
+            strike.id = ++id;
+        project.settles = {{Frame{5}, SettleMode::cut, 12},
+                           {Frame{5}, SettleMode::cut, 12, {}, 2},
+                           {Frame{80}, SettleMode::ease, 7, "drums"}};
+        const std::string path = at("curves.vember");
+        QVERIFY(saveProject(project, path));
+        const auto loaded = loadProject(path);
+        QVERIFY2(loaded, loaded ? "" : sentence(loaded.error()).c_str());
+        QCOMPARE(projectToJson(loaded.value(), "/x"), projectToJson(project, "/x"));
+        QVERIFY(loaded->recipes == project.recipes);
+        QVERIFY(loaded->strikes == project.strikes);
+        QVERIFY(loaded->settles == project.settles);
+        QVERIFY(loaded->drift == project.drift);
+        QVERIFY(loaded->master == project.master);
+        QVERIFY(loaded.value() == project);
+        // A mark of a strike that is gone is not written.
+        project.settles[1].strike = 99;
+        QVERIFY(saveProject(project, path));
+        QCOMPARE(loadProject(path).value().settles.size(), std::size_t{2});
+    }
+    void handKeysOfEarlierVersionsMoveAsTheyDid()
+    {
+        // They counted from the envelope's peak, here two frames after the strike, and were cut where it ended.
+        QByteArray text = smallText();
+        text.replace("\"vember\": 1,", "\"vember\": 12,");
+        text.replace("\"envelope\": {}", "\"envelope\": {\"attack\": 2, \"hold\": 0, \"decay\": 10, \"rumble\": 0}");
+        text.replace("\"source\": \"kick\", \"damping\": 0.2",
+                     "\"source\": \"drawn\", \"as_drawn\": true, \"rate\": 5, \"rate_rest\": 5, \"keys\": {\"y\": [{\"frame\": -2, "
+                     "\"value\": 0.5, \"ease\": \"linear\"}, {\"frame\": 20, \"value\": 1}]}");
+        const auto project = parsed(text);
+        QVERIFY2(project, project ? "" : sentence(project.error()).c_str());
+        const Motion motion(project.value());
+        QVERIFY(motion.poseAt(9).atRest());
+        QVERIFY(std::abs(motion.poseAt(10).y - 5) < 1e-9); // it began displaced
+        QVERIFY(std::abs(motion.poseAt(15).y - 10 * (0.5 + 0.5 * 5 / 22)) < 1e-6);
+        QVERIFY(motion.poseAt(22).atRest()); // where the envelope ended
+        QVERIFY(!motion.poseAt(21).atRest());
+        QCOMPARE(std::get<Drawn>(project.value().recipes[0].strands[0].source).home, 0.0);
     }
     void pathsAreRelativeToTheProject()
     {

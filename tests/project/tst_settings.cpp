@@ -93,6 +93,42 @@ private slots:
         QVERIFY2(made, made ? "" : sentence(made.error()).c_str());
         QVERIFY(made.value() == project);
     }
+    void curvesAndMarksAreSet()
+    {
+        const auto next = set(film(), {"recipe.Dead weight.envelope.strength.curve=0:0:linear,2:1:curve:0.1:-0.2,20:0",
+                                       "recipe.Dead weight.strand.Kick.rate.curve=0:4,10:1",
+                                       "recipe.Dead weight.play_rate=200%", "recipe.Dead weight.pivot=point",
+                                       "recipe.Dead weight.pivot_x=0.25", "strike.2.own.light.flash.strength.curve=0:1,4:0",
+                                       "strike.2.own.envelope.strength.curve=none", "drift.rate_keys=0:0.5,100:2",
+                                       "master.keys=0:1:smooth,50:4",
+                                       "settles=50:cut:strike.2,50:ease:6:group.a%2Cb,60:cut"});
+        QVERIFY2(next, next ? "" : sentence(next.error()).c_str());
+        const Project& p = next.value();
+        const Recipe& recipe = *p.recipeNamed("Dead weight");
+        QCOMPARE(recipe.envelope.curve().size(), std::size_t{3});
+        QCOMPARE(recipe.envelope.curve()[1], (CurveKey{2, 1, Ease::curve, 0.1, -0.2}));
+        QCOMPARE(curveOf(recipe, "strand.Kick.rate")->back().value, 1.0);
+        QCOMPARE(recipe.playRate, 2.0);
+        QVERIFY(recipe.pivot.at == Pivot::At::point);
+        QVERIFY(p.strikes[1].overrides.curves().of("envelope.strength")->empty());
+        QVERIFY(!recipeOf(p, p.strikes[1]).envelope.drawn());
+        QCOMPARE(p.drift.rateKeys.size(), std::size_t{2});
+        QVERIFY(p.master.keys[0].ease == Ease::smooth);
+        QCOMPARE(p.settles[0].strike, p.strikes[1].id);
+        QCOMPARE(p.settles[1].group, std::string("a,b"));
+        // All of it is listed so that it can be set to what it is.
+        const auto same = withSettings(p, settingsOf(p));
+        QVERIFY2(same, same ? "" : sentence(same.error()).c_str());
+        QVERIFY(same.value() == p);
+        const auto back = set(p, {"strike.2.own.envelope.strength.curve=recipe",
+                                  "recipe.Dead weight.envelope.strength.curve=none"});
+        QVERIFY(back && !back->recipeNamed("Dead weight")->envelope.drawn());
+        QVERIFY(back->strikes[1].overrides.curves().of("envelope.strength") == nullptr);
+        for (const char* wrong : {"recipe.Dead weight.envelope.strength.curve=0:5", "settles=5:cut:strike.99",
+                                  "recipe.Dead weight.strand.Kick.damping.curve=0:0.5", "drift.rate_keys=0:99",
+                                  "recipe.Dead weight.envelope.strength.curve=0:1:wild"})
+            QVERIFY2(!set(film(), {wrong}), wrong);
+    }
     void valuesAreSet()
     {
         const auto next = set(film(), {"overlap.rule=restart",

@@ -9,6 +9,7 @@
 #include "open_document.h"
 #include "playhead.h"
 #include "reel_gesture.h"
+#include "reel_lanes.h"
 #include "runner.h"
 #include "selection.h"
 
@@ -115,6 +116,33 @@ private slots:
         dragTo(gesture, 0);
         QVERIFY(project() == film());
         QVERIFY(!document_->history().canUndo()); // back where it began is no step
+    }
+    void keysOfTheLanesAreFoundAndMoved()
+    {
+        const ReelLayout layout = layOutReel({1000, 180}, 0, 100, {false, true, true});
+        QVERIFY(!layout.intensity.isEmpty() && !layout.moves.isEmpty() && !layout.intensity.intersects(layout.trace));
+        QVERIFY(layOutReel({1000, 180}, 0, 100).intensity.isEmpty());
+        Master master;
+        master.keys = {{Frame{10}, 1}, {Frame{50}, 0.5, Ease::smooth}, {Frame{80}, 3}};
+        const std::vector<MoveKey> moves{{Frame{20}, 5, 0, 1, 0, Ease::smooth}, {Frame{60}}};
+        for (std::size_t i = 0; i < master.keys.size(); ++i) {
+            const QPointF at(layout.map.toPixel(static_cast<double>(master.keys[i].frame.index) + 0.5),
+                             intensityToY(layout, master, master.keys[i].value));
+            QCOMPARE(laneKeyAt(layout, master, moves, at), std::optional(LaneKey{LaneKey::Of::intensity, i}));
+            QVERIFY(std::abs(intensityFromY(layout, master, at.y()) - master.keys[i].value) < 1e-9);
+            QVERIFY(onIntensityLine(layout, master, at));
+        }
+        const QPointF move(layout.map.toPixel(60.5), layout.moves.center().y());
+        QCOMPARE(laneKeyAt(layout, master, moves, move), std::optional(LaneKey{LaneKey::Of::move, 1}));
+        QVERIFY(!laneKeyAt(layout, master, moves, move + QPointF(30, 0)));
+        QVERIFY(!onIntensityLine(layout, master, QPointF(500, layout.intensity.bottom() - 1)));
+        // Over another key: the moved one stays, with its ease; beyond what there is it is held.
+        const auto over = withKeyAt(master.keys, 1, Frame{80}, 9);
+        QCOMPARE(over.size(), std::size_t{2});
+        QCOMPARE(over[1], (IntensityKey{Frame{80}, 4, Ease::smooth}));
+        const auto moved = withKeyAt(moves, 0, Frame{90});
+        QCOMPARE(moved[1].frame.index, std::int64_t{90});
+        QCOMPARE(moved[1].x, 5.0);
     }
     void cancelLeavesNothing()
     {

@@ -7,6 +7,7 @@
 
 #include "actions.h"
 #include "anvil_view.h"
+#include "curve_view.h"
 #include "main_window.h"
 #include "part_fixture.h"
 #include "picture_view.h"
@@ -104,6 +105,18 @@ protected:
         }
         showRecipeMore();
         seen(*window_);
+        key(Qt::Key_U);
+        for (const auto of : {app::CurveChannels::Of::keys, app::CurveChannels::Of::shape, app::CurveChannels::Of::light,
+                              app::CurveChannels::Of::film}) {
+            window_->curves().channels().setOf(of);
+            turn();
+            seen(*window_);
+        }
+        key(Qt::Key_U);
+        key(Qt::Key_M); // the picture by hand
+        turn();
+        seen(*window_);
+        key(Qt::Key_M);
         for (const char* panel : {"file.render-film", "find.find-strikes"}) {
             action(panel)->trigger();
             turn();
