@@ -414,22 +414,6 @@ void takeReading(MainWindow& window, const QDir& folder)
     settle(300);
 }
 
-/// Two shots and the cut between them, thrown; `project` is beside the first.
-void takeShots(const QString& project, const QDir& folder)
-{
-    MainWindow window;
-    window.resize(1280, 800);
-    window.show();
-    window.openPath(project);
-    if (!waitFor([&] { return window.session().film.hasClip() && window.reel().waveformReady(); }))
-        return;
-    window.session().shots.strikeOnCut();
-    const std::int64_t cut = window.session().document.project().cuts().front();
-    window.session().playhead.setFrame(cut - 1);
-    settle(6000);
-
-}
-
 } // namespace
 
 int main(int argc, char** argv)
@@ -475,9 +459,6 @@ int main(int argc, char** argv)
     takeReading(window, folder);
 
     takeFinding(QString::fromStdString(window.session().document.project().shots.front().clip), folder);
-    takeShots(QFileInfo(QString::fromLocal8Bit(argv[1])).dir().filePath(QStringLiteral("night-shift-cut.vember")),
-              folder);
-
     takeDropBench(window, folder);
     takeMotions(window, folder);
     takePlacesAndLive(window, folder);

@@ -3248,6 +3248,10 @@
         <source>How long the shutter is open for each frame; 180° is half of it, 0 is no motion blur, more than 360° sees its neighbours too</source>
         <translation>Wie lange der Verschluss für jedes Bild offen ist; 180° ist die Hälfte, 0 ist keine Bewegungsunschärfe, mehr als 360° sieht auch die Nachbarn</translation>
     </message>
+    <message>
+        <source>Frames in which an axis goes back to rest after its last key; 0 jumps</source>
+        <translation>Bilder, in denen eine Achse nach ihrem letzten Key zur Ruhe zurückgeht; 0 springt</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>

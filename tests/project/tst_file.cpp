@@ -7,9 +7,9 @@
 #include <QTest>
 
 #include "clips.h"
-#include "ember/project/edits.h"
 #include "ember/core/motion.h"
 #include "ember/core/values.h"
+#include "ember/project/edits.h"
 #include "ember/project/file.h"
 #include "ember/project/shipped_recipes.h"
 #include "motions.h"
@@ -194,9 +194,9 @@ private slots:
         recipe.playRate = 1.5;
         recipe.pivot = {Pivot::At::followed, 0.25, 0.75};
         const CurveKeys keys{{-1.5, 0, Ease::curve, 0.1, -0.25}, {3, 1, Ease::hold}, {7.25, 0.5, Ease::out}};
-        for (const std::string& key : {std::string("envelope.strength"), "strand." + strand + ".rate",
-                                      "strand." + strand + ".amount.y", std::string("light.flash.strength"),
-                                      std::string("shutter_angle"), std::string("pivot_x")})
+        for (const std::string& key :
+             {std::string("envelope.strength"), "strand." + strand + ".rate", "strand." + strand + ".amount.y",
+              std::string("light.flash.strength"), std::string("shutter_angle"), std::string("pivot_x")})
             QVERIFY2(setCurve(recipe, key, keys), key.c_str());
         recipe.strands[1].line = {LineMode::set, 33};
         Strand hand;
@@ -246,7 +246,8 @@ private slots:
         text.replace("\"vember\": 1,", "\"vember\": 12,");
         text.replace("\"envelope\": {}", "\"envelope\": {\"attack\": 2, \"hold\": 0, \"decay\": 10, \"rumble\": 0}");
         text.replace("\"source\": \"kick\", \"damping\": 0.2",
-                     "\"source\": \"drawn\", \"as_drawn\": true, \"rate\": 5, \"rate_rest\": 5, \"keys\": {\"y\": [{\"frame\": -2, "
+                     "\"source\": \"drawn\", \"as_drawn\": true, \"rate\": 5, \"rate_rest\": 5, \"keys\": {\"y\": "
+                     "[{\"frame\": -2, "
                      "\"value\": 0.5, \"ease\": \"linear\"}, {\"frame\": 20, \"value\": 1}]}");
         const auto project = parsed(text);
         QVERIFY2(project, project ? "" : sentence(project.error()).c_str());

@@ -95,13 +95,13 @@ private slots:
     }
     void curvesAndMarksAreSet()
     {
-        const auto next = set(film(), {"recipe.Dead weight.envelope.strength.curve=0:0:linear,2:1:curve:0.1:-0.2,20:0",
-                                       "recipe.Dead weight.strand.Kick.rate.curve=0:4,10:1",
-                                       "recipe.Dead weight.play_rate=200%", "recipe.Dead weight.pivot=point",
-                                       "recipe.Dead weight.pivot_x=0.25", "strike.2.own.light.flash.strength.curve=0:1,4:0",
-                                       "strike.2.own.envelope.strength.curve=none", "drift.rate_keys=0:0.5,100:2",
-                                       "master.keys=0:1:smooth,50:4",
-                                       "settles=50:cut:strike.2,50:ease:6:group.a%2Cb,60:cut"});
+        const auto next =
+            set(film(), {"recipe.Dead weight.envelope.strength.curve=0:0:linear,2:1:curve:0.1:-0.2,20:0",
+                         "recipe.Dead weight.strand.Kick.rate.curve=0:4,10:1", "recipe.Dead weight.play_rate=200%",
+                         "recipe.Dead weight.pivot=point", "recipe.Dead weight.pivot_x=0.25",
+                         "strike.2.own.light.flash.strength.curve=0:1,4:0", "strike.2.own.envelope.strength.curve=none",
+                         "drift.rate_keys=0:0.5,100:2", "master.keys=0:1:smooth,50:4",
+                         "settles=50:cut:strike.2,50:ease:6:group.a%2Cb,60:cut"});
         QVERIFY2(next, next ? "" : sentence(next.error()).c_str());
         const Project& p = next.value();
         const Recipe& recipe = *p.recipeNamed("Dead weight");
@@ -120,8 +120,8 @@ private slots:
         const auto same = withSettings(p, settingsOf(p));
         QVERIFY2(same, same ? "" : sentence(same.error()).c_str());
         QVERIFY(same.value() == p);
-        const auto back = set(p, {"strike.2.own.envelope.strength.curve=recipe",
-                                  "recipe.Dead weight.envelope.strength.curve=none"});
+        const auto back =
+            set(p, {"strike.2.own.envelope.strength.curve=recipe", "recipe.Dead weight.envelope.strength.curve=none"});
         QVERIFY(back && !back->recipeNamed("Dead weight")->envelope.drawn());
         QVERIFY(back->strikes[1].overrides.curves().of("envelope.strength") == nullptr);
         for (const char* wrong : {"recipe.Dead weight.envelope.strength.curve=0:5", "settles=5:cut:strike.99",

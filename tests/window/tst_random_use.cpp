@@ -128,10 +128,10 @@ class RandomUseTest : public test::WindowFixture {
     static bool harmless(const QAbstractButton& button)
     {
         static const QStringList left{QStringLiteral("render-open"), QStringLiteral("render-start"),
-                                      QStringLiteral("play"),        QStringLiteral("loop"),
-                                      QStringLiteral("add-strand")};
+                                      QStringLiteral("play"), QStringLiteral("loop"), QStringLiteral("add-strand")};
         const auto* tool = qobject_cast<const QToolButton*>(&button); // a menu waits for somebody
-        return (tool == nullptr || tool->menu() == nullptr) && !left.contains(button.objectName()) && button.window() == button.topLevelWidget();
+        return (tool == nullptr || tool->menu() == nullptr) && !left.contains(button.objectName()) &&
+               button.window() == button.topLevelWidget();
     }
 
 private slots:

@@ -106,8 +106,8 @@ protected:
         showRecipeMore();
         seen(*window_);
         key(Qt::Key_U);
-        for (const auto of : {app::CurveChannels::Of::keys, app::CurveChannels::Of::shape, app::CurveChannels::Of::light,
-                              app::CurveChannels::Of::film}) {
+        for (const auto of : {app::CurveChannels::Of::keys, app::CurveChannels::Of::shape,
+                              app::CurveChannels::Of::light, app::CurveChannels::Of::film}) {
             window_->curves().channels().setOf(of);
             turn();
             seen(*window_);
