@@ -6,6 +6,7 @@
 
 #include "ember/core/motion.h"
 #include "ember/core/survey.h"
+#include "ember/core/values.h"
 
 namespace {
 
@@ -108,7 +109,32 @@ void surveyAfterAnEdit(benchmark::State& state)
     }
 }
 
+/// The same with a free curve of strength, ten keys, in place of attack and decay; and with curves of rates too.
+void posesWithCurves(benchmark::State& state)
+{
+    Project project = longFilm(500);
+    Recipe& recipe = project.recipes[0];
+    CurveKeys bumps;
+    for (int i = 0; i < 10; ++i)
+        bumps.push_back({6.0 * i, i % 2 == 1 ? 1.0 / i : 0.0, Ease::smooth});
+    recipe.envelope.setCurve(bumps);
+    if (state.range(0) == 1)
+        for (const char* key : {"strand.Kick.rate", "strand.Rattle.rate", "strand.Rumble.rate"})
+            setCurve(recipe, key, {{0, 14}, {20, 6}, {60, 2}});
+    const Motion motion(project);
+    std::size_t i = 0;
+    double sum = 0;
+    for (auto _ : state) {
+        const auto& span = motion.spans()[i % motion.spans().size()];
+        sum += motion.poseAt(span.start + 1 + static_cast<double>(i * 7 % 50)).x;
+        i += 1013;
+    }
+    benchmark::DoNotOptimize(sum);
+    state.SetItemsProcessed(state.iterations());
+}
+
 BENCHMARK(yardstickSines);
+BENCHMARK(posesWithCurves)->Arg(0)->Arg(1);
 BENCHMARK(poses)->Arg(5)->Arg(500)->Arg(5000);
 BENCHMARK(yardstickEveryFrame)->Arg(500)->Arg(5000)->Unit(benchmark::kMillisecond);
 BENCHMARK(coverOfTheFilm)->Arg(5)->Arg(500)->Arg(5000)->Unit(benchmark::kMillisecond);

@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "background.h"
+#include "ember/media/sound_reader.h"
 #include "film.h"
 #include "open_document.h"
 #include "project_file.h"

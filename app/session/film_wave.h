@@ -8,7 +8,7 @@
 #include <QObject>
 
 #include "ember/core/sound.h"
-#include "ember/film/film_reader.h"
+#include "ember/film/sound_source.h"
 
 namespace ember::app {
 

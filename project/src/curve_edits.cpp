@@ -35,7 +35,7 @@ Project withoutOwnCurve(Project project, const StrikeIds& ids, std::string_view 
     return withStrikesChanged(std::move(project), ids, [key](Strike& strike) { strike.overrides.clearCurve(key); });
 }
 
-Project withDrawnKeys(Project project, const StrikeIds& ids, std::string_view strand, Axis axis, CurveKeys keys,
+Project withDrawnKeys(Project project, const StrikeIds& ids, std::string_view strand, Axis axis, const CurveKeys& keys,
                       ShapeScope scope)
 {
     for (const StrikeId id : ids) {
@@ -153,7 +153,7 @@ Project withMoves(Project project, const StrikeIds& ids, std::string_view strand
         for (CurveKey& key : moves) // the largest is all of the amount, whatever the division left
             key.value = std::abs(std::abs(key.value) - 1) < 1e-15 ? std::copysign(1, key.value) : key.value;
     }
-    return withDrawnKeys(std::move(project), ids, strand, axis, std::move(moves), scope);
+    return withDrawnKeys(std::move(project), ids, strand, axis, moves, scope);
 }
 
 Project withHandPose(Project project, const StrikeIds& ids, std::string_view strand, double frame, const HandPose& pose,

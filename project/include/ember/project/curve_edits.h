@@ -18,7 +18,7 @@ Project withoutOwnCurve(Project project, const StrikeIds& ids, std::string_view 
 
 /// The keys of an axis of a drawn strand, for the recipes these strikes use or for the strikes alone; tidied. In the
 /// recipe's scope the axis follows the recipe again.
-Project withDrawnKeys(Project project, const StrikeIds& ids, std::string_view strand, Axis axis, CurveKeys keys,
+Project withDrawnKeys(Project project, const StrikeIds& ids, std::string_view strand, Axis axis, const CurveKeys& keys,
                       ShapeScope scope);
 /// How far from the peak the keys of a strand are felt: until its envelope ends, in the frames keys are counted in;
 /// without an envelope for ever.
