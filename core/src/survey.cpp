@@ -57,6 +57,67 @@ std::vector<Stretch> joined(std::vector<Stretch> stretches)
     return whole;
 }
 
+bool isHand(const Strand& strand)
+{
+    const auto* drawn = std::get_if<Drawn>(&strand.source);
+    return drawn != nullptr && drawn->asDrawn;
+}
+
+/// From when to when two lists of keys are felt otherwise; nothing where they are the same.
+std::optional<HandSpan> keysApart(const CurveKeys& a, const CurveKeys& b, double home)
+{
+    const std::size_t least = std::min(a.size(), b.size());
+    std::size_t front = 0;
+    while (front < least && a[front] == b[front])
+        ++front;
+    if (front == a.size() && front == b.size())
+        return std::nullopt;
+    std::size_t back = 0;
+    while (back < least - front && a[a.size() - 1 - back] == b[b.size() - 1 - back])
+        ++back;
+    const HandSpan spanA = handSpan(a, home);
+    const HandSpan spanB = handSpan(b, home);
+    HandSpan apart;
+    apart.first = front > 0   ? a[front - 1].frame
+                  : a.empty() ? spanB.first
+                  : b.empty() ? spanA.first
+                              : std::min(spanA.first, spanB.first);
+    apart.end = back > 0 ? a[a.size() - back].frame : std::max(spanA.end, spanB.end);
+    return apart;
+}
+
+/// From when to when a strike is felt otherwise, in frames from it, where two recipes differ in nothing but keys that
+/// are drawn without an envelope; nothing where they differ in more.
+std::optional<HandSpan> handApart(Recipe a, Recipe b)
+{
+    if (a.strands.size() != b.strands.size())
+        return std::nullopt;
+    std::optional<HandSpan> apart;
+    for (std::size_t i = 0; i < a.strands.size(); ++i) {
+        if (!isHand(a.strands[i]) || !isHand(b.strands[i]))
+            continue;
+        auto& one = std::get<Drawn>(a.strands[i].source);
+        auto& other = std::get<Drawn>(b.strands[i].source);
+        if (one.home != other.home)
+            return std::nullopt;
+        for (std::size_t axis = 0; axis < axisCount; ++axis)
+            if (const auto here = keysApart(one.keys[axis], other.keys[axis], one.home))
+                apart = apart ? HandSpan{std::min(apart->first, here->first), std::max(apart->end, here->end)} : *here;
+        one.keys = {};
+        other.keys = {};
+    }
+    return a == b ? apart : std::nullopt;
+}
+
+/// The same of a strike in two projects, which nothing else may have changed either.
+std::optional<HandSpan> handApart(const Project& before, const Strike& was, const Project& after, const Strike& is)
+{
+    Strike a = was;
+    Strike b = is;
+    a.overrides = b.overrides = {};
+    return a == b ? handApart(recipeOf(before, was), recipeOf(after, is)) : std::nullopt;
+}
+
 } // namespace
 
 Way cornerWay(const Pose& pose, int width, int height)
@@ -102,6 +163,18 @@ std::vector<FrameSpan> Survey::changedBy(const Project& project, const Motion& m
         for (const auto& [id, seen] : these) {
             const auto other = others.find(id);
             const bool changed = other == others.end() || !same(seen, other->second);
+            if (changed && !meddle && other != others.end() && seen.span.start == other->second.span.start &&
+                seen.span.end == other->second.span.end) {
+                // A key that is dragged changes no more than the way to its neighbours.
+                const bool forth = &these == &before;
+                const Strike& was = forth ? *seen.strike : *other->second.strike;
+                const Strike& is = forth ? *other->second.strike : *seen.strike;
+                if (const auto apart = handApart(*project_, was, project, is)) {
+                    const auto at = static_cast<double>(is.frame.index);
+                    stretches.push_back({at + apart->first - margin, at + apart->end + margin, true});
+                    continue;
+                }
+            }
             if ((changed || meddle) && seen.span.end > seen.span.start)
                 stretches.push_back({seen.span.start - margin, seen.span.end + margin, changed});
         }

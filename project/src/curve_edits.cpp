@@ -146,12 +146,31 @@ Project withMoves(Project project, const StrikeIds& ids, std::string_view strand
         key.value = std::clamp(key.value, -limit, limit);
         most = std::max(most, std::abs(key.value));
     }
-    const std::string amount = "strand." + std::string(strand) + ".amount." + std::string(axisName(axis));
     if (most > 0) {
-        project = withRecipeValue(std::move(project), ids, amount, most, scope);
-        moves = scaledKeys(std::move(moves), 1, 1 / most);
-        for (CurveKey& key : moves) // the largest is all of the amount, whatever the division left
-            key.value = std::abs(std::abs(key.value) - 1) < 1e-15 ? std::copysign(1, key.value) : key.value;
+        // Keys that stay what they are stay so to the last bit, whatever a division and a product leave.
+        const CurveKeys before = inOrder(std::move(moves));
+        moves = scaledKeys(before, 1, 1 / most);
+        const Strike* first = ids.empty() ? nullptr : project.strike(ids.front());
+        const Recipe* recipe = first != nullptr ? project.recipe(first->recipe) : nullptr;
+        const Recipe felt = recipe != nullptr ? withOverrides(*recipe, first->overrides) : Recipe();
+        const Strand* hand = felt.strand(strand);
+        const auto* drawn = hand != nullptr ? std::get_if<Drawn>(&hand->source) : nullptr;
+        const std::string amount = "strand." + std::string(strand) + ".amount." + std::string(axisName(axis));
+        const bool same = drawn != nullptr && ids.size() == 1 && hand->amount[axis] == most &&
+                          (scope == ShapeScope::strike || !first->overrides[amount]);
+        const CurveKeys known = same ? drawn->keys[static_cast<std::size_t>(axis)] : CurveKeys();
+        const CurveKeys shown = scaledKeys(known, 1, most);
+        std::size_t at = 0;
+        for (std::size_t i = 0; i < moves.size(); ++i) {
+            while (at < known.size() && known[at].frame < moves[i].frame)
+                ++at;
+            if (at < known.size() && shown[at] == before[i])
+                moves[i] = known[at];
+            else if (std::abs(std::abs(moves[i].value) - 1) < 1e-15) // the largest is all of the amount
+                moves[i].value = std::copysign(1, moves[i].value);
+        }
+        if (!same)
+            project = withRecipeValue(std::move(project), ids, amount, most, scope);
     }
     return withDrawnKeys(std::move(project), ids, strand, axis, moves, scope);
 }

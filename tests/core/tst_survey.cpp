@@ -117,6 +117,50 @@ private slots:
         survey.update(project, Motion(project));
         QCOMPARE(survey.asked(), std::int64_t{0});
     }
+    void aKeyByHandAsksOnlyTheWayToItsNeighbours()
+    {
+        test::Random random(4);
+        for (const OverlapRule rule : {OverlapRule::add, OverlapRule::stronger}) {
+            Project project = film(random, rule);
+            project.finish.shutterAngle = 360;
+            Recipe hand;
+            hand.name = "Hand";
+            Strand strand;
+            strand.name = "Hand";
+            Drawn drawn;
+            drawn.asDrawn = true;
+            for (int i = 0; i < 100; ++i) {
+                drawn.keys[0].push_back({4.0 * i, random.between(-1, 1)});
+                drawn.keys[3].push_back({4.0 * i + 1, random.between(-1, 1), Ease::linear});
+            }
+            strand.source = drawn;
+            strand.amount[Axis::x] = 30;
+            strand.amount[Axis::roll] = 3;
+            hand.add(strand);
+            const RecipeId id = project.addRecipe(hand);
+            project.strikes[2].recipe = id;
+            project.strikes[2].frame = Frame{100};
+            project.sortStrikes();
+            Survey kept;
+            kept.update(project, Motion(project));
+            for (int round = 0; round < 40; ++round) {
+                auto& keys = std::get<Drawn>(project.recipe(id)->strands[0].source).keys[round % 2 == 0 ? 0 : 3];
+                const auto at = static_cast<std::size_t>(random.whole(0, static_cast<int>(keys.size()) - 1));
+                if (round % 5 == 4)
+                    keys.erase(keys.begin() + static_cast<std::ptrdiff_t>(at));
+                else
+                    keys[at].value = random.between(-1, 1);
+                const Motion motion(project);
+                kept.update(project, motion);
+                Survey fresh;
+                fresh.update(project, motion);
+                QVERIFY(std::equal(kept.ways().begin(), kept.ways().end(), fresh.ways().begin(), fresh.ways().end()));
+                QVERIFY(kept.needed() == fresh.needed());
+                if (rule == OverlapRule::add)
+                    QVERIFY2(kept.asked() < 60 || at + 1 >= keys.size(), qPrintable(QString::number(kept.asked())));
+            }
+        }
+    }
     void waysAreWhatTheCornerMoves()
     {
         const auto near = [](Way way, double x, double y) {
