@@ -6,6 +6,7 @@
 
 #include "command.h"
 #include "ember/core/cover.h"
+#include "ember/core/values.h"
 #include "ember/film/on_all_threads.h"
 #include "ember/project/file.h"
 
@@ -43,6 +44,7 @@ public:
         }
         json["overlap"] = describe(project.overlap);
         json["drift"] = project.drift.on;
+        json["intensity_keys"] = project.master.keys.size();
         json["bypass"] = project.master.bypass;
         json["finish"] = {{"edges", edgeName(project.finish.edges)}, {"cover", coverName(project.finish.cover)}};
         // No zoom at all can hide the border when the picture's middle is thrown out; JSON has no infinity.
@@ -77,9 +79,38 @@ private:
             json["groups"].push_back({{"name", group.name}, {"overlap", describe(group.overlap)}});
         json["settles"] = Json::array();
         for (const SettleMark& mark : project.settles)
-            json["settles"].push_back({{"frame", mark.frame.index},
-                                       {"mode", mark.mode == SettleMode::cut ? "cut" : "ease"},
-                                       {"frames", mark.mode == SettleMode::cut ? 0 : mark.frames}});
+            json["settles"].push_back(describe(project, mark));
+    }
+
+    static Json describe(const Project& project, const SettleMark& mark)
+    {
+        const bool cut = mark.mode == SettleMode::cut;
+        Json json{{"frame", mark.frame.index},
+                  {"mode", cut ? "cut" : "ease"},
+                  {"frames", cut ? 0 : mark.frames},
+                  {"group", mark.group.empty() ? Json(nullptr) : Json(mark.group)},
+                  {"strike", nullptr}};
+        for (std::size_t i = 0; i < project.strikes.size(); ++i)
+            if (project.strikes[i].id == mark.strike)
+                json["strike"] = i + 1;
+        return json;
+    }
+
+    /// What a recipe has beside single values: the keys of its curves and how many keys were drawn by hand.
+    static void addShape(Json& json, const Recipe& recipe)
+    {
+        json["curves"] = Json::array();
+        for (const std::string& key : curveKeysOf(recipe))
+            if (curveOf(recipe, key) != nullptr)
+                json["curves"].push_back(key);
+        std::size_t drawn = 0;
+        for (const Strand& strand : recipe.strands)
+            if (const auto* source = std::get_if<Drawn>(&strand.source))
+                for (const CurveKeys& keys : source->keys)
+                    drawn += keys.size();
+        json["hand_keys"] = drawn;
+        json["play_rate"] = recipe.playRate;
+        json["pivot"] = valueText(*specOfValue(recipe, "pivot"), *readValue(recipe, "pivot"));
     }
 
     static Json describe(const Project& project, const Strike& strike)
@@ -108,6 +139,11 @@ private:
                   {"end_frame", frame + envelope.end()}};
         for (const auto& [key, value] : strike.overrides.all())
             json["own"].push_back(key);
+        for (const auto& [strand, keys] : strike.overrides.drawn())
+            json["own"].push_back("strand." + strand + ".keys");
+        for (const auto& [key, curve] : strike.overrides.curves().all())
+            json["own"].push_back(key + ".curve");
+        addShape(json, recipeAsSet(project, strike));
         return json;
     }
 
@@ -132,7 +168,9 @@ private:
         Json strands = Json::array();
         for (const Strand& strand : recipe.strands)
             strands.push_back(strand.name);
-        return {{"name", recipe.name}, {"strands", strands}, {"used_by", used}};
+        Json json{{"name", recipe.name}, {"strands", strands}, {"used_by", used}};
+        addShape(json, recipe);
+        return json;
     }
 
     std::string path_;

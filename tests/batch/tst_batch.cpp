@@ -441,6 +441,30 @@ private slots:
         QCOMPARE(run({"poses", "--frames", "2-4", at("order.vember")}), 0);
         QCOMPARE(run({"render", "--frames", "2-4", "-o", at("order.mkv"), "--threads", "1", at("order.vember")}), 0);
     }
+    void infoTellsCurvesHandKeysAndWhomAMarkEnds()
+    {
+        const std::string p = made("shaped.vember", {"--strike", "20:hit:1", "--recipe", "Hard blow"});
+        QCOMPARE(run({"set", p, "recipe.Hard blow.shutter_angle.curve=0:720,6:0", "recipe.Hard blow.play_rate=2",
+                      "strike.1.own.pivot=point", "strike.1.own.envelope.strength.curve=0:0,1:1,9:0",
+                      "settles=30:cut:strike.1,40:ease:6"}),
+                 0);
+        QCOMPARE(run({"info", p}), 0);
+        const QJsonObject info = QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object();
+        const QJsonObject recipe = info[QStringLiteral("recipes")].toArray()[0].toObject();
+        QCOMPARE(recipe[QStringLiteral("curves")].toArray(), QJsonArray{QStringLiteral("shutter_angle")});
+        QCOMPARE(recipe[QStringLiteral("play_rate")].toDouble(), 2.0);
+        QCOMPARE(recipe[QStringLiteral("pivot")].toString(), QStringLiteral("middle"));
+        const QJsonObject strike = info[QStringLiteral("strikes")].toArray()[0].toObject();
+        QCOMPARE(strike[QStringLiteral("curves")].toArray(),
+                 (QJsonArray{QStringLiteral("envelope.strength"), QStringLiteral("shutter_angle")}));
+        QCOMPARE(strike[QStringLiteral("own")].toArray(),
+                 (QJsonArray{QStringLiteral("pivot"), QStringLiteral("envelope.strength.curve")}));
+        QCOMPARE(strike[QStringLiteral("pivot")].toString(), QStringLiteral("point"));
+        QCOMPARE(strike[QStringLiteral("hand_keys")].toInt(), 0);
+        const QJsonArray settles = info[QStringLiteral("settles")].toArray();
+        QCOMPARE(settles[0].toObject()[QStringLiteral("strike")].toInt(), 1);
+        QVERIFY(settles[1].toObject()[QStringLiteral("strike")].isNull());
+    }
     void newTakesARecipe()
     {
         const auto path = made("r.vember", {"--recipe", "Hard blow"});
