@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include <QApplication>
+#include <QComboBox>
 #include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
@@ -33,6 +34,30 @@ KeyRows::KeyRows(OpenDocument& document, Shaping& shaping, Playhead& playhead, K
         head->setContentsMargins(5, 0, 0, 0); // over the numbers, which have a margin too
         grid_->addWidget(head, 0, static_cast<int>(i));
     }
+    if (kind_.choices != nullptr) {
+        auto* head = dimLabel(kind_.choiceName, this);
+        head->setFont(theme::words(11));
+        grid_->addWidget(head, 0, static_cast<int>(kind_.fields.size()));
+    }
+}
+
+QComboBox* KeyRows::newChoice(std::size_t index)
+{
+    auto* choice = new QComboBox(this);
+    choice->setObjectName(QStringLiteral("%1-%2-choice").arg(kind_.name).arg(index));
+    choice->setAccessibleName(kind_.choiceName);
+    choice->setToolTip(kind_.choiceTip);
+    choice->setMinimumContentsLength(6);
+    choice->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    connect(
+        choice, &QComboBox::activated, this,
+        [this, index](int chosen) {
+            if (index < shown_.size())
+                document_.edit(kind_.choose(document_.project(), index, chosen), kind_.changed);
+        },
+        Qt::QueuedConnection);
+    grid_->addWidget(choice, static_cast<int>(index) + 1, static_cast<int>(kind_.fields.size()));
+    return choice;
 }
 
 void KeyRows::addRow()
@@ -64,6 +89,7 @@ void KeyRows::addRow()
         grid_->addWidget(made, static_cast<int>(index) + 1, static_cast<int>(kind_.fields.size()) + column);
         return made;
     };
+    row.choice = kind_.choices != nullptr ? newChoice(index) : nullptr;
     row.go = button(tr("Go"), tr("Moves the playhead there"), "go", 1);
     row.remove = button(tr("Delete"), tr("Deletes it"), "delete", 2);
     connect(row.go, &QPushButton::clicked, this, [this, valuesNow] {
@@ -126,6 +152,8 @@ void KeyRows::refresh()
     while (rows_.size() > values.size()) {
         // Later: the hand may still be on one of them.
         std::vector<QWidget*> gone{rows_.back().go, rows_.back().remove};
+        if (rows_.back().choice != nullptr)
+            gone.push_back(rows_.back().choice);
         gone.insert(gone.end(), rows_.back().controls.begin(), rows_.back().controls.end());
         for (QWidget* widget : gone) {
             widget->setObjectName({});
@@ -136,11 +164,23 @@ void KeyRows::refresh()
     }
     while (rows_.size() < values.size())
         addRow();
-    for (std::size_t i = 0; i < rows_.size(); ++i)
+    for (std::size_t i = 0; i < rows_.size(); ++i) {
         for (std::size_t k = 0; k < kind_.fields.size(); ++k) {
             rows_[i].controls[k]->setTime(document_.project().rate.perSecond(), shaping_.inSeconds());
             rows_[i].controls[k]->setValue(values[i][k], false);
         }
+        if (rows_[i].choice != nullptr) {
+            const Kind::Choices choices = kind_.choices(document_.project(), i);
+            QStringList words;
+            for (int at = 0; at < rows_[i].choice->count(); ++at)
+                words.append(rows_[i].choice->itemText(at));
+            if (words != choices.words) { // one that is open keeps its list
+                rows_[i].choice->clear();
+                rows_[i].choice->addItems(choices.words);
+            }
+            rows_[i].choice->setCurrentIndex(choices.chosen);
+        }
+    }
     setVisible(!rows_.empty());
 }
 

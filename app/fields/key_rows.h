@@ -10,6 +10,7 @@
 #include "playhead.h"
 #include "shaping.h"
 
+class QComboBox;
 class QGridLayout;
 class QPushButton;
 
@@ -31,6 +32,15 @@ public:
         std::function<Project(Project, std::size_t row)> remove;
         QString changed; ///< undo texts
         QString removed;
+        /// One more thing of a row, chosen from words: what there is to choose, and which is chosen.
+        struct Choices {
+            QStringList words;
+            int chosen = 0;
+        };
+        std::function<Choices(const Project&, std::size_t row)> choices = nullptr;
+        std::function<Project(Project, std::size_t row, int choice)> choose = nullptr;
+        QString choiceName = {}; ///< its head
+        QString choiceTip = {};
     };
     KeyRows(OpenDocument& document, Shaping& shaping, Playhead& playhead, Kind kind, QWidget* parent = nullptr);
     void refresh();
@@ -38,10 +48,12 @@ public:
 private:
     struct Row {
         std::vector<ValueControl*> controls;
+        QComboBox* choice; ///< null where rows have none
         QPushButton* go;
         QPushButton* remove;
     };
     void addRow();
+    QComboBox* newChoice(std::size_t index);
     void change(std::size_t row, std::size_t column, double value, quint64 gesture);
     /// The focus from a cell to the same cell of the row its values stand in now.
     void follow(std::size_t from, const std::vector<double>& values);

@@ -23,6 +23,7 @@
 #include "theme.h"
 #include "value_control.h"
 #include "value_field.h"
+#include "words.h"
 
 namespace ember::app {
 
@@ -200,6 +201,38 @@ void FilmPage::buildMeeting(QVBoxLayout& column)
     column.addLayout(groupColumn_);
 }
 
+namespace {
+
+/// What a settle mark can end.
+struct SettleEnds {
+    QString word;
+    std::string group = {};
+    StrikeId strike = 0;
+
+    bool alike(const SettleMark& mark) const { return strike == mark.strike && group == mark.group; }
+};
+
+/// All, each group, the strikes that are felt on the mark's frame, and what it ends now.
+std::vector<SettleEnds> endsOf(const Project& project, const SettleMark& mark)
+{
+    std::vector<SettleEnds> ends{{FilmPage::tr("all")}};
+    for (const StrikeGroup& group : project.groups)
+        ends.push_back({QString::fromStdString(group.name), group.name});
+    const FeltProject felt(project);
+    const auto frame = static_cast<double>(mark.frame.index);
+    for (const Strike& strike : felt->strikes) {
+        const auto from = static_cast<double>(strike.frame.index);
+        if (strike.id == mark.strike || (from < frame && from + envelopeOf(*felt, strike).end() > frame))
+            ends.push_back({FilmPage::tr("%1, %2").arg(strikeTitle(strike)).arg(strike.frame.index), {}, strike.id});
+    }
+    if (std::none_of(ends.begin(), ends.end(), [&](const SettleEnds& one) { return one.alike(mark); }))
+        ends.push_back({mark.group.empty() ? FilmPage::tr("a strike that is gone") : QString::fromStdString(mark.group),
+                        mark.group, mark.strike});
+    return ends;
+}
+
+} // namespace
+
 void FilmPage::buildSettles(QVBoxLayout& column)
 {
     auto* cut = button(tr("Cut here"), "settle-cut", tr("Running shakes are at rest on this frame (X)"),
@@ -224,6 +257,27 @@ void FilmPage::buildSettles(QVBoxLayout& column)
         mark.frames = v[2];
         return withSettleAt(std::move(project), row, mark);
     };
+    kind.choices = [](const Project& project, std::size_t row) {
+        KeyRows::Kind::Choices choices;
+        const auto ends = endsOf(project, project.settles[row]);
+        for (const SettleEnds& one : ends) {
+            if (one.alike(project.settles[row]))
+                choices.chosen = static_cast<int>(choices.words.size());
+            choices.words.append(one.word);
+        }
+        return choices;
+    };
+    kind.choose = [](Project project, std::size_t row, int choice) {
+        SettleMark mark = project.settles[row];
+        const auto ends = endsOf(project, mark);
+        if (const auto at = static_cast<std::size_t>(choice); at < ends.size()) {
+            mark.group = ends[at].group;
+            mark.strike = ends[at].strike;
+        }
+        return withSettleAt(std::move(project), row, mark);
+    };
+    kind.choiceName = tr("ends");
+    kind.choiceTip = tr("The shakes that it ends: all, those of a group, or one that hit before it");
     kind.remove = withoutSettle;
     kind.changed = tr("Settle mark");
     kind.removed = tr("Settle mark deleted");

@@ -175,6 +175,8 @@ StrikeId Project::addStrike(Strike strike)
     strike.id = nextId(strikes);
     for (const Shot& shot : shots)
         strike.id = std::max(strike.id, nextId(shot.trimmed));
+    for (const SettleMark& mark : settles) // never one that a mark still names
+        strike.id = std::max(strike.id, mark.strike + 1);
     const auto id = strike.id;
     strikes.push_back(std::move(strike));
     sortStrikes();

@@ -65,8 +65,9 @@ StrikeAdded withStrike(Project project, Frame frame, StrikeKind kind, double str
 
 Project withoutStrikes(Project project, const StrikeIds& ids)
 {
-    std::erase_if(project.strikes,
-                  [&](const Strike& strike) { return std::find(ids.begin(), ids.end(), strike.id) != ids.end(); });
+    const auto among = [&](StrikeId id) { return std::find(ids.begin(), ids.end(), id) != ids.end(); };
+    std::erase_if(project.strikes, [&](const Strike& strike) { return among(strike.id); });
+    std::erase_if(project.settles, [&](const SettleMark& mark) { return among(mark.strike); });
     return project;
 }
 

@@ -211,7 +211,11 @@ Project withoutRecipe(Project project, RecipeId id, RecipeId instead)
                 held = *std::max_element(pad.recipes.begin(), pad.recipes.end());
     std::erase_if(project.board.pads, [](const Pad& pad) { return pad.recipes.front() == 0; });
     if (!replaced) {
-        std::erase_if(project.strikes, uses);
+        StrikeIds gone;
+        for (const Strike* strike : everyStrike(project))
+            if (uses(*strike))
+                gone.push_back(strike->id);
+        project = withoutStrikes(std::move(project), gone);
         for (Shot& shot : project.shots)
             std::erase_if(shot.trimmed, uses);
         return project;

@@ -12,6 +12,7 @@
 #include "value_control.h"
 #include "value_field.h"
 #include "window_fixture.h"
+#include "words.h"
 
 using namespace ember;
 using namespace ember::app;
@@ -167,6 +168,37 @@ private slots:
         session().playhead.setFrame(40);
         click("settle-ease");
         QCOMPARE(project().settles[0].frame.index, std::int64_t{40});
+    }
+    void aSettleMarkEndsWhomItIsToldTo()
+    {
+        strikeOn(20, Qt::Key_2);
+        strikeOn(24, Qt::Key_2);
+        Project grouped = project();
+        grouped.groups.push_back({"Hammer", {}});
+        grouped.strikes[0].group = "Hammer";
+        session().document.edit(grouped, QStringLiteral("group"));
+        session().playhead.setFrame(30);
+        key(Qt::Key_X);
+        QVERIFY(pose(31).atRest());
+        key(Qt::Key_F7);
+        const auto whom = [this] { return child<QComboBox>("settle-0-choice"); };
+        QCOMPARE(whom()->currentText(), QStringLiteral("all"));
+        QCOMPARE(whom()->count(), 4);
+        choose(whom, QStringLiteral("Hammer"));
+        QCOMPARE(project().settles[0].group, std::string("Hammer"));
+        const Pose second = pose(31);
+        QVERIFY(!second.atRest());
+        choose(whom, QStringLiteral("%1, 24").arg(strikeTitle(project().strikes[1])));
+        QVERIFY(project().settles[0].group.empty() && project().settles[0].strike == project().strikes[1].id);
+        QVERIFY(!pose(31).atRest() && !(pose(31) == second));
+        // Its other values change without a change of whom it ends; a strike that is deleted takes its mark along.
+        type(number("settle-0-frame"), QStringLiteral("32"));
+        QCOMPARE(project().settles[0].strike, project().strikes[1].id);
+        session().selection.set({project().strikes[1].id});
+        session().strikes.remove();
+        QVERIFY(project().settles.empty());
+        session().document.undo();
+        QCOMPARE(whom()->currentIndex(), 3);
     }
     void driftLiesUnderTheWholeShot()
     {
