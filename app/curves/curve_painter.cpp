@@ -18,26 +18,53 @@ namespace ember::app {
 
 namespace {
 
-/// One point for each pixel column in sight, and the keys among them.
+/// One point for each pixel column in sight, and the keys among them; of many keys only those that stand out of the
+/// line.
 QPolygonF lineOf(const CurveLayout& layout, const Channel& channel, const std::function<double(double)>& toY)
 {
     QPolygonF line;
     const double first = layout.plot.left();
     const double last = layout.plot.right();
     const auto [from, end] = keysInSight(layout, channel.keys);
+    const bool dense = end - from >= 2000;
     std::size_t next = from;
+    double before = toY(valueOf(channel, layout.toFrame(first)));
     for (double x = first; x <= last; ++x) {
+        const std::size_t column = next;
         while (next < end && layout.toX(channel.keys[next].frame) <= x) {
             const CurveKey& key = channel.keys[next];
             if (next > 0 && channel.keys[next - 1].ease == Ease::hold)
                 line << QPointF(layout.toX(key.frame), toY(channel.keys[next - 1].value));
-            if (end - from < 2000 && layout.toX(key.frame) >= first)
+            if (!dense && layout.toX(key.frame) >= first)
                 line << QPointF(layout.toX(key.frame), toY(key.value));
             ++next;
         }
-        line << QPointF(x, toY(valueOf(channel, layout.toFrame(x))));
+        const double y = toY(valueOf(channel, layout.toFrame(x)));
+        if (dense && next > column + 1) {
+            const auto [least, most] = std::minmax_element(
+                channel.keys.begin() + static_cast<std::ptrdiff_t>(column),
+                channel.keys.begin() + static_cast<std::ptrdiff_t>(next),
+                [](const CurveKey& a, const CurveKey& b) { return a.value < b.value; });
+            for (const double beyond : {toY(least->value), toY(most->value)})
+                if (beyond < std::min(before, y) - 0.5 || beyond > std::max(before, y) + 0.5)
+                    line << QPointF(x, beyond);
+        }
+        line << QPointF(x, y);
+        before = y;
     }
     return line;
+}
+
+/// A line of many points in pieces: the time to fill the outline of one grows faster than its length.
+void paintLine(QPainter& p, const QPolygonF& line)
+{
+    constexpr qsizetype piece = 32;
+    if (line.size() <= piece) {
+        p.drawPolyline(line);
+        return;
+    }
+    for (qsizetype from = 0; from + 1 < line.size(); from += piece - 1)
+        p.drawPolyline(line.constData() + from, static_cast<int>(std::min(piece, line.size() - from)));
 }
 
 QString signedFrame(double frame)
@@ -129,18 +156,18 @@ void CurveCanvas::paintCurve(QPainter& p, const CurveLayout& layout, const Chann
     const QPolygonF line = lineOf(layout, channel, toY);
     if (!bold) {
         p.setPen(QPen(theme::faint, 1.2));
-        p.drawPolyline(line);
+        paintLine(p, line);
         return;
     }
     // Coloured by how far it is from rest, against what it goes to at most.
     const double most = std::max(1e-9, mostOfKeys(channel.keys));
     const bool heats = channels_.of() != CurveChannels::Of::film;
-    QPen pen(theme::text, 2.2, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin);
+    QPen pen(theme::text, 2.2, Qt::SolidLine, Qt::RoundCap, Qt::BevelJoin);
     if (!heats || channel.keys.empty()) {
         if (channel.keys.empty())
             pen = QPen(theme::text, 1.6, Qt::DashLine);
         p.setPen(pen);
-        p.drawPolyline(line);
+        paintLine(p, line);
         return;
     }
     QLinearGradient heat(layout.plot.left(), 0, layout.plot.right(), 0);
@@ -152,7 +179,7 @@ void CurveCanvas::paintCurve(QPainter& p, const CurveLayout& layout, const Chann
     }
     pen.setBrush(heat);
     p.setPen(pen);
-    p.drawPolyline(line);
+    paintLine(p, line);
 }
 
 void CurveCanvas::paintKeys(QPainter& p, const CurveLayout& layout) const
@@ -224,7 +251,7 @@ void CurveCanvas::paintVelocity(QPainter& p, const CurveLayout& layout) const
                         middle - slopes[i] / most * layout.plot.height() * 0.45);
     p.setPen(QPen(theme::dim, 1.2, Qt::DashLine));
     p.setBrush(Qt::NoBrush);
-    p.drawPolyline(line);
+    paintLine(p, line);
     p.setFont(theme::numbers(11));
     p.drawText(layout.plot.adjusted(4, 0, -4, -2), Qt::AlignRight | Qt::AlignBottom,
                tr("velocity (dashed): up to %1 %2 a frame").arg(most, 0, 'g', 3).arg(channels_.channel()->unit));

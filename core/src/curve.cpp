@@ -45,6 +45,9 @@ double eased(Ease ease, double u)
 
 CurveKeys inOrder(CurveKeys keys)
 {
+    const auto notAfter = [](const CurveKey& a, const CurveKey& b) { return !(a.frame < b.frame); };
+    if (std::adjacent_find(keys.begin(), keys.end(), notAfter) == keys.end())
+        return keys;
     std::stable_sort(keys.begin(), keys.end(), [](const CurveKey& a, const CurveKey& b) { return a.frame < b.frame; });
     CurveKeys out;
     out.reserve(keys.size());
