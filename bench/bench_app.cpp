@@ -69,7 +69,8 @@ void editCrowd(MainWindow& window, const Project& before, QSize size)
         if (!crowded)
             many.shots.front().length = 24000;
         for (int i = 0; i < 500; ++i)
-            many = withStrike(std::move(many), Frame{crowded ? i % before.length() : std::int64_t{48} * i}, StrikeKind::beat, 0.01)
+            many = withStrike(std::move(many), Frame{crowded ? i % before.length() : std::int64_t{48} * i},
+                              StrikeKind::beat, 0.01)
                        .project;
         window.session().document.edit(many, QStringLiteral("many"));
         window.session().selection.set({many.strikes.front().id});

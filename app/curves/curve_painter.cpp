@@ -41,10 +41,10 @@ QPolygonF lineOf(const CurveLayout& layout, const Channel& channel, const std::f
         }
         const double y = toY(valueOf(channel, layout.toFrame(x)));
         if (dense && next > column + 1) {
-            const auto [least, most] = std::minmax_element(
-                channel.keys.begin() + static_cast<std::ptrdiff_t>(column),
-                channel.keys.begin() + static_cast<std::ptrdiff_t>(next),
-                [](const CurveKey& a, const CurveKey& b) { return a.value < b.value; });
+            const auto [least, most] =
+                std::minmax_element(channel.keys.begin() + static_cast<std::ptrdiff_t>(column),
+                                    channel.keys.begin() + static_cast<std::ptrdiff_t>(next),
+                                    [](const CurveKey& a, const CurveKey& b) { return a.value < b.value; });
             for (const double beyond : {toY(least->value), toY(most->value)})
                 if (beyond < std::min(before, y) - 0.5 || beyond > std::max(before, y) + 0.5)
                     line << QPointF(x, beyond);

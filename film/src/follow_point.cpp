@@ -13,29 +13,62 @@ namespace {
 
 /// The surroundings that are compared, as a share of the picture's smaller side.
 constexpr double share = 0.3;
-constexpr int leastSide = 48; ///< pixels
+constexpr int leastSide = 96; ///< pixels
+/// Below this what was measured on small surroundings is not taken before larger ones were asked.
+constexpr double sure = 0.3;
 
-struct Corner {
+/// A part of a picture.
+struct Part {
     int x = 0;
     int y = 0;
+    int width = 0;
+    int height = 0;
 };
 
-/// A square of the picture around a point, wholly inside it.
-Corner cornerFor(const Image& picture, int side, double x, double y)
+/// The part around a point, wholly inside the picture; all of it where it is smaller.
+Part partAround(const Image& picture, int side, Point at)
 {
-    return {std::clamp(static_cast<int>(std::lround(x - side / 2.0)), 0, picture.width() - side),
-            std::clamp(static_cast<int>(std::lround(y - side / 2.0)), 0, picture.height() - side)};
+    const auto corner = [side](double middle, int length) {
+        return std::clamp(static_cast<int>(std::lround(middle - side / 2.0)), 0, std::max(0, length - side));
+    };
+    return {corner(at.x, picture.width()), corner(at.y, picture.height()), std::min(side, picture.width()),
+            std::min(side, picture.height())};
 }
 
-Image squareAt(const Image& picture, const Corner& corner, int side)
+Image cut(const Image& picture, const Part& part)
 {
-    Image out(side, side, picture.depth());
+    Image out(part.width, part.height, picture.depth());
     out.setOpaque(picture.opaque());
     const std::size_t bytes = picture.pixelBytes();
-    for (int row = 0; row < side; ++row)
-        std::memcpy(out.row(row), picture.row(corner.y + row) + bytes * static_cast<std::size_t>(corner.x),
-                    bytes * static_cast<std::size_t>(side));
+    for (int row = 0; row < part.height; ++row)
+        std::memcpy(out.row(row), picture.row(part.y + row) + bytes * static_cast<std::size_t>(part.x),
+                    bytes * static_cast<std::size_t>(part.width));
     return out;
+}
+
+struct Match {
+    Point at;
+    double confidence = 0;
+};
+
+/// Where what is at `from` in one picture is in another, in which it is looked for around `near`.
+Match foundAgain(const Image& before, Point from, const Image& now, Point near, int side, FrameRate rate)
+{
+    const Part was = partAround(before, side, from);
+    const Part is = partAround(now, side, near);
+    MotionCapture capture(rate);
+    capture.add(cut(before, was));
+    capture.add(cut(now, is));
+    const CapturedMotion motion = capture.finish();
+    if (motion.frames.size() != 2 || motion.frames[1].confidence <= 0)
+        return {near};
+    const Point middle{0.5 * (was.width - 1), 0.5 * (was.height - 1)};
+    const Point in = motion.frames[1].moved.map({from.x - was.x, from.y - was.y}, middle);
+    const Point at{in.x + is.x, in.y + is.y};
+    // Further than half of what was compared nothing was seen of it.
+    if (std::abs(at.x - near.x) > 0.5 * side || std::abs(at.y - near.y) > 0.5 * side)
+        return {near};
+    return {at, motion.frames[1].confidence};
 }
 
 } // namespace
@@ -47,46 +80,45 @@ Result<FollowedPoint> followPoint(ClipReader& film, std::int64_t first, std::int
     if (info.kind == ClipKind::still || count < 2)
         return Error{ErrorCode::badValue, info.path, "a point is followed over two frames or more of a moving picture"};
     FollowedPoint found;
-    Image key;
-    Corner keyCorner;
+    ImagePtr begin;
+    ImagePtr before;
     Point start;
     Point at;
     Point step;
-    int side = 0;
     for (std::int64_t i = 0; i < count; ++i) {
         const auto picture = film.frame(Frame{first + i}, info.rate);
         if (!picture)
             return picture.error();
-        const Image& now = *picture.value();
+        const ImagePtr& now = picture.value();
         if (i == 0) {
-            side = std::min({std::max(leastSide, static_cast<int>(share * std::min(now.width(), now.height()))),
-                             now.width(), now.height()});
-            start = at = {x * now.width() - 0.5, y * now.height() - 0.5};
-            keyCorner = cornerFor(now, side, at.x, at.y);
-            key = squareAt(now, keyCorner, side);
+            begin = now;
+            start = at = {x * now->width() - 0.5, y * now->height() - 0.5};
         } else {
-            const Corner corner = cornerFor(now, side, at.x + step.x, at.y + step.y);
-            MotionCapture capture(info.rate);
-            capture.add(key);
-            capture.add(squareAt(now, corner, side));
-            const CapturedMotion motion = capture.finish();
-            const Point before = at;
-            if (motion.frames.size() == 2 && motion.frames[1].confidence > 0) {
-                const double middle = 0.5 * (side - 1);
-                const Point in =
-                    motion.frames[1].moved.map({start.x - keyCorner.x, start.y - keyCorner.y}, {middle, middle});
-                at = {in.x + corner.x, in.y + corner.y};
-            } else {
+            const int least = std::min(now->width(), now->height());
+            const int side = std::min(std::max(leastSide, static_cast<int>(share * least)), least);
+            const Point expected{at.x + step.x, at.y + step.y};
+            // As it was at first, which does not add up errors; else as it was just now; else with more around it.
+            Match best{expected};
+            for (const int around : {side, std::min(2 * side, least), std::max(now->width(), now->height())})
+                for (const bool sinceFirst : {true, false})
+                    if (best.confidence < sure) {
+                        const Match next = sinceFirst ? foundAgain(*begin, start, *now, expected, around, info.rate)
+                                                      : foundAgain(*before, at, *now, expected, around, info.rate);
+                        if (next.confidence > best.confidence)
+                            best = next;
+                    }
+            step = {best.at.x - at.x, best.at.y - at.y};
+            if (best.confidence == 0) {
                 ++found.lost;
-                at = {at.x + step.x, at.y + step.y};
+                step = {0.5 * step.x, 0.5 * step.y}; // it does not run away
             }
-            at.x = std::clamp(at.x, -0.5, now.width() - 0.5);
-            at.y = std::clamp(at.y, -0.5, now.height() - 0.5);
-            step = {at.x - before.x, at.y - before.y};
+            at = {std::clamp(at.x + step.x, -0.5, now->width() - 0.5),
+                  std::clamp(at.y + step.y, -0.5, now->height() - 0.5)};
         }
+        before = now;
         const auto frame = static_cast<double>(i);
-        found.x.push_back({frame, (at.x + 0.5) / now.width(), Ease::linear});
-        found.y.push_back({frame, (at.y + 0.5) / now.height(), Ease::linear});
+        found.x.push_back({frame, (at.x + 0.5) / now->width(), Ease::linear});
+        found.y.push_back({frame, (at.y + 0.5) / now->height(), Ease::linear});
         if (!goesOn(progress, (frame + 1) / static_cast<double>(count)))
             return Error{ErrorCode::cancelled, "", ""};
     }

@@ -6,6 +6,7 @@
 #include <QSet>
 #include <QWheelEvent>
 
+#include "ember/core/values.h"
 #include "ember/project/curve_edits.h"
 #include "runner.h"
 #include "window_fixture.h"
@@ -242,6 +243,22 @@ private slots:
         QVERIFY(recipe.pivot.y > 0.5);
         session().document.undo();
         QCOMPARE(session().shaping.felt()->pivot.x, 0.5);
+    }
+    void thePivotIsFollowedInTheClip()
+    {
+        strikeOn(20);
+        const Project before = project();
+        action("strike.follow-the-pivot")->trigger();
+        QTRY_VERIFY(session().shaping.felt()->pivot.at == Pivot::At::followed);
+        const Recipe& recipe = *session().shaping.felt();
+        for (const char* key : {"pivot_x", "pivot_y"}) {
+            const CurveKeys* keys = curveOf(recipe, key);
+            QVERIFY(keys != nullptr && keys->size() > 2);
+            QCOMPARE(keys->front().frame, 0.0);
+            QCOMPARE(keys->front().value, 0.5); // from where the pivot was
+        }
+        session().document.undo(); // in one step
+        QVERIFY(project() == before);
     }
     void oneShakeEndsAlone()
     {
