@@ -34,11 +34,11 @@ KeyRows::KeyRows(OpenDocument& document, Shaping& shaping, Playhead& playhead, K
         head->setContentsMargins(5, 0, 0, 0); // over the numbers, which have a margin too
         grid_->addWidget(head, 0, static_cast<int>(i));
     }
-    if (kind_.choices != nullptr) {
-        auto* head = dimLabel(kind_.choiceName, this);
-        head->setFont(theme::words(11));
-        grid_->addWidget(head, 0, static_cast<int>(kind_.fields.size()));
-    }
+}
+
+int KeyRows::gridRow(std::size_t index) const
+{
+    return 1 + static_cast<int>(index) * (kind_.choices != nullptr ? 2 : 1);
 }
 
 QComboBox* KeyRows::newChoice(std::size_t index)
@@ -47,7 +47,7 @@ QComboBox* KeyRows::newChoice(std::size_t index)
     choice->setObjectName(QStringLiteral("%1-%2-choice").arg(kind_.name).arg(index));
     choice->setAccessibleName(kind_.choiceName);
     choice->setToolTip(kind_.choiceTip);
-    choice->setMinimumContentsLength(6);
+    choice->setMinimumContentsLength(8);
     choice->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     connect(
         choice, &QComboBox::activated, this,
@@ -56,7 +56,7 @@ QComboBox* KeyRows::newChoice(std::size_t index)
                 document_.edit(kind_.choose(document_.project(), index, chosen), kind_.changed);
         },
         Qt::QueuedConnection);
-    grid_->addWidget(choice, static_cast<int>(index) + 1, static_cast<int>(kind_.fields.size()));
+    grid_->addWidget(choice, gridRow(index) + 1, 1, 1, static_cast<int>(kind_.fields.size()));
     return choice;
 }
 
@@ -80,16 +80,21 @@ void KeyRows::addRow()
             control, &ValueControl::wished, this,
             [this, index, i](double value, quint64 gesture) { change(index, i, value, gesture); },
             Qt::QueuedConnection);
-        grid_->addWidget(control, static_cast<int>(index) + 1, static_cast<int>(i));
+        grid_->addWidget(control, gridRow(index), static_cast<int>(i));
         row.controls.push_back(control);
     }
     const auto button = [&](const QString& text, const QString& tip, const char* name, int column) {
         auto* made = smallButton(text, QStringLiteral("%1-%2-%3").arg(kind_.name).arg(index).arg(QLatin1String(name)),
                                  tip, this);
-        grid_->addWidget(made, static_cast<int>(index) + 1, static_cast<int>(kind_.fields.size()) + column);
+        grid_->addWidget(made, gridRow(index), static_cast<int>(kind_.fields.size()) + column);
         return made;
     };
-    row.choice = kind_.choices != nullptr ? newChoice(index) : nullptr;
+    if (kind_.choices != nullptr) {
+        row.choiceName = dimLabel(kind_.choiceName, this);
+        row.choiceName->setContentsMargins(5, 0, 0, 0);
+        grid_->addWidget(row.choiceName, gridRow(index) + 1, 0);
+        row.choice = newChoice(index);
+    }
     row.go = button(tr("Go"), tr("Moves the playhead there"), "go", 1);
     row.remove = button(tr("Delete"), tr("Deletes it"), "delete", 2);
     connect(row.go, &QPushButton::clicked, this, [this, valuesNow] {
@@ -153,7 +158,7 @@ void KeyRows::refresh()
         // Later: the hand may still be on one of them.
         std::vector<QWidget*> gone{rows_.back().go, rows_.back().remove};
         if (rows_.back().choice != nullptr)
-            gone.push_back(rows_.back().choice);
+            gone.insert(gone.end(), {rows_.back().choice, rows_.back().choiceName});
         gone.insert(gone.end(), rows_.back().controls.begin(), rows_.back().controls.end());
         for (QWidget* widget : gone) {
             widget->setObjectName({});

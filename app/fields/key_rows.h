@@ -12,6 +12,7 @@
 
 class QComboBox;
 class QGridLayout;
+class QLabel;
 class QPushButton;
 
 namespace ember::app {
@@ -32,14 +33,14 @@ public:
         std::function<Project(Project, std::size_t row)> remove;
         QString changed; ///< undo texts
         QString removed;
-        /// One more thing of a row, chosen from words: what there is to choose, and which is chosen.
+        /// One more thing of a row, on a line below it, chosen from words: what there is, and which is chosen.
         struct Choices {
             QStringList words;
             int chosen = 0;
         };
         std::function<Choices(const Project&, std::size_t row)> choices = nullptr;
         std::function<Project(Project, std::size_t row, int choice)> choose = nullptr;
-        QString choiceName = {}; ///< its head
+        QString choiceName = {}; ///< what stands before it
         QString choiceTip = {};
     };
     KeyRows(OpenDocument& document, Shaping& shaping, Playhead& playhead, Kind kind, QWidget* parent = nullptr);
@@ -48,11 +49,13 @@ public:
 private:
     struct Row {
         std::vector<ValueControl*> controls;
-        QComboBox* choice; ///< null where rows have none
-        QPushButton* go;
-        QPushButton* remove;
+        QComboBox* choice = nullptr; ///< where rows have one
+        QLabel* choiceName = nullptr;
+        QPushButton* go = nullptr;
+        QPushButton* remove = nullptr;
     };
     void addRow();
+    int gridRow(std::size_t index) const;
     QComboBox* newChoice(std::size_t index);
     void change(std::size_t row, std::size_t column, double value, quint64 gesture);
     /// The focus from a cell to the same cell of the row its values stand in now.

@@ -276,7 +276,7 @@ void FilmPage::buildSettles(QVBoxLayout& column)
         }
         return withSettleAt(std::move(project), row, mark);
     };
-    kind.choiceName = tr("ends");
+    kind.choiceName = tr("Ends");
     kind.choiceTip = tr("The shakes that it ends: all, those of a group, or one that hit before it");
     kind.remove = withoutSettle;
     kind.changed = tr("Settle mark");

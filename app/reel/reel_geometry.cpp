@@ -12,11 +12,21 @@ constexpr double sideRight = 14;
 constexpr double sparkHalf = 7; ///< pixels to each side that can be grabbed
 constexpr double edgeHalf = 6;  ///< pixels beside an end of a shot that can be grabbed
 constexpr double leastFrames = 8;
+constexpr double gap = 2; ///< between bands
+constexpr double shotsHeight = 16;
+constexpr double intensityHeight = 26;
+constexpr double movesHeight = 14;
 } // namespace
 
 double ReelLayout::sparkHeight(double strength) const
 {
     return 0.9 * sound.height() * std::clamp(0.2 + 0.55 * strength, 0.2, 1.0);
+}
+
+int leastReelHeight(const ReelLanes& lanes)
+{
+    return static_cast<int>(80 + (lanes.shots ? shotsHeight + gap : 0) + (lanes.intensity ? intensityHeight + gap : 0) +
+                            (lanes.moves ? movesHeight + gap : 0));
 }
 
 ReelLayout layOutReel(const QSizeF& size, double first, double last, const ReelLanes& lanes)
@@ -26,23 +36,27 @@ ReelLayout layOutReel(const QSizeF& size, double first, double last, const ReelL
     const double height = std::max(72.0, size.height());
     layout.map = {first, std::max(first + 1, last), side, width - sideRight};
     const double span = layout.map.right - side;
+    // Lanes take nothing from what is always there.
+    const double intensity = intensityHeight + 0.2 * std::max(0.0, height - leastReelHeight(lanes));
+    const double shared =
+        std::max(76.0, height - (lanes.intensity ? intensity + gap : 0) - (lanes.moves ? movesHeight + gap : 0));
     double y = 2;
     const auto band = [&](double share, double least) {
-        const QRectF rect(side, y, span, std::max(least, share * height));
-        y = rect.bottom() + 2;
+        const QRectF rect(side, y, span, std::max(least, share * shared));
+        y = rect.bottom() + gap;
         return rect;
     };
     layout.ruler = band(0, 15);
     if (lanes.shots)
-        layout.shots = band(0, 16);
+        layout.shots = band(0, shotsHeight);
     layout.thumbs = band(lanes.shots ? 0.17 : 0.22, 16);
     layout.sound = band(lanes.shots ? 0.3 : 0.36, 26);
     const double sparks = std::max(12.0, 0.46 * layout.sound.height());
     layout.sparks = QRectF(side, layout.sound.bottom() - sparks, span, sparks);
     if (lanes.intensity)
-        layout.intensity = band(0.2, 26);
+        layout.intensity = band(0, intensity);
     if (lanes.moves)
-        layout.moves = band(0, 14);
+        layout.moves = band(0, movesHeight);
     layout.trace = QRectF(side, y, span, std::max(10.0, height - y - 3));
     return layout;
 }

@@ -36,6 +36,8 @@ struct ReelLanes {
     bool intensity = false;
     bool moves = false;
 };
+/// Pixels in which everything has its place.
+int leastReelHeight(const ReelLanes& lanes);
 /// `first` and `last`: the frames at the ends of what is seen.
 ReelLayout layOutReel(const QSizeF& size, double first, double last, const ReelLanes& lanes = {});
 

@@ -78,8 +78,7 @@ ReelLayout ReelView::layoutNow() const
 
 QSize ReelView::minimumSizeHint() const
 {
-    const ReelLanes now = lanes();
-    return {360, 76 + (now.intensity ? 28 : 0) + (now.moves ? 16 : 0)};
+    return {360, leastReelHeight(lanes())};
 }
 
 void ReelView::setTimecode(bool on)

@@ -2293,7 +2293,7 @@
         <translation>Ab diesem Abstand ist nichts zu spüren; 0 ist nie</translation>
     </message>
     <message>
-        <source>Gain</source>
+        <source>Roughness</source>
         <translation>Rauheit</translation>
     </message>
     <message>
@@ -4937,6 +4937,26 @@
     <message>
         <source>Running shakes are eased home from this frame on (H)</source>
         <translation>Was am Abspielpunkt läuft, klingt ab diesem Bild aus (H)</translation>
+    </message>
+    <message>
+        <source>all</source>
+        <translation>alle</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>a strike that is gone</source>
+        <translation>ein Schlag, den es nicht mehr gibt</translation>
+    </message>
+    <message>
+        <source>Ends</source>
+        <translation>Beendet</translation>
+    </message>
+    <message>
+        <source>The shakes that it ends: all, those of a group, or one that hit before it</source>
+        <translation>Die Erschütterungen, die sie beendet: alle, die einer Gruppe oder eine, die vorher eingeschlagen hat</translation>
     </message>
 </context>
 <context>

@@ -31,8 +31,8 @@ constexpr FieldSpec damping{"damping", "Damping", "",   0.02,
 constexpr FieldSpec octaves{"octaves", "Octaves", "", 1, 8, 2, 1, "Layers of noise, each finer than the one before",
                             {},        true};
 constexpr FieldSpec gain{
-    "gain", "Gain", "",   0,
-    1,      0.5,    0.05, "Strength of each octave against the one before: low is smooth, high is jagged"};
+    "gain", "Roughness", "",   0,
+    1,      0.5,         0.05, "Strength of each octave against the one before: low is smooth, high is jagged"};
 constexpr FieldSpec lacunarity{
     "lacunarity", "Lacunarity", "", 1.2, 4, 2, 0.1, "Speed of each octave against the one before"};
 constexpr FieldSpec loop{"loop", "Loop", "swings", 0,

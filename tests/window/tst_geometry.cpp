@@ -301,6 +301,26 @@ private slots:
             QVERIFY(rows.ruler.bottom() <= rows.lanes[0].top() && rows.lanes[2].bottom() <= rows.frames.top());
         }
     }
+    void reelKeepsItsTraceUnderAllLanes()
+    {
+        for (int which = 0; which < 8; ++which) {
+            const ReelLanes lanes{(which & 1) != 0, (which & 2) != 0, (which & 4) != 0};
+            for (const double more : {0.0, 50.0, 300.0}) {
+                const double height = leastReelHeight(lanes) + more;
+                const ReelLayout layout = layOutReel({1000, height}, 0, 100, lanes);
+                double above = 0;
+                for (const QRectF& band :
+                     {layout.ruler, layout.shots, layout.thumbs, layout.sound, layout.intensity, layout.moves}) {
+                    if (band.isEmpty())
+                        continue;
+                    QVERIFY(band.top() >= above);
+                    above = band.bottom();
+                }
+                QVERIFY(layout.trace.top() >= above && layout.trace.height() >= 10);
+                QVERIFY(layout.trace.bottom() <= height);
+            }
+        }
+    }
     void reelFindsSparks()
     {
         const ReelLayout layout = layOutReel({1280, 126}, 0, 288);
