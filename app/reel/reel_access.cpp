@@ -48,6 +48,14 @@ std::vector<PaintedPart> ReelView::paintedParts()
         part.actions = {goThere(mark.frame.index)};
         parts.push_back(std::move(part));
     }
+    if (!layout.moves.isEmpty()) {
+        PaintedPart part;
+        part.name = tr("Camera move");
+        part.value = partWord(movePart_);
+        part.place = layout.moves.toAlignedRect();
+        part.actions = {{tr("Next value"), [this] { showNextMovePart(); }}};
+        parts.push_back(std::move(part));
+    }
     if (finding_)
         addProposals(parts, layout);
     return parts;

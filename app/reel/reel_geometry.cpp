@@ -15,7 +15,7 @@ constexpr double leastFrames = 8;
 constexpr double gap = 2; ///< between bands
 constexpr double shotsHeight = 16;
 constexpr double intensityHeight = 26;
-constexpr double movesHeight = 14;
+constexpr double movesHeight = 26;
 } // namespace
 
 double ReelLayout::sparkHeight(double strength) const

@@ -32,7 +32,7 @@ QRectF paperRect(const ReelLayout& layout)
     return {layout.map.left - 8, 0, layout.map.right - layout.map.left + 16, layout.trace.bottom() + 4};
 }
 
-void paintNames(QPainter& p, const ReelLayout& layout, std::size_t strikes)
+void paintNames(QPainter& p, const ReelLayout& layout, std::size_t strikes, MovePart part)
 {
     p.setFont(theme::words(13, true));
     p.setPen(theme::text);
@@ -51,7 +51,7 @@ void paintNames(QPainter& p, const ReelLayout& layout, std::size_t strikes)
     if (!layout.intensity.isEmpty())
         name(layout.intensity, ReelWords::tr("intensity"));
     if (!layout.moves.isEmpty())
-        name(layout.moves, ReelWords::tr("camera move"));
+        name(layout.moves, ReelWords::tr("camera move: %1").arg(partWord(part)));
     name(layout.trace, ReelWords::tr("trace"));
 }
 
@@ -198,11 +198,20 @@ void paintLanesOfFilm(QPainter& p, const ReelLayout& layout, const ReelPicture& 
     }
     if (layout.moves.isEmpty())
         return;
-    const double y = layout.moves.center().y();
-    p.setPen(QPen(theme::line, 1));
-    p.drawLine(QPointF(layout.moves.left(), y), QPointF(layout.moves.right(), y));
-    for (const MoveKey& key : filmMove(picture.project))
-        dot({layout.map.toPixel(static_cast<double>(key.frame.index) + 0.5), y});
+    const double rest = layout.moves.center().y();
+    p.setPen(QPen(theme::line, 1, Qt::DotLine));
+    p.drawLine(QPointF(layout.moves.left(), rest), QPointF(layout.moves.right(), rest));
+    const std::vector<MoveKey> moves = filmMove(picture.project);
+    QPolygonF line;
+    for (double x = layout.moves.left(); x <= layout.moves.right(); ++x)
+        line << QPointF(x, moveToY(layout, moves, picture.part,
+                                   partOf(moveAt(picture.project, layout.map.toFrame(x) - 0.5), picture.part)));
+    p.setPen(QPen(theme::text, 1.3));
+    p.setBrush(Qt::NoBrush);
+    p.drawPolyline(line);
+    for (const MoveKey& key : moves)
+        dot({layout.map.toPixel(static_cast<double>(key.frame.index) + 0.5),
+             moveToY(layout, moves, picture.part, partOf(key, picture.part))});
 }
 
 void paintSparks(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
@@ -373,7 +382,7 @@ void paintReelGround(QPainter& p, const ReelLayout& layout, const ReelPicture& p
 {
     p.setPen(theme::line);
     p.drawLine(QPointF(0, 0), QPointF(layout.map.right + 40, 0));
-    paintNames(p, layout, picture.project.strikes.size());
+    paintNames(p, layout, picture.project.strikes.size(), picture.part);
     if (picture.project.length() == 0)
         return;
     p.setClipRect(paperRect(layout));

@@ -11,6 +11,7 @@
 #include "ember/image/image.h"
 #include "loop_range.h"
 #include "reel_geometry.h"
+#include "reel_lanes.h"
 
 class QPainter;
 class QString;
@@ -32,6 +33,7 @@ struct ReelPicture {
     std::optional<BeatGrid> beats;
     std::function<ImagePtr(std::int64_t frame)> thumb; ///< null while it is not there
     bool timecode = false;                             ///< on the ruler, in place of frames
+    MovePart part = MovePart::x;                       ///< what the lane of the camera move shows
 };
 
 /// A shot that is being trimmed or moved: where its end would be, and in words.

@@ -158,7 +158,8 @@ void ReelView::paintEvent(QPaintEvent*)
                               finder_.picked(),
                               finding_ ? finder_.grid() : session_.document.project().beats,
                               [this](std::int64_t frame) { return session_.film.thumbs().thumb(frame); },
-                              timecode_};
+                              timecode_,
+                              movePart_};
     p.drawPixmap(0, 0, ground_.picture(*this, [&](QPixmap& paper) {
         paper.fill(theme::window);
         QPainter ink(&paper);
@@ -302,7 +303,7 @@ void ReelView::mouseMoveEvent(QMouseEvent* event)
         const Project& project = session_.document.project();
         const StrikeId over = strikeAt(layout, project.strikes, place);
         const auto grip = shotAt(layout, project.shots, place);
-        if (laneKeyAt(layout, project.master, filmMove(project), place)) {
+        if (laneKeyAt(layout, project.master, filmMove(project), movePart_, place)) {
             setCursor(Qt::SizeAllCursor);
             return;
         }
@@ -343,8 +344,14 @@ bool ReelView::pressOnLane(const ReelLayout& layout, QPointF at, bool deleting)
     const Project& project = session_.document.project();
     heldMoves_ = filmMove(project);
     heldIntensity_ = project.master.keys;
-    const auto key = laneKeyAt(layout, project.master, heldMoves_, at);
-    if (!key && !onIntensityLine(layout, project.master, at))
+    if (at.x() < layout.map.left && at.y() >= layout.moves.top() && at.y() < layout.moves.bottom()) {
+        showNextMovePart();
+        return true;
+    }
+    const auto key = laneKeyAt(layout, project.master, heldMoves_, movePart_, at);
+    const MoveKey here = moveAt(project, layout.map.toFrame(at.x()) - 0.5);
+    const bool onMove = onMoveLine(layout, heldMoves_, movePart_, partOf(here, movePart_), at);
+    if (!key && !onMove && !onIntensityLine(layout, project.master, at))
         return false;
     if (key && deleting) {
         const bool intensity = key->of == LaneKey::Of::intensity;
@@ -362,13 +369,22 @@ bool ReelView::pressOnLane(const ReelLayout& layout, QPointF at, bool deleting)
     }
     const Frame frame{std::clamp<std::int64_t>(static_cast<std::int64_t>(layout.map.toFrameInside(at.x())), 0,
                                                std::max<std::int64_t>(0, project.length() - 1))};
+    const auto placed = [frame](const auto& keys) {
+        return static_cast<std::size_t>(
+            std::find_if(keys.begin(), keys.end(), [&](const auto& one) { return one.frame == frame; }) - keys.begin());
+    };
+    if (onMove) {
+        drag_.apply([&](Project p) { return withMoveKey(std::move(p), moveKeyHere(project, frame)); },
+                    tr("Key of the move on frame %1").arg(frame.index));
+        heldMoves_ = filmMove(session_.document.project());
+        laneKey_ = {LaneKey::Of::move, placed(heldMoves_)};
+        return true;
+    }
     const IntensityKey added = intensityKeyHere(project, frame);
     drag_.apply([&](Project p) { return withIntensityKey(std::move(p), added); },
                 tr("Intensity %1 % on frame %2").arg(std::lround(100 * added.value)).arg(frame.index));
     heldIntensity_ = session_.document.project().master.keys;
-    const auto there = std::find_if(heldIntensity_.begin(), heldIntensity_.end(),
-                                    [&](const IntensityKey& one) { return one.frame == frame; });
-    laneKey_ = {LaneKey::Of::intensity, static_cast<std::size_t>(there - heldIntensity_.begin())};
+    laneKey_ = {LaneKey::Of::intensity, placed(heldIntensity_)};
     return true;
 }
 
@@ -378,8 +394,12 @@ void ReelView::dragLaneKey(const ReelLayout& layout, QPointF place, bool fine)
     const Frame frame{
         std::clamp<std::int64_t>(static_cast<std::int64_t>(std::floor(layout.map.toFrame(place.x()))), 0, last)};
     if (laneKey_.of == LaneKey::Of::move) {
-        drag_.apply([&](Project p) { return withFilmMove(std::move(p), withKeyAt(heldMoves_, laneKey_.index, frame)); },
-                    tr("Key of the move on frame %1").arg(frame.index));
+        const double wanted = moveInSteps(movePart_, moveFromY(layout, heldMoves_, movePart_, place.y()), fine);
+        drag_.apply(
+            [&](Project p) {
+                return withFilmMove(std::move(p), withKeyAt(heldMoves_, laneKey_.index, frame, movePart_, wanted));
+            },
+            tr("Move: %1 on frame %2").arg(partText(movePart_, wanted)).arg(frame.index));
         return;
     }
     Master scale = session_.document.project().master; // the lane stays as it was under the hand
@@ -393,6 +413,12 @@ void ReelView::dragLaneKey(const ReelLayout& layout, QPointF place, bool fine)
             return p;
         },
         tr("Intensity %1 % on frame %2").arg(std::lround(100 * value)).arg(frame.index));
+}
+
+void ReelView::showNextMovePart()
+{
+    movePart_ = static_cast<MovePart>((static_cast<int>(movePart_) + 1) % movePartCount);
+    repaintAll();
 }
 
 void ReelView::setLanesShown(bool shown)
@@ -520,12 +546,13 @@ bool ReelView::event(QEvent* event)
             QToolTip::showText(help->globalPos(),
                                settleSentence(session_.document.project(), *mark) + tr(" Change it on the Film page."),
                                this);
-        else if (layout.intensity.contains(help->pos()) || layout.moves.contains(help->pos()))
+        else if (layout.intensity.contains(help->pos()) ||
+                 (help->pos().y() >= layout.moves.top() && help->pos().y() < layout.moves.bottom()))
             QToolTip::showText(
                 help->globalPos(),
-                layout.moves.contains(help->pos())
-                    ? tr("Keys of the camera move: drag to another frame, Ctrl+click deletes; the curve view "
-                         "(U, Film) has their values.")
+                !layout.intensity.contains(help->pos())
+                    ? tr("The camera move: click on the line to add a key, drag it, Ctrl+click deletes it. A click on "
+                         "the lane's name shows the next of x, y, zoom and roll. The curve view (U, Film) eases it.")
                     : tr("The film's intensity, up to 400 %: click on the line to add a key, drag it, "
                          "Ctrl+click deletes it. The curve view (U, Film) eases it."),
                 this);

@@ -73,6 +73,7 @@ private:
     void dragLaneKey(const ReelLayout& layout, QPointF place, bool fine);
     void chooseBand(const ReelLayout& layout, bool adding);
     void dropShot();
+    void showNextMovePart();
     void cancelGesture();
 
     Session& session_;
@@ -89,6 +90,7 @@ private:
     DragEdit drag_; ///< of strikes
     StrikeId hovered_ = 0;
     bool lanesShown_ = false;
+    MovePart movePart_ = MovePart::x;         ///< in the lane of the camera move
     LaneKey laneKey_;                         ///< held
     std::vector<IntensityKey> heldIntensity_; ///< as they were when the drag began
     std::vector<MoveKey> heldMoves_;

@@ -3355,8 +3355,8 @@
         <translation>Intensität</translation>
     </message>
     <message>
-        <source>camera move</source>
-        <translation>Kamerafahrt</translation>
+        <source>camera move: %1</source>
+        <translation>Kamerafahrt: %1</translation>
     </message>
 </context>
 <context>
@@ -8961,12 +8961,24 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Key der Fahrt auf Bild %1</translation>
     </message>
     <message>
-        <source>Keys of the camera move: drag to another frame, Ctrl+click deletes; the curve view (U, Film) has their values.</source>
-        <translation>Keys der Kamerafahrt: auf ein anderes Bild ziehen, Strg+Klick löscht; die Kurven (U, Film) haben ihre Werte.</translation>
-    </message>
-    <message>
         <source>The film&apos;s intensity, up to 400 %: click on the line to add a key, drag it, Ctrl+click deletes it. The curve view (U, Film) eases it.</source>
         <translation>Die Intensität des Films, bis 400 %: auf die Linie klicken setzt einen Key, ziehen bewegt ihn, Strg+Klick löscht ihn. Die Kurven (U, Film) machen ihn weich.</translation>
+    </message>
+    <message>
+        <source>Camera move</source>
+        <translation>Kamerafahrt</translation>
+    </message>
+    <message>
+        <source>Next value</source>
+        <translation>Nächster Wert</translation>
+    </message>
+    <message>
+        <source>Move: %1 on frame %2</source>
+        <translation>Kamerafahrt: %1 auf Bild %2</translation>
+    </message>
+    <message>
+        <source>The camera move: click on the line to add a key, drag it, Ctrl+click deletes it. A click on the lane&apos;s name shows the next of x, y, zoom and roll. The curve view (U, Film) eases it.</source>
+        <translation>Die Kamerafahrt: ein Klick auf die Linie setzt einen Key, Ziehen bewegt ihn, Strg+Klick löscht ihn. Ein Klick auf den Namen der Spur zeigt den nächsten Wert: x, y, Zoom, Roll. Die Kurvenansicht (U, Film) gibt ihm seinen Verlauf.</translation>
     </message>
 </context>
 <context>

@@ -7,7 +7,9 @@
 #include <QScrollArea>
 
 #include "ember/media/clip.h"
+#include "ember/project/shot_edits.h"
 #include "reel_geometry.h"
+#include "reel_lanes.h"
 #include "runner.h"
 #include "value_control.h"
 #include "value_field.h"
@@ -237,6 +239,38 @@ private slots:
         key(Qt::Key_B);
         QCOMPARE(pose(31).x, 40.0); // the move is not a shake
         QCOMPARE(pose(31).y, 0.0);
+    }
+    void theMoveIsDrawnOnTheReel()
+    {
+        session().playhead.setFrame(10);
+        key(Qt::Key_F7);
+        click("move-key");
+        ReelView& reel = window_->reel();
+        const auto at = [&](int frame, MovePart part) {
+            const ReelLayout l = reel.layoutNow();
+            return QPoint(static_cast<int>(l.map.toPixel(frame + 0.5)),
+                          static_cast<int>(std::lround(
+                              moveToY(l, filmMove(project()), part, partOf(moveAt(project(), frame), part)))));
+        };
+        // A click on the line adds a key, and the same drag gives it its value; in one step.
+        const Project before = project();
+        drag(&reel, at(40, MovePart::x), at(40, MovePart::x) - QPoint(0, 6));
+        QCOMPARE(filmMove(project()).size(), std::size_t{2});
+        const double x = filmMove(project())[1].x;
+        QVERIFY(x > 3 && x == std::round(x) && pose(40).x == x && pose(10).x == 0);
+        // The lane's name shows the next of its values, in which the same key is dragged.
+        const ReelLayout l = reel.layoutNow();
+        QTest::mouseClick(&reel, Qt::LeftButton, {}, QPoint(40, static_cast<int>(l.moves.center().y())));
+        drag(&reel, at(40, MovePart::y), at(44, MovePart::y) + QPoint(0, 6));
+        QCOMPARE(filmMove(project()).size(), std::size_t{2});
+        QCOMPARE(filmMove(project())[1].x, x);
+        QVERIFY(filmMove(project())[1].y < -3 && filmMove(project())[1].frame.index == 44);
+        QTest::mouseClick(&reel, Qt::LeftButton, Qt::ControlModifier, at(44, MovePart::y));
+        QCOMPARE(filmMove(project()).size(), std::size_t{1});
+        session().document.undo();
+        session().document.undo();
+        session().document.undo();
+        QVERIFY(project() == before);
     }
     void withoutAClipItSaysWhatIsMissing()
     {

@@ -128,21 +128,32 @@ private slots:
         for (std::size_t i = 0; i < master.keys.size(); ++i) {
             const QPointF at(layout.map.toPixel(static_cast<double>(master.keys[i].frame.index) + 0.5),
                              intensityToY(layout, master, master.keys[i].value));
-            QCOMPARE(laneKeyAt(layout, master, moves, at), std::optional(LaneKey{LaneKey::Of::intensity, i}));
+            QCOMPARE(laneKeyAt(layout, master, moves, MovePart::x, at),
+                     std::optional(LaneKey{LaneKey::Of::intensity, i}));
             QVERIFY(std::abs(intensityFromY(layout, master, at.y()) - master.keys[i].value) < 1e-9);
             QVERIFY(onIntensityLine(layout, master, at));
         }
         const QPointF move(layout.map.toPixel(60.5), layout.moves.center().y());
-        QCOMPARE(laneKeyAt(layout, master, moves, move), std::optional(LaneKey{LaneKey::Of::move, 1}));
-        QVERIFY(!laneKeyAt(layout, master, moves, move + QPointF(30, 0)));
+        QCOMPARE(laneKeyAt(layout, master, moves, MovePart::x, move), std::optional(LaneKey{LaneKey::Of::move, 1}));
+        QVERIFY(!laneKeyAt(layout, master, moves, MovePart::x, move + QPointF(30, 0)));
+        for (const auto& [part, value] : {std::pair(MovePart::x, 5.0), {MovePart::y, -8.0}, {MovePart::zoom, 1.1}}) {
+            const double y = moveToY(layout, moves, part, value);
+            QVERIFY(layout.moves.top() < y && y < layout.moves.bottom());
+            QVERIFY(std::abs(moveFromY(layout, moves, part, y) - value) < 1e-9);
+            QVERIFY(onMoveLine(layout, moves, part, value, {400, y + 4}));
+            QVERIFY(!onMoveLine(layout, moves, part, value, {400, y + 7}));
+        }
+        QCOMPARE(moveInSteps(MovePart::roll, 1.234, false), 1.2);
+        QCOMPARE(moveInSteps(MovePart::zoom, 9, false), 4.0);
         QVERIFY(!onIntensityLine(layout, master, QPointF(500, layout.intensity.bottom() - 1)));
         // Over another key: the moved one stays, with its ease; beyond what there is it is held.
         const auto over = withKeyAt(master.keys, 1, Frame{80}, 9);
         QCOMPARE(over.size(), std::size_t{2});
         QCOMPARE(over[1], (IntensityKey{Frame{80}, 4, Ease::smooth}));
-        const auto moved = withKeyAt(moves, 0, Frame{90});
+        const auto moved = withKeyAt(moves, 0, Frame{90}, MovePart::y, -7);
         QCOMPARE(moved[1].frame.index, std::int64_t{90});
         QCOMPARE(moved[1].x, 5.0);
+        QCOMPARE(moved[1].y, -7.0);
     }
     void cancelLeavesNothing()
     {

@@ -35,6 +35,8 @@ public:
     bool abandon(Gesture gesture);
 
     bool canUndo() const { return at_ > 0; }
+    /// How many steps undo can take back.
+    std::size_t undoSteps() const { return at_; }
     bool canRedo() const { return at_ + 1 < steps_.size(); }
     void undo();
     void redo();
