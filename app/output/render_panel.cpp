@@ -213,7 +213,7 @@ void RenderPanel::showState()
     for (auto* field : {first_, last_})
         field->setBarred(own ? QString() : tr("Choose \"From … to …\" above to set these frames"));
     const auto format = filmFormatOf(path_->text().toStdString());
-    depth_->setEnabled(format && holdsDepth(*format));
+    depth_->setEnabled(format && holdsDepth(*format, Coder::usual));
     depth_->setToolTip(depth_->isEnabled() ? tr("Bits of each channel")
                                            : tr("This kind holds 8 bits; MKV, MOV, PNG and OpenEXR hold more"));
     const bool coded = format && !isSequence(*format) && *format != FilmFormat::mkv && *format != FilmFormat::gif;

@@ -17,8 +17,8 @@ public:
     {
         app.add_option("PROJECT", path_, "The project, NAME.vember")->required();
         app.add_option("-o,--output", output_,
-                       "The film: NAME.mp4, .mkv, .webm, .mov or .gif; NAME_%05d.png, NAME_%05d.exr or a FOLDER/ for "
-                       "numbered pictures")
+                       "The film: NAME.mp4, .mkv, .webm, .mov or .gif; NAME_%05d.png, .tif, .dpx or .exr, or a "
+                       "FOLDER/ for numbered pictures")
             ->required();
         app.add_option("--frames", frames_, "Only frames A-B, counted from 0, both included")
             ->check(frameRangeSpelling());
@@ -26,8 +26,15 @@ public:
         app.add_option("--threads", threads_, "Threads to use (default: all)")->check(CLI::Range(1, 1024));
         app.add_option("--quality", quality_, "draft, good (default) or best")
             ->check(CLI::IsMember(std::vector<std::string>(filmQualityWords.begin(), filmQualityWords.end())));
-        app.add_option("--depth", depth_, "Bits a channel: 8 or 16 (default: the clip's, where the format holds it)")
-            ->check(CLI::IsMember({"8", "16"}));
+        std::vector<std::string> coders;
+        for (const CoderWords& words : coderWords)
+            coders.emplace_back(words.word);
+        app.add_option("--coder", coder_, "How a film's pictures are coded (default: usual, what its kind says)")
+            ->check(CLI::IsMember(coders));
+        app.add_option("--depth", depth_,
+                       "Bits a channel: 8, 16, or 32 for whole floats in OpenEXR (default: the clip's, where the "
+                       "format holds it)")
+            ->check(CLI::IsMember({"8", "16", "32"}));
         app.add_flag("--gentle", gentle_, "The gentle version instead of the full one");
         app.add_flag("--resume", resume_, "Go on with numbered pictures: keep those that are there already");
         app.add_flag("--strict", strict_,
@@ -56,12 +63,18 @@ public:
         options.quality = static_cast<FilmQuality>(
             std::find(filmQualityWords.begin(), filmQualityWords.end(), quality_) - filmQualityWords.begin());
         if (!depth_.empty())
-            options.depth = depth_ == "16" ? Depth::sixteen : Depth::eight;
+            options.depth = static_cast<Depth>(std::stoi(depth_));
+        for (const CoderWords& words : coderWords)
+            if (words.word == coder_)
+                options.coder = words.coder;
         const auto format = filmFormatOf(output_);
         if (resume_ && (!format || !isSequence(*format)))
             return Error{ErrorCode::badValue, output_, "only numbered pictures can be gone on with; a film cannot"};
-        if (options.depth == Depth::sixteen && format && !holdsDepth(*format))
-            return Error{ErrorCode::badValue, output_, "this format holds 8 bits; .mkv, .mov, .png and .exr hold more"};
+        if (options.depth.value_or(Depth::eight) != Depth::eight && format && !holdsDepth(*format, options.coder))
+            return Error{ErrorCode::badValue, output_,
+                         "its coder says how many bits it holds; FFV1 in .mkv, .mov and pictures leave a choice"};
+        if (options.depth == Depth::single && format != FilmFormat::exrSequence)
+            return Error{ErrorCode::badValue, output_, "only OpenEXR (.exr) holds floats"};
         if (const auto size = sizeFrom(size_)) {
             options.width = size->width;
             options.height = size->height;
@@ -95,6 +108,7 @@ private:
     std::string frames_;
     std::string size_;
     std::string quality_ = "good";
+    std::string coder_ = "usual";
     std::string depth_;
     int threads_ = 0;
     bool gentle_ = false;

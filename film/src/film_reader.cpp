@@ -3,7 +3,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <cstring>
 #include <filesystem>
 #include <list>
 #include <vector>
@@ -14,14 +13,14 @@ namespace {
 
 constexpr std::size_t mostOpen = 4; ///< clips at once
 
-Result<std::unique_ptr<ClipReader>> openClip(const Project& project, const Shot& shot, bool deep,
+Result<std::unique_ptr<ClipReader>> openClip(const Project& project, const Shot& shot, bool asStored,
                                              const Progress& progress = {})
 {
     ClipOptions options;
     options.progress = progress;
     options.sequenceRate = project.rate;
     options.neverSequence = shot.still;
-    options.deep = deep;
+    options.asStored = asStored;
     return ClipReader::open(shot.clip, options);
 }
 
@@ -36,38 +35,33 @@ ImagePtr inShape(ImagePtr picture, int width, int height)
                                    : picture->height();
     if (std::abs(wide - picture->width()) <= 1 && std::abs(high - picture->height()) <= 1)
         return picture; // a rounded size is not another shape
-    auto out = std::make_shared<Image>(wide, high, picture->depth());
-    out->setOpaque(picture->opaque());
-    const int left = (picture->width() - wide) / 2;
-    const int top = (picture->height() - high) / 2;
-    const bool isDeep = picture->depth() == Depth::sixteen;
-    for (int y = 0; y < high; ++y) {
-        const auto bytes = static_cast<std::size_t>(wide) * (isDeep ? 8 : 4);
-        if (isDeep)
-            std::memcpy(out->deepAt(0, y), picture->deepAt(left, top + y), bytes);
-        else
-            std::memcpy(out->at(0, y), picture->at(left, top + y), bytes);
-    }
-    return out;
+    return std::make_shared<const Image>(
+        cropped(*picture, (picture->width() - wide) / 2, (picture->height() - high) / 2, wide, high));
 }
 
 class FilmReader final : public ClipReader {
 public:
-    FilmReader(const Project& project, bool deep, std::vector<ClipInfo> clips) : project_(project), deep_(deep)
+    FilmReader(const Project& project, bool asStored, std::vector<ClipInfo> clips)
+        : project_(project), asStored_(asStored)
     {
         info_.kind = ClipKind::video;
         info_.width = project.width;
         info_.height = project.height;
         info_.rate = project.rate;
         info_.length = info_.pictures = project.length();
+        info_.halfFloats = true;
         for (const ClipInfo& clip : clips) {
             if (info_.path.empty()) {
                 info_.path = clip.path;
                 info_.codec = clip.codec;
+                info_.pixelFormat = clip.pixelFormat;
+                info_.colour = clip.colour;
+                info_.tags = clip.tags;
             }
             info_.hasSound = info_.hasSound || clip.hasSound;
             info_.alpha = info_.alpha || clip.alpha;
-            info_.deep = info_.deep || clip.deep;
+            info_.depth = std::max(info_.depth, clip.depth);
+            info_.halfFloats = info_.halfFloats && (clip.depth != Depth::single || clip.halfFloats);
         }
         info_.shots = std::move(clips);
     }
@@ -117,7 +111,7 @@ private:
             open_.splice(open_.begin(), open_, found);
             return open_.front().clip.get();
         }
-        auto clip = openClip(project_, shot, deep_);
+        auto clip = openClip(project_, shot, asStored_);
         if (!clip)
             return clip.error();
         open_.push_front({shot.clip, shot.still, std::move(clip).value()});
@@ -132,7 +126,7 @@ private:
         std::unique_ptr<ClipReader> clip;
     };
     Project project_;
-    bool deep_;
+    bool asStored_;
     std::list<Opened> open_; ///< the one used last comes first
     ImagePtr black_;
 };
@@ -181,7 +175,7 @@ bool sameFilm(const Project& a, const Project& b)
     return sameSize(a, b) && std::equal(a.shots.begin(), a.shots.end(), b.shots.begin(), b.shots.end(), sameShown);
 }
 
-Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool deep, const KnownClips& known,
+Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool asStored, const KnownClips& known,
                                              const Progress& progress)
 {
     if (project.shots.empty())
@@ -200,7 +194,7 @@ Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool deep, 
             clips.push_back(one->second);
             continue;
         }
-        auto clip = openClip(project, shot, deep, partOf(progress, done / shots, (done + 1) / shots));
+        auto clip = openClip(project, shot, asStored, partOf(progress, done / shots, (done + 1) / shots));
         if (!clip)
             return clip.error();
         const ClipInfo& info = clip.value()->info();
@@ -210,7 +204,7 @@ Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool deep, 
         clips.push_back(info);
         seen[{shot.clip, shot.still}] = info;
     }
-    return std::unique_ptr<ClipReader>(std::make_unique<FilmReader>(project, deep, std::move(clips)));
+    return std::unique_ptr<ClipReader>(std::make_unique<FilmReader>(project, asStored, std::move(clips)));
 }
 
 std::string missingClip(const Project& project)

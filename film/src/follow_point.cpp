@@ -3,7 +3,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <cstring>
 
 #include "ember/analysis/capture.h"
 
@@ -35,17 +34,6 @@ Part partAround(const Image& picture, int side, Point at)
             std::min(side, picture.height())};
 }
 
-Image cut(const Image& picture, const Part& part)
-{
-    Image out(part.width, part.height, picture.depth());
-    out.setOpaque(picture.opaque());
-    const std::size_t bytes = picture.pixelBytes();
-    for (int row = 0; row < part.height; ++row)
-        std::memcpy(out.row(row), picture.row(part.y + row) + bytes * static_cast<std::size_t>(part.x),
-                    bytes * static_cast<std::size_t>(part.width));
-    return out;
-}
-
 struct Match {
     Point at;
     double confidence = 0;
@@ -57,8 +45,8 @@ Match foundAgain(const Image& before, Point from, const Image& now, Point near, 
     const Part was = partAround(before, side, from);
     const Part is = partAround(now, side, near);
     MotionCapture capture(rate);
-    capture.add(cut(before, was));
-    capture.add(cut(now, is));
+    capture.add(cropped(before, was.x, was.y, was.width, was.height));
+    capture.add(cropped(now, is.x, is.y, is.width, is.height));
     const CapturedMotion motion = capture.finish();
     if (motion.frames.size() != 2 || motion.frames[1].confidence <= 0)
         return {near};

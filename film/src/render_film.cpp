@@ -21,6 +21,7 @@
 #include "ember/film/film_reader.h"
 #include "ember/film/film_sound.h"
 #include "ember/film/layer_pictures.h"
+#include "ember/image/convert.h"
 #include "ember/media/sound_reader.h"
 #include "ember/render/frame.h"
 #include "lane.h"
@@ -53,16 +54,10 @@ public:
     {
         if (innerWidth_ == width_ && innerHeight_ == height_)
             return inner;
-        auto out = std::make_shared<Image>(width_, height_, inner->depth());
+        auto out = std::make_shared<Image>(width_, height_, inner->depth(), inner->colour());
         out->setOpaque(inner->opaque());
-        const bool deep = inner->depth() == Depth::sixteen;
-        for (int y = 0; y < height_; ++y) // black and opaque
-            for (int x = 0; x < width_; ++x)
-                for (int k = 0; k < 4; ++k)
-                    if (deep)
-                        out->deepAt(x, y)[k] = k == 3 ? 65535 : 0;
-                    else
-                        out->at(x, y)[k] = k == 3 ? 255 : 0;
+        for (int y = 0; y < height_; ++y)
+            out->blacken(0, y, width_);
         const int left = (width_ - innerWidth_) / 2;
         const int top = (height_ - innerHeight_) / 2;
         for (int y = 0; y < innerHeight_; ++y)
@@ -84,13 +79,47 @@ std::size_t framesAhead(const RenderOptions& options)
     return static_cast<std::int64_t>(options.width) * options.height > 9'000'000 ? 1 : 3;
 }
 
+/// What the pictures of a film are made as.
+struct FilmForm {
+    Depth depth = Depth::eight;
+    ColourSpace colour;
+    ColourTags tags;
+
+    /// Light that is not kept as floats becomes sRGB.
+    static FilmForm of(const ClipInfo& info, Depth depth)
+    {
+        const bool coded = depth != Depth::single && info.colour.transfer == Transfer::linear;
+        const ColourSpace colour = heldAs(depth, coded ? ColourSpace{} : info.colour);
+        return {depth, colour, colour == info.colour ? info.tags : tagsOf(colour)};
+    }
+};
+
+/// What is not as it was in the clips.
+std::vector<Phrase> colourNotes(const ClipInfo& film, const FilmForm& form)
+{
+    std::vector<Phrase> told;
+    if (form.depth != Depth::single && film.depth == Depth::single)
+        told.push_back(
+            {"The clip holds light of any brightness, the film codes up to white: what is brighter is cut off. "
+             "OpenEXR (.exr) keeps it."});
+    else if (form.colour.hdr())
+        told.push_back({"The film is {}.", wordsOf(form.colour)});
+    const bool mixed = std::any_of(film.shots.begin(), film.shots.end(), [&](const ClipInfo& clip) {
+        return !clip.path.empty() && clip.colour != film.colour;
+    });
+    if (mixed)
+        told.push_back({"Its clips have different colour spaces; all are brought into the first one's, {}.",
+                        wordsOf(form.colour)});
+    return told;
+}
+
 /// Shakes decoded pictures on one thread while another decodes.
 class FrameSupply {
 public:
     FrameSupply(const Project& project, std::unique_ptr<ClipReader> clip, LayerPictures pictures,
-                const RenderOptions& options, std::vector<Frame> frames, Depth depth)
+                const RenderOptions& options, std::vector<Frame> frames, const FilmForm& form)
         : project_(project), motion_(project), cover_(coverOf(project, motion_)), clip_(std::move(clip)),
-          pictures_(std::move(pictures)), frames_(std::move(frames)), depth_(depth),
+          pictures_(std::move(pictures)), frames_(std::move(frames)), form_(form),
           framing_(project, options.width, options.height),
           arena_(options.threads > 0 ? options.threads : oneapi::tbb::task_arena::automatic),
           decoded_(framesAhead(options)), shaken_(framesAhead(options)), decoder_([this] { decode(); }),
@@ -136,11 +165,12 @@ private:
             if (*source)
                 source = orNoMemory([&]() -> Step {
                     FrameLook look = lookOf(project_, motion_, cover_, static_cast<double>(f.index), pictures_);
-                    look.depth = depth_;
+                    look.depth = form_.depth;
+                    look.colour = form_.colour;
                     ImagePtr made;
                     arena_.execute([&] {
-                        made = framing_.framed(
-                            renderFrame(source->value(), look, framing_.innerWidth(), framing_.innerHeight()));
+                        made = framing_.framed(renderFrame(inPrimaries(source->value(), form_.colour.primaries), look,
+                                                           framing_.innerWidth(), framing_.innerHeight()));
                     });
                     return made;
                 });
@@ -155,7 +185,7 @@ private:
     std::unique_ptr<ClipReader> clip_;
     const LayerPictures pictures_;
     const std::vector<Frame> frames_;
-    const Depth depth_;
+    const FilmForm form_;
     const Framing framing_;
     oneapi::tbb::task_arena arena_;
     Lane<Step> decoded_;
@@ -291,8 +321,12 @@ Result<Phrase> renderFilm(const Project& project, const std::string& out, const 
     if (asked.first > asked.last || asked.first < Frame{0})
         return Error{ErrorCode::badValue, out,
                      Phrase("there are no frames between {} and {}", asked.first.index, asked.last.index)};
-    const bool mayBeDeep = holdsDepth(*format) && asked.depth != Depth::eight;
-    auto clip = openFilm(project, mayBeDeep);
+    const auto coders = codersIn(*format);
+    if (std::find(coders.begin(), coders.end(), asked.coder) == coders.end())
+        return Error{
+            ErrorCode::badValue, out,
+            Phrase("{} does not go into this kind of file", coderWords[static_cast<std::size_t>(asked.coder)].label)};
+    auto clip = openFilm(project, true);
     if (!clip)
         return clip.error();
     std::vector<Phrase> told;
@@ -303,7 +337,12 @@ Result<Phrase> renderFilm(const Project& project, const std::string& out, const 
         return strictError(changed);
     told.insert(told.end(), changed.begin(), changed.end());
 
-    auto pictures = layerPictures(project);
+    const ClipInfo info = clip.value()->info();
+    const Coder coder = coderFor(*format, asked.coder, info.colour);
+    const FilmForm form = FilmForm::of(info, depthFor(*format, coder, info.depth, asked.depth));
+    const auto colours = colourNotes(info, form);
+    told.insert(told.end(), colours.begin(), colours.end());
+    auto pictures = layerPictures(project, form.colour.primaries);
     if (!pictures)
         return pictures.error();
     RenderOptions options = asked;
@@ -311,7 +350,6 @@ Result<Phrase> renderFilm(const Project& project, const std::string& out, const 
     if (options.width != asked.width || options.height != asked.height)
         told.push_back({"This format needs even sizes: the film is {} x {} pixels.", options.width, options.height});
 
-    const ClipInfo info = clip.value()->info();
     SoundSupply sound;
     const bool ownSound = project.sound.file.empty(); // one that was asked for is not left out in silence
     if (const auto status = sound.open(filmSoundOf(project, info), ownSound, *format); !status)
@@ -322,7 +360,12 @@ Result<Phrase> renderFilm(const Project& project, const std::string& out, const 
     settings.height = options.height;
     settings.rate = project.rate;
     settings.alpha = info.alpha || project.finish.edges == EdgeMode::transparent;
-    settings.depth = mayBeDeep && (info.deep || asked.depth == Depth::sixteen) ? Depth::sixteen : Depth::eight;
+    settings.coder = coder;
+    settings.depth = form.depth;
+    settings.tags = form.tags;
+    settings.halfFloats = asked.depth ? *asked.depth != Depth::single : info.depth != Depth::single || info.halfFloats;
+    settings.storedCodec = info.codec;
+    settings.storedPixels = info.pixelFormat;
     settings.quality = options.quality;
     settings.keepPictures = options.resume && isSequence(*format);
     settings.soundRate = sound.rate();
@@ -346,8 +389,7 @@ Result<Phrase> renderFilm(const Project& project, const std::string& out, const 
     }
     if (frames.size() < there.size())
         told.push_back({"{} pictures were there already and were kept.", there.size() - frames.size()});
-    FrameSupply supply(project, std::move(clip).value(), std::move(pictures).value(), options, std::move(frames),
-                       settings.depth);
+    FrameSupply supply(project, std::move(clip).value(), std::move(pictures).value(), options, std::move(frames), form);
     RenderProgress progress;
     progress.total = options.last - options.first + 1;
     const auto began = std::chrono::steady_clock::now();
@@ -391,9 +433,13 @@ Result<Phrase> renderStill(const Project& project, Frame frame, const std::strin
     if (const Status may = guardOf(project, options.projectPath).mayWrite(out, options.overwrite, sayReplace); !may)
         return may.error();
     auto clip = openFilm(project, true);
+    if (clip && clip.value()->info().colour.hdr())
+        clip = openFilm(project);
     if (!clip)
         return clip.error();
-    auto pictures = layerPictures(project);
+    const ClipInfo& info = clip.value()->info();
+    const FilmForm form = info.colour.hdr() ? FilmForm() : FilmForm::of(info, std::min(info.depth, Depth::sixteen));
+    auto pictures = layerPictures(project, form.colour.primaries);
     if (!pictures)
         return pictures.error();
     auto source = clip.value()->frame(frame, project.rate);
@@ -407,8 +453,10 @@ Result<Phrase> renderStill(const Project& project, Frame frame, const std::strin
     const Motion motion(project);
     FrameLook look =
         lookOf(project, motion, coverOf(project, motion), static_cast<double>(frame.index), pictures.value());
-    look.depth = source.value()->depth();
-    const ImagePtr picture = renderFrame(source.value(), look, project.width, project.height);
+    look.depth = form.depth;
+    look.colour = form.colour;
+    const ImagePtr picture =
+        renderFrame(inPrimaries(source.value(), form.colour.primaries), look, project.width, project.height);
     if (const Status saved = savePicture(*picture, out, options.overwrite); !saved)
         return saved.error();
     return Phrase::joined(told, "\n");

@@ -5,6 +5,7 @@
 #include <array>
 #include <cerrno>
 #include <cstdint>
+#include <cstdlib>
 #include <cstring>
 #include <fcntl.h>
 #include <mutex>
@@ -28,7 +29,10 @@ std::string words(int code)
 void quiet()
 {
     static std::once_flag once;
-    std::call_once(once, [] { av_log_set_level(AV_LOG_QUIET); });
+    std::call_once(once, [] {
+        av_log_set_level(AV_LOG_QUIET);
+        ::setenv("SVT_LOG", "0", 0); // SVT-AV1 talks by itself
+    });
 }
 
 int writeAll(int file, const std::uint8_t* data, std::size_t size)
@@ -185,11 +189,7 @@ Result<Codec> openDecoder(AVStream* stream, const std::string& path, int threads
     codec->pkt_timebase = stream->time_base;
     codec->thread_count = threads;
     codec->err_recognition = AV_EF_CRCCHECK | AV_EF_BITSTREAM | AV_EF_BUFFER; // what is found wrong is told
-    AVDictionary* options = nullptr;
-    if (decoder->id == AV_CODEC_ID_EXR) // linear light, to be shown: coded as sRGB
-        av_dict_set(&options, "apply_trc", "iec61966_2_1", 0);
-    const int code = avcodec_open2(codec.get(), decoder, &options);
-    av_dict_free(&options);
+    const int code = avcodec_open2(codec.get(), decoder, nullptr);
     if (code < 0)
         return Error{ErrorCode::unsupported, path, words(code)};
     return codec;

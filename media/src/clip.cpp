@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <filesystem>
 
+#include "exr_picture.h"
 #include "sequence_reader.h"
 #include "video_reader.h"
 
@@ -16,6 +17,11 @@ void ClipReader::foundDamaged(std::int64_t picture)
     damage_ = {info_.path, *damaged_.begin(), static_cast<std::int64_t>(damaged_.size())};
 }
 
+Result<std::unique_ptr<ClipReader>> openOne(const std::string& path, const ClipOptions& options)
+{
+    return isExr(path) ? openExr(path, options) : openVideo(path, options);
+}
+
 Result<std::unique_ptr<ClipReader>> ClipReader::open(const std::string& path, const ClipOptions& options)
 {
     std::error_code ignored;
@@ -23,7 +29,7 @@ Result<std::unique_ptr<ClipReader>> ClipReader::open(const std::string& path, co
     if (!options.neverSequence || !exists)
         if (auto files = findSequence(path); files.size() > 1 || (!exists && !files.empty()))
             return openSequence(path, std::move(files), options);
-    return openVideo(path, options);
+    return openOne(path, options);
 }
 
 std::vector<std::string> filesOfClip(const std::string& path, const ClipOptions& options)

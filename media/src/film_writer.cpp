@@ -21,13 +21,16 @@ std::optional<FilmFormat> filmFormatOf(const std::string& path)
     if (path.ends_with('/') || fs::is_directory(path, ignored))
         return FilmFormat::pngSequence;
     const std::string extension = fileEnding(path);
-    constexpr std::array<std::pair<std::string_view, FilmFormat>, 7> known{{{".mp4", FilmFormat::mp4},
-                                                                            {".mkv", FilmFormat::mkv},
-                                                                            {".webm", FilmFormat::webm},
-                                                                            {".mov", FilmFormat::mov},
-                                                                            {".gif", FilmFormat::gif},
-                                                                            {".png", FilmFormat::pngSequence},
-                                                                            {".exr", FilmFormat::exrSequence}}};
+    constexpr std::array<std::pair<std::string_view, FilmFormat>, 10> known{{{".mp4", FilmFormat::mp4},
+                                                                             {".mkv", FilmFormat::mkv},
+                                                                             {".webm", FilmFormat::webm},
+                                                                             {".mov", FilmFormat::mov},
+                                                                             {".gif", FilmFormat::gif},
+                                                                             {".png", FilmFormat::pngSequence},
+                                                                             {".tif", FilmFormat::tiffSequence},
+                                                                             {".tiff", FilmFormat::tiffSequence},
+                                                                             {".dpx", FilmFormat::dpxSequence},
+                                                                             {".exr", FilmFormat::exrSequence}}};
     for (const auto& [ending, format] : known)
         if (extension == ending)
             return format;
@@ -35,16 +38,100 @@ std::optional<FilmFormat> filmFormatOf(const std::string& path)
 }
 
 const char* const filmFormatWords =
-    "films end in .mp4, .mkv, .webm, .mov or .gif, numbered pictures in .png, .exr or a folder";
+    "films end in .mp4, .mkv, .webm, .mov or .gif, numbered pictures in .png, .tif, .dpx, .exr or a folder";
 
 bool isSequence(FilmFormat format)
 {
-    return format == FilmFormat::pngSequence || format == FilmFormat::exrSequence;
+    switch (format) {
+    case FilmFormat::mp4:
+    case FilmFormat::mkv:
+    case FilmFormat::webm:
+    case FilmFormat::mov:
+    case FilmFormat::gif: return false;
+    case FilmFormat::pngSequence:
+    case FilmFormat::tiffSequence:
+    case FilmFormat::dpxSequence:
+    case FilmFormat::exrSequence: break;
+    }
+    return true;
 }
 
-bool holdsDepth(FilmFormat format)
+const std::array<CoderWords, 15> coderWords{{{Coder::usual, "usual", "usual for this kind"},
+                                             {Coder::h264, "h264", "H.264, 8 bits"},
+                                             {Coder::h264Ten, "h264-10", "H.264, 10 bits"},
+                                             {Coder::hevc, "hevc", "HEVC, 8 bits"},
+                                             {Coder::hevcTen, "hevc-10", "HEVC, 10 bits"},
+                                             {Coder::hevcTwelve, "hevc-12", "HEVC, 12 bits"},
+                                             {Coder::av1Ten, "av1-10", "AV1, 10 bits"},
+                                             {Coder::vp9, "vp9", "VP9, 8 bits"},
+                                             {Coder::vp9Ten, "vp9-10", "VP9, 10 bits"},
+                                             {Coder::prores422, "prores", "ProRes 422"},
+                                             {Coder::proresHq, "prores-hq", "ProRes 422 HQ"},
+                                             {Coder::prores4444, "prores-4444", "ProRes 4444, with alpha"},
+                                             {Coder::dnxhrHqx, "dnxhr-hqx", "DNxHR HQX"},
+                                             {Coder::ffv1, "ffv1", "FFV1, lossless RGB"},
+                                             {Coder::asItCame, "as-it-came", "as the clip came"}}};
+
+std::vector<Coder> codersIn(FilmFormat format)
 {
-    return isSequence(format) || format == FilmFormat::mkv || format == FilmFormat::mov;
+    using enum Coder;
+    switch (format) {
+    case FilmFormat::mp4: return {usual, h264, h264Ten, hevc, hevcTen, hevcTwelve, av1Ten, asItCame};
+    case FilmFormat::mkv:
+        return {usual,  ffv1, h264,   h264Ten,   hevc,     hevcTen,    hevcTwelve,
+                av1Ten, vp9,  vp9Ten, prores422, proresHq, prores4444, asItCame};
+    case FilmFormat::webm: return {usual, vp9, vp9Ten, av1Ten, asItCame};
+    case FilmFormat::mov:
+        return {usual, prores422, proresHq, prores4444, dnxhrHqx, h264, h264Ten, hevc, hevcTen, hevcTwelve, asItCame};
+    case FilmFormat::gif:
+    case FilmFormat::pngSequence:
+    case FilmFormat::tiffSequence:
+    case FilmFormat::dpxSequence:
+    case FilmFormat::exrSequence: break;
+    }
+    return {usual};
+}
+
+Coder coderFor(FilmFormat format, Coder wanted, ColourSpace space)
+{
+    if (wanted != Coder::usual)
+        return wanted;
+    switch (format) {
+    case FilmFormat::mp4: return space.hdr() ? Coder::hevcTen : Coder::h264;
+    case FilmFormat::webm: return space.hdr() ? Coder::vp9Ten : Coder::vp9;
+    case FilmFormat::mov: return Coder::prores422;
+    case FilmFormat::mkv: return Coder::ffv1;
+    case FilmFormat::gif:
+    case FilmFormat::pngSequence:
+    case FilmFormat::tiffSequence:
+    case FilmFormat::dpxSequence:
+    case FilmFormat::exrSequence: break;
+    }
+    return Coder::usual;
+}
+
+bool holdsDepth(FilmFormat format, Coder coder)
+{
+    const bool lossless = format == FilmFormat::mkv && (coder == Coder::usual || coder == Coder::ffv1);
+    const bool rich = format == FilmFormat::mov && (coder == Coder::usual || coder == Coder::prores422);
+    return isSequence(format) || lossless || rich;
+}
+
+Depth depthFor(FilmFormat format, Coder coder, Depth stored, std::optional<Depth> wanted)
+{
+    const Depth most = std::min(stored, Depth::sixteen);
+    if (format == FilmFormat::gif)
+        return Depth::eight;
+    if (format == FilmFormat::exrSequence)
+        return Depth::single;
+    if (holdsDepth(format, coder))
+        return std::min(wanted.value_or(most), Depth::sixteen);
+    switch (coder) {
+    case Coder::h264:
+    case Coder::hevc:
+    case Coder::vp9: return Depth::eight;
+    default: return most; // no more than there is: 8 bits go into 10 by themselves
+    }
 }
 
 void fitToFormat(FilmFormat format, int& width, int& height)
@@ -77,6 +164,8 @@ const AVCodec* soundEncoder(FilmFormat format)
     case FilmFormat::mov: return avcodec_find_encoder(AV_CODEC_ID_PCM_S24LE);
     case FilmFormat::gif:
     case FilmFormat::pngSequence:
+    case FilmFormat::tiffSequence:
+    case FilmFormat::dpxSequence:
     case FilmFormat::exrSequence: break;
     }
     return nullptr;

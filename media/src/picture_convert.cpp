@@ -39,6 +39,19 @@ bool hasAlpha(int pixelFormat)
     return description != nullptr && (description->flags & AV_PIX_FMT_FLAG_ALPHA) != 0;
 }
 
+int scalerMatrix(int matrix)
+{
+    switch (matrix) {
+    case AVCOL_SPC_FCC: return SWS_CS_FCC;
+    case AVCOL_SPC_SMPTE240M: return SWS_CS_SMPTE240M;
+    case AVCOL_SPC_BT2020_NCL:
+    case AVCOL_SPC_BT2020_CL: return SWS_CS_BT2020;
+    case AVCOL_SPC_BT470BG:
+    case AVCOL_SPC_SMPTE170M: return SWS_CS_ITU601;
+    default: return SWS_CS_ITU709;
+    }
+}
+
 bool isDeep(int pixelFormat)
 {
     const auto* description = av_pix_fmt_desc_get(static_cast<AVPixelFormat>(pixelFormat));
@@ -68,7 +81,7 @@ Image turned(const Image& stored, const Upright& u)
 {
     const int w = stored.width();
     const int h = stored.height();
-    Image out(u.swapsSides() ? h : w, u.swapsSides() ? w : h, stored.depth());
+    Image out(u.swapsSides() ? h : w, u.swapsSides() ? w : h, stored.depth(), stored.colour());
     out.setOpaque(stored.opaque());
     const std::size_t size = stored.pixelBytes();
     const auto place = [size](auto* row, int x) { return row + size * static_cast<std::size_t>(x); };
@@ -80,20 +93,10 @@ Image turned(const Image& stored, const Upright& u)
     return out;
 }
 
-/// The matrix the samples were made with. Untagged pictures of high definition are BT.709, smaller ones BT.601, as
-/// players take them.
-int matrixOf(const AVFrame& frame)
+bool isJpegFormat(int format)
 {
-    switch (frame.colorspace) {
-    case AVCOL_SPC_BT709: return SWS_CS_ITU709;
-    case AVCOL_SPC_FCC: return SWS_CS_FCC;
-    case AVCOL_SPC_SMPTE240M: return SWS_CS_SMPTE240M;
-    case AVCOL_SPC_BT2020_NCL:
-    case AVCOL_SPC_BT2020_CL: return SWS_CS_BT2020;
-    case AVCOL_SPC_BT470BG:
-    case AVCOL_SPC_SMPTE170M: return SWS_CS_ITU601;
-    default: return frame.height > 576 || frame.width >= 1280 ? SWS_CS_ITU709 : SWS_CS_ITU601;
-    }
+    return format == AV_PIX_FMT_YUVJ420P || format == AV_PIX_FMT_YUVJ422P || format == AV_PIX_FMT_YUVJ444P ||
+           format == AV_PIX_FMT_YUVJ440P;
 }
 
 LumaShares sharesOf(int matrix)
@@ -109,22 +112,43 @@ LumaShares sharesOf(int matrix)
 
 } // namespace
 
-ImagePtr PictureConverter::convert(const AVFrame& frame, int width, int height)
+ColourTags tagsOf(const AVFrame& frame, const AVCodecParameters* codec)
+{
+    const auto told = [](int ofFrame, int ofCodec) { return ofFrame != 2 && ofFrame != 0 ? ofFrame : ofCodec; };
+    const auto* description = av_pix_fmt_desc_get(static_cast<AVPixelFormat>(frame.format));
+    const bool rgb = description != nullptr && (description->flags & AV_PIX_FMT_FLAG_RGB) != 0;
+    const bool jpeg = isJpegFormat(frame.format);
+    ColourTags tags;
+    tags.primaries = told(frame.color_primaries, codec != nullptr ? codec->color_primaries : 2);
+    tags.transfer = told(frame.color_trc, codec != nullptr ? codec->color_trc : 2);
+    tags.matrix = told(frame.colorspace, codec != nullptr ? codec->color_space : 2);
+    tags.full = frame.color_range == AVCOL_RANGE_JPEG || jpeg;
+    const bool large = frame.height > 576 || frame.width >= 1280;
+    // A frame whose JPEG was not tagged otherwise carries the matrix of JFIF, BT.601.
+    if (tags.matrix == 2 || tags.matrix == 0)
+        tags.matrix = rgb ? 1 : tags.primaries == 9 ? 9 : jpeg || !large ? 6 : 1;
+    if (tags.primaries == 2 || tags.primaries == 0)
+        tags.primaries = tags.matrix == 9 ? 9 : tags.matrix == 6 && !jpeg ? 6 : 1;
+    if (tags.transfer == 2 || tags.transfer == 0)
+        tags.transfer = tags.matrix == 6 && !jpeg ? 6 : 1;
+    if (rgb) // films made of it have luma and chroma of their own
+        tags.full = false;
+    return tags;
+}
+
+std::shared_ptr<Image> PictureConverter::convert(const AVFrame& frame, int width, int height)
 {
     const int storedWidth = upright_.swapsSides() ? height : width;
     const int storedHeight = upright_.swapsSides() ? width : height;
     const auto* description = av_pix_fmt_desc_get(static_cast<AVPixelFormat>(frame.format));
     if (description == nullptr)
         return nullptr;
-    const bool jpegFormat = frame.format == AV_PIX_FMT_YUVJ420P || frame.format == AV_PIX_FMT_YUVJ422P ||
-                            frame.format == AV_PIX_FMT_YUVJ444P || frame.format == AV_PIX_FMT_YUVJ440P;
     const bool rgb = (description->flags & AV_PIX_FMT_FLAG_RGB) != 0;
-    const int full = frame.color_range == AVCOL_RANGE_JPEG || jpegFormat || rgb ? 1 : 0;
-    const int matrix = matrixOf(frame);
-    // A frame whose JPEG was not tagged otherwise carries the matrix of JFIF, BT.601.
-    const int used = jpegFormat && frame.colorspace == AVCOL_SPC_UNSPECIFIED ? SWS_CS_ITU601 : matrix;
+    const ColourTags tags = tagsOf(frame, nullptr);
+    const int full = tags.full || rgb ? 1 : 0;
+    const int used = scalerMatrix(matrix_ != 0 ? matrix_ : tags.matrix);
     const bool deep = depth_ == Depth::sixteen;
-    auto out = std::make_shared<Image>(storedWidth, storedHeight, depth_);
+    auto out = std::make_shared<Image>(storedWidth, storedHeight, depth_, colour_);
     out->setOpaque(!hasAlpha(frame.format));
     const bool resized = frame.width != storedWidth || frame.height != storedHeight;
     if (isSubsampled(frame.format) && !resized && !deep) // what most films are: ten times as fast

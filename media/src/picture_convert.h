@@ -3,6 +3,7 @@
 
 #include "av.h"
 #include "ember/image/image.h"
+#include "ember/media/colour_tags.h"
 
 namespace ember {
 
@@ -18,19 +19,29 @@ struct Upright {
     static Upright fromExif(int orientation);
 };
 
+/// How the codes of a decoded picture are read, told or not: untagged pictures of high definition are BT.709, smaller
+/// ones BT.601, as players take them. `codec` may be null.
+ColourTags tagsOf(const AVFrame& frame, const AVCodecParameters* codec);
+
 /// Turns decoded pictures of any pixel format into upright RGBA with square pixels.
 class PictureConverter {
 public:
     void setUpright(Upright upright) { upright_ = upright; }
     const Upright& upright() const { return upright_; }
     void setDepth(Depth depth) { depth_ = depth; }
+    /// The space the codes are in, and the matrix of luma and chroma; codes are not changed.
+    void setColour(ColourSpace colour, int matrix)
+    {
+        colour_ = colour;
+        matrix_ = matrix;
+    }
 
     /// The size of the upright picture.
     static void displaySize(int width, int height, AVRational pixelAspect, const Upright& upright, int& outWidth,
                             int& outHeight);
 
     /// `width`, `height`: the upright size asked for. Null when the pixel format cannot be converted.
-    ImagePtr convert(const AVFrame& frame, int width, int height);
+    std::shared_ptr<Image> convert(const AVFrame& frame, int width, int height);
 
 private:
     /// Any format and size, with care.
@@ -38,10 +49,14 @@ private:
 
     Upright upright_;
     Depth depth_ = Depth::eight;
+    ColourSpace colour_;
+    int matrix_ = 0;
     av::Scaler scaler_;
     int key_[7] = {};
 };
 
+/// libswscale's name for a matrix of ITU-T H.273.
+int scalerMatrix(int matrix);
 bool hasAlpha(int pixelFormat);
 /// More than 8 bits a channel.
 bool isDeep(int pixelFormat);

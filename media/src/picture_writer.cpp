@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <cerrno>
-#include <cmath>
 #include <cstdio>
 #include <cstring>
 #include <fcntl.h>
@@ -11,6 +10,7 @@
 
 #include "ember/files/output_guard.h"
 #include "ember/files/part_files.h"
+#include "exr_picture.h"
 #include "writers.h"
 
 namespace ember {
@@ -80,8 +80,8 @@ public:
 
 private:
     Status store(std::span<const std::uint8_t> bytes);
-    void takePng(const Image& image);
-    void takeExr(const Image& image);
+    void take(const Image& image);
+    void takeTen(const Image& image);
     bool exr() const { return settings_.format == FilmFormat::exrSequence; }
 
     std::string path_;
@@ -91,7 +91,8 @@ private:
     av::PacketPtr packet_{av_packet_alloc()};
     std::int64_t number_ = 0;
     std::vector<std::string> written_;
-    std::vector<float> light_; ///< of every code
+    std::string exrBytes_;
+    bool tenBits_ = false; ///< of DPX, whose clip has no more
     bool alone_ = false;
     bool madeFolder_ = false;
     bool finished_ = false;
@@ -114,25 +115,30 @@ Status PictureWriter::prepare()
 
 Status PictureWriter::prepareCoder()
 {
+    if (exr())
+        return Done{};
     const bool deep = settings_.depth == Depth::sixteen;
-    const AVCodec* encoder = avcodec_find_encoder(exr() ? AV_CODEC_ID_EXR : AV_CODEC_ID_PNG);
+    const bool png = settings_.format == FilmFormat::pngSequence;
+    const bool dpx = settings_.format == FilmFormat::dpxSequence;
+    const AVCodec* encoder = avcodec_find_encoder(png ? AV_CODEC_ID_PNG : dpx ? AV_CODEC_ID_DPX : AV_CODEC_ID_TIFF);
     if (encoder == nullptr)
         return Error{ErrorCode::unsupported, path_, "this system's FFmpeg has no encoder for it"};
     codec_.reset(avcodec_alloc_context3(encoder));
     codec_->width = settings_.width;
     codec_->height = settings_.height;
-    codec_->pix_fmt = exr()  ? (settings_.alpha ? AV_PIX_FMT_GBRAPF32 : AV_PIX_FMT_GBRPF32)
-                      : deep ? (settings_.alpha ? AV_PIX_FMT_RGBA64BE : AV_PIX_FMT_RGB48BE)
-                             : (settings_.alpha ? AV_PIX_FMT_RGBA : AV_PIX_FMT_RGB24);
+    // PNG and DPX have the high byte first; TIFF as FFmpeg writes it the low one.
+    tenBits_ = deep && dpx && settings_.storedPixels.starts_with("gbrp10");
+    codec_->pix_fmt = tenBits_          ? AV_PIX_FMT_GBRP10BE
+                      : !deep           ? (settings_.alpha ? AV_PIX_FMT_RGBA : AV_PIX_FMT_RGB24)
+                      : !png && !dpx    ? (settings_.alpha ? AV_PIX_FMT_RGBA64LE : AV_PIX_FMT_RGB48LE)
+                      : settings_.alpha ? AV_PIX_FMT_RGBA64BE
+                                        : AV_PIX_FMT_RGB48BE;
     codec_->time_base = {1, 1};
     codec_->thread_count = 1;
+    codec_->compression_level = 4;
     AVDictionary* options = nullptr;
-    if (exr()) {
-        av_dict_set(&options, "format", "half", 0);
-        av_dict_set(&options, "compression", "zip16", 0);
-    } else {
-        codec_->compression_level = 4;
-    }
+    if (!png && !dpx)
+        av_dict_set(&options, "compression_algo", "deflate", 0);
     const int code = avcodec_open2(codec_.get(), encoder, &options);
     av_dict_free(&options);
     if (code < 0)
@@ -168,9 +174,28 @@ Status PictureWriter::store(std::span<const std::uint8_t> bytes)
     return Done{};
 }
 
-void PictureWriter::takePng(const Image& image)
+void PictureWriter::takeTen(const Image& image)
 {
+    constexpr int planeOf[3] = {2, 0, 1}; // planes hold green, blue, red
+    for (int y = 0; y < image.height(); ++y)
+        for (std::size_t k = 0; k < 3; ++k) {
+            std::uint8_t* to = frame_->data[planeOf[k]] + static_cast<std::ptrdiff_t>(y) * frame_->linesize[planeOf[k]];
+            for (int x = 0; x < image.width(); ++x) {
+                const int code = (image.deepAt(x, y)[k] * 1023 + 32767) / 65535;
+                *to++ = static_cast<std::uint8_t>(code >> 8);
+                *to++ = static_cast<std::uint8_t>(code & 255);
+            }
+        }
+}
+
+void PictureWriter::take(const Image& image)
+{
+    if (tenBits_) {
+        takeTen(image);
+        return;
+    }
     const std::size_t channels = settings_.alpha ? 4 : 3;
+    const bool highFirst = settings_.format != FilmFormat::tiffSequence;
     for (int y = 0; y < image.height(); ++y) {
         std::uint8_t* to = frame_->data[0] + static_cast<std::ptrdiff_t>(y) * frame_->linesize[0];
         if (image.depth() == Depth::eight) {
@@ -181,48 +206,24 @@ void PictureWriter::takePng(const Image& image)
         }
         const std::uint16_t* from = image.deepAt(0, y);
         for (int x = 0; x < image.width(); ++x, from += 4)
-            for (std::size_t k = 0; k < channels; ++k) { // the high byte first
-                *to++ = static_cast<std::uint8_t>(from[k] >> 8);
-                *to++ = static_cast<std::uint8_t>(from[k] & 255);
+            for (std::size_t k = 0; k < channels; ++k) {
+                *to++ = static_cast<std::uint8_t>(highFirst ? from[k] >> 8 : from[k] & 255);
+                *to++ = static_cast<std::uint8_t>(highFirst ? from[k] & 255 : from[k] >> 8);
             }
     }
-}
-
-/// OpenEXR holds linear light with alpha multiplied in; the codes are those of IEC 61966-2-1 (sRGB).
-void PictureWriter::takeExr(const Image& image)
-{
-    const auto lightOf = [](double code) {
-        return code <= 0.04045 ? code / 12.92 : std::pow((code + 0.055) / 1.055, 2.4);
-    };
-    if (light_.empty()) {
-        const int most = image.depth() == Depth::eight ? 255 : 65535;
-        for (int i = 0; i <= most; ++i)
-            light_.push_back(static_cast<float>(lightOf(static_cast<double>(i) / most)));
-    }
-    const float most = image.depth() == Depth::eight ? 255.0F : 65535.0F;
-    constexpr int planeOf[4] = {2, 0, 1, 3}; // planes hold green, blue, red, alpha
-    for (int y = 0; y < image.height(); ++y)
-        for (int x = 0; x < image.width(); ++x) {
-            const auto code = [&](int k) -> std::size_t {
-                return image.depth() == Depth::eight ? image.at(x, y)[k] : image.deepAt(x, y)[k];
-            };
-            const float alpha = static_cast<float>(code(3)) / most;
-            for (int k = 0; k < (settings_.alpha ? 4 : 3); ++k) {
-                const float value = k == 3 ? alpha : light_[code(k)] * (settings_.alpha ? alpha : 1.0F);
-                std::memcpy(frame_->data[planeOf[k]] + static_cast<std::ptrdiff_t>(y) * frame_->linesize[planeOf[k]] +
-                                static_cast<std::ptrdiff_t>(x) * 4,
-                            &value, sizeof value);
-            }
-        }
 }
 
 Result<std::span<const std::uint8_t>> PictureWriter::encoded(const Image& image)
 {
+    if (exr()) {
+        auto bytes = exrOf(image, {settings_.halfFloats, settings_.alpha, settings_.rate}, path_);
+        if (!bytes)
+            return bytes.error();
+        exrBytes_ = std::move(bytes).value();
+        return std::span(reinterpret_cast<const std::uint8_t*>(exrBytes_.data()), exrBytes_.size());
+    }
     av_frame_make_writable(frame_.get());
-    if (exr())
-        takeExr(image);
-    else
-        takePng(image);
+    take(image);
     frame_->pts = number_;
     av_packet_unref(packet_.get());
     int code = avcodec_send_frame(codec_.get(), frame_.get());

@@ -10,7 +10,6 @@
 #include "av.h"
 #include "ember/core/shown_text.h"
 #include "ember/core/text.h"
-#include "video_reader.h"
 
 namespace ember {
 
@@ -21,7 +20,7 @@ namespace {
 bool isPictureName(const std::string& name)
 {
     const std::string extension = fileEnding(name);
-    constexpr std::array<std::string_view, 6> known{".png", ".jpg", ".jpeg", ".tif", ".tiff", ".exr"};
+    constexpr std::array<std::string_view, 7> known{".png", ".jpg", ".jpeg", ".tif", ".tiff", ".dpx", ".exr"};
     return std::find(known.begin(), known.end(), extension) != known.end();
 }
 
@@ -102,7 +101,8 @@ std::string missingNumbers(const std::vector<NumberedFile>& files)
 
 class SequenceReader final : public ClipReader {
 public:
-    SequenceReader(ClipInfo info, std::vector<NumberedFile> files, bool deep) : files_(std::move(files)), deep_(deep)
+    SequenceReader(ClipInfo info, std::vector<NumberedFile> files, bool asStored)
+        : files_(std::move(files)), asStored_(asStored)
     {
         info_ = std::move(info);
     }
@@ -122,7 +122,7 @@ public:
         auto file = std::upper_bound(files_.begin(), files_.end(), number,
                                      [](std::int64_t n, const NumberedFile& f) { return n < f.number; });
         --file;
-        auto reader = openVideo(file->path, {.sequenceRate = info_.rate, .deep = deep_});
+        auto reader = openOne(file->path, {.sequenceRate = info_.rate, .asStored = asStored_});
         if (!reader)
             return reader.error();
         auto picture = reader.value()->picture(0);
@@ -133,7 +133,7 @@ public:
 
 private:
     std::vector<NumberedFile> files_;
-    bool deep_;
+    bool asStored_;
 };
 
 } // namespace
@@ -165,7 +165,7 @@ std::vector<NumberedFile> findSequence(const std::string& path)
 Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::vector<NumberedFile> files,
                                                  const ClipOptions& options)
 {
-    auto first = openVideo(files.front().path, options);
+    auto first = openOne(files.front().path, options);
     if (!first)
         return first.error();
     ClipInfo info = first.value()->info();
@@ -182,7 +182,7 @@ Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::v
                           : "In the series of {} {} numbers are missing ({}); the picture before each stays.",
              inQuotes(fs::path(files.front().path).filename().string()), missing, missingNumbers(files)});
     return std::unique_ptr<ClipReader>(
-        std::make_unique<SequenceReader>(std::move(info), std::move(files), options.deep));
+        std::make_unique<SequenceReader>(std::move(info), std::move(files), options.asStored));
 }
 
 } // namespace ember

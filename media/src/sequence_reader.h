@@ -18,6 +18,9 @@ struct NumberedFile {
 /// name has no number or is not a picture's.
 std::vector<NumberedFile> findSequence(const std::string& path);
 
+/// A film or a single picture, taken literally.
+Result<std::unique_ptr<ClipReader>> openOne(const std::string& path, const ClipOptions& options);
+
 Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::vector<NumberedFile> files,
                                                  const ClipOptions& options);
 

@@ -12,8 +12,10 @@
 
 #include "ember/core/shown_text.h"
 #include "ember/core/text.h"
+#include "ember/image/convert.h"
 #include "picture_convert.h"
 #include "picture_index.h"
+#include "stored_frame.h"
 
 namespace ember {
 
@@ -123,6 +125,7 @@ private:
     Result<PictureIndex> readIndex(const Progress& progress);
     Status findIndex(const Progress& progress);
     void describe(FrameRate stillRate, const AVFrame& first);
+    void chooseForm(bool asStored, const AVFrame& first);
     /// The next picture in the order of showing; empty at the end of the file.
     Result<av::FramePtr> next();
     bool seekBefore(std::int64_t index, int stepsBack);
@@ -141,6 +144,9 @@ private:
     std::int64_t position_ = -1;   ///< the picture decoded last; -1 before the first
     bool draining_ = false;
     bool tainted_ = false; ///< a picture since the last whole key picture was damaged: those after it are made of it
+    bool asStored_ = false;
+    int matrix_ = 1;                       ///< of luma and chroma, as they are read
+    std::optional<ScreenPictures> screen_; ///< where what is stored is not what a screen shows
     ImagePtr last_;
     std::int64_t lastIndex_ = -1;
 };
@@ -176,7 +182,7 @@ Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, c
     if (!first.value())
         return Error{ErrorCode::damaged, path, "not one picture in it can be decoded"};
     reader->describe(options.sequenceRate, *first.value());
-    reader->converter_.setDepth(options.deep && reader->info_.deep ? Depth::sixteen : Depth::eight);
+    reader->chooseForm(options.asStored, *first.value());
     if (auto image = reader->converted(*first.value()); image) {
         reader->lastIndex_ = reader->indexOf(*first.value());
         reader->position_ = reader->lastIndex_;
@@ -257,7 +263,60 @@ std::string timecodeOf(const AVFormatContext& format, const AVStream& pictures)
     return found;
 }
 
+template <typename Of>
+const Of* sideDataOf(const AVFrame& frame, AVFrameSideDataType inFrame, const AVStream& stream,
+                     AVPacketSideDataType kind)
+{
+    if (const AVFrameSideData* data = av_frame_get_side_data(&frame, inFrame);
+        data != nullptr && data->size >= sizeof(Of))
+        return reinterpret_cast<const Of*>(data->data);
+    std::size_t size = 0;
+    const std::uint8_t* data = av_stream_get_side_data(&stream, kind, &size);
+    return data != nullptr && size >= sizeof(Of) ? reinterpret_cast<const Of*>(data) : nullptr;
+}
+
+std::optional<MasteringLight> masteringOf(const AVFrame& frame, const AVStream& stream)
+{
+    const auto* display = sideDataOf<AVMasteringDisplayMetadata>(frame, AV_FRAME_DATA_MASTERING_DISPLAY_METADATA,
+                                                                 stream, AV_PKT_DATA_MASTERING_DISPLAY_METADATA);
+    const auto* content = sideDataOf<AVContentLightMetadata>(frame, AV_FRAME_DATA_CONTENT_LIGHT_LEVEL, stream,
+                                                             AV_PKT_DATA_CONTENT_LIGHT_LEVEL);
+    if (display == nullptr && content == nullptr)
+        return std::nullopt;
+    MasteringLight light;
+    if (display != nullptr && display->has_primaries != 0) {
+        for (std::size_t i = 0; i < 3; ++i)
+            for (std::size_t k = 0; k < 2; ++k)
+                light.display[2 * i + k] = av_q2d(display->display_primaries[i][k]);
+        for (std::size_t k = 0; k < 2; ++k)
+            light.display[6 + k] = av_q2d(display->white_point[k]);
+    }
+    if (display != nullptr && display->has_luminance != 0) {
+        light.most = av_q2d(display->max_luminance);
+        light.least = av_q2d(display->min_luminance);
+    }
+    if (content != nullptr) {
+        light.contentMost = static_cast<int>(content->MaxCLL);
+        light.contentMean = static_cast<int>(content->MaxFALL);
+    }
+    return light;
+}
+
 } // namespace
+
+void VideoReader::chooseForm(bool asStored, const AVFrame& first)
+{
+    asStored_ = asStored;
+    // To be brought to another space it is read as deep as it is.
+    const bool elsewhere = !asStored && info_.colour != ColourSpace{};
+    converter_.setDepth((asStored || elsewhere) && isDeep(first.format) ? Depth::sixteen : Depth::eight);
+    converter_.setColour(info_.colour, matrix_);
+    if (!elsewhere)
+        return;
+    const auto& light = info_.tags.mastering;
+    const double told = light ? (light->contentMost > 0 ? light->contentMost : light->most) : 0;
+    screen_.emplace(info_.colour, told > 0 ? told : 1000);
+}
 
 void VideoReader::describe(FrameRate stillRate, const AVFrame& first)
 {
@@ -265,7 +324,15 @@ void VideoReader::describe(FrameRate stillRate, const AVFrame& first)
     AVStream* stream = input_->stream(stream_);
     info_.codec = avcodec_get_name(stream->codecpar->codec_id);
     info_.alpha = hasAlpha(first.format);
-    info_.deep = isDeep(first.format);
+    info_.depth = isDeep(first.format) ? Depth::sixteen : Depth::eight;
+    if (const char* name = av_get_pix_fmt_name(static_cast<AVPixelFormat>(first.format)); name != nullptr)
+        info_.pixelFormat = name;
+    info_.tags = tagsOf(first, stream->codecpar);
+    info_.tags.mastering = masteringOf(first, *stream);
+    info_.colour = spaceOf(info_.tags);
+    matrix_ = info_.tags.matrix;
+    if (info_.kind == ClipKind::still) // a film of it has luma and chroma of its own
+        info_.tags = tagsOf(info_.colour);
     info_.timecode = timecodeOf(*format, *stream);
     Upright upright;
     if (const auto* side = av_stream_get_side_data(stream, AV_PKT_DATA_DISPLAYMATRIX, nullptr))
@@ -401,7 +468,16 @@ Result<ImagePtr> VideoReader::converted(const AVFrame& frame)
     auto image = converter_.convert(frame, info_.width, info_.height);
     if (!image)
         return Error{ErrorCode::unsupported, info_.path, "its pixel format cannot be converted"};
-    return image;
+    if (screen_)
+        return ImagePtr(std::make_shared<const Image>(screen_->of(*image)));
+    if (asStored_ && info_.kind == ClipKind::video && !converter_.upright().needed() && frame.width == info_.width &&
+        frame.height == info_.height) {
+        av::FramePtr kept(av_frame_clone(&frame));
+        if (!kept)
+            throw std::bad_alloc();
+        image->setStored(std::make_shared<StoredFrame>(std::move(kept), matrix_, info_.tags.full));
+    }
+    return ImagePtr(std::move(image));
 }
 
 Result<ImagePtr> VideoReader::decodeTo(std::int64_t index)

@@ -3,7 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
-#include <cstring>
+#include <type_traits>
 
 #include "byte_warp.h"
 #include "image_canvas.h"
@@ -13,6 +13,16 @@
 namespace ember {
 
 namespace {
+
+/// Codes are rounded, light is not.
+template <typename Channel, typename Total>
+Channel meanOf(Total total, int count)
+{
+    if constexpr (std::is_floating_point_v<Channel>)
+        return total / static_cast<Channel>(count);
+    else
+        return static_cast<Channel>((total + count / 2) / count);
+}
 
 template <typename Channel>
 void halve(const Image& source, Image& out)
@@ -25,11 +35,10 @@ void halve(const Image& source, Image& out)
         const int whole = source.width() / 2;
         for (int x = 0; x < whole; ++x)
             for (int k = 0; k < 4; ++k)
-                to[4 * x + k] =
-                    static_cast<Channel>((a[8 * x + k] + a[8 * x + 4 + k] + b[8 * x + k] + b[8 * x + 4 + k] + 2) / 4);
+                to[4 * x + k] = meanOf<Channel>(a[8 * x + k] + a[8 * x + 4 + k] + b[8 * x + k] + b[8 * x + 4 + k], 4);
         if (whole < out.width())
             for (int k = 0; k < 4; ++k)
-                to[4 * whole + k] = static_cast<Channel>((a[8 * whole + k] + b[8 * whole + k] + 1) / 2);
+                to[4 * whole + k] = meanOf<Channel>(a[8 * whole + k] + b[8 * whole + k], 2);
     }
 }
 
@@ -132,21 +141,11 @@ void addUp(const Plane& first, const std::vector<Sum>& sums, const Image& like, 
 
 void drawBars(Image& image, const Bars& bars)
 {
-    const auto black = [&](int x, int y, int count) {
-        for (int i = x; i < x + count; ++i)
-            if (image.depth() == Depth::eight) {
-                const std::uint8_t pixel[4] = {0, 0, 0, 255};
-                std::memcpy(image.at(i, y), pixel, sizeof pixel);
-            } else {
-                const std::uint16_t pixel[4] = {0, 0, 0, 65535};
-                std::memcpy(image.deepAt(i, y), pixel, sizeof pixel);
-            }
-    };
     for (int y = 0; y < image.height(); ++y) {
         const bool all = y < bars.top || y >= image.height() - bars.top;
-        black(0, y, all ? image.width() : bars.side);
+        image.blacken(0, y, all ? image.width() : bars.side);
         if (!all)
-            black(image.width() - bars.side, y, bars.side);
+            image.blacken(image.width() - bars.side, y, bars.side);
     }
 }
 
@@ -156,7 +155,8 @@ ImagePtr withoutBars(const ImagePtr& source, const FrameLook& look, int width, i
     const bool unmoved = look.exposure.still() && look.exposure.middle.atRest() && look.cover == 1.0;
     const bool lit = !look.light.none() || !look.layers.empty();
     const bool same = source->width() == width && source->height() == height;
-    if (unmoved && !lit && same && source->depth() == look.depth)
+    const ColourSpace colour = heldAs(look.depth, look.colour);
+    if (unmoved && !lit && same && source->depth() == look.depth && source->colour() == colour)
         return source;
     // Far below the source's size a kernel of four pixels would miss most of them; halving first keeps every one.
     const Image* from = source.get();
@@ -165,12 +165,13 @@ ImagePtr withoutBars(const ImagePtr& source, const FrameLook& look, int width, i
         half = halved(*from);
         from = &half;
     }
-    auto out = std::make_shared<Image>(width, height, look.depth);
+    auto out = std::make_shared<Image>(width, height, look.depth, colour);
     out->setOpaque(from->opaque() && (unmoved || look.edges != EdgeMode::transparent));
     const auto [looks, middle] = looksOf(look.exposure, [&](const Pose& pose) {
         return viewMatrix(look, pose, from->width(), from->height(), width, height);
     });
-    const Domain domain = lit || look.exposure.instants() > 1 ? Domain::light : Domain::codes;
+    const bool asCodes = source->depth() != Depth::single && source->colour() == colour;
+    const Domain domain = lit || look.exposure.instants() > 1 || !asCodes ? Domain::light : Domain::codes;
     const ImagePlane plane(*from, domain, unmoved ? EdgeMode::extend : look.edges, look.plain, borderSmear);
     if (domain == Domain::codes && looks.front().maps.size() == 1 &&
         warpBytes(*from, looks.front().maps.front(), unmoved ? EdgeMode::extend : look.edges, look.plain, *out))
@@ -179,7 +180,7 @@ ImagePtr withoutBars(const ImagePtr& source, const FrameLook& look, int width, i
         gather(shown, all, one, width, height, to);
     };
     ImageCanvas coded(*out, domain);
-    FlashCanvas canvas(coded, look.light.flashes);
+    FlashCanvas canvas(coded, look.light.flashes, out->colour().primaries);
     const double scale = static_cast<double>(width) / look.projectWidth;
     if (look.layers.empty()) {
         addUp(plane, withEffects({shake}, look.light, width, height, scale), *out, canvas);
@@ -233,12 +234,13 @@ Matrix3 viewMatrix(const FrameLook& look, const Pose& pose, int sourceWidth, int
 
 Image halved(const Image& source)
 {
-    Image out((source.width() + 1) / 2, (source.height() + 1) / 2, source.depth());
+    Image out((source.width() + 1) / 2, (source.height() + 1) / 2, source.depth(), source.colour());
     out.setOpaque(source.opaque());
-    if (source.depth() == Depth::eight)
-        halve<std::uint8_t>(source, out);
-    else
-        halve<std::uint16_t>(source, out);
+    switch (source.depth()) {
+    case Depth::eight: halve<std::uint8_t>(source, out); break;
+    case Depth::sixteen: halve<std::uint16_t>(source, out); break;
+    case Depth::single: halve<float>(source, out); break;
+    }
     return out;
 }
 

@@ -20,17 +20,6 @@ constexpr std::size_t pixelBytes(Precision precision)
     return 4 * (precision == Precision::half ? sizeof(std::uint16_t) : sizeof(float));
 }
 
-const std::vector<float>& deepTable()
-{
-    static const std::vector<float> table = [] {
-        std::vector<float> made(65536);
-        for (std::size_t i = 0; i < made.size(); ++i)
-            made[i] = static_cast<float>(lightOfCode(static_cast<double>(i) / 65535));
-        return made;
-    }();
-    return table;
-}
-
 void multiplyAlpha(float* pixels, int count, float whole)
 {
     for (int i = 0; i < count; ++i) {
@@ -40,23 +29,24 @@ void multiplyAlpha(float* pixels, int count, float whole)
     }
 }
 
-/// 16 bits, or with alpha to divide out: one pixel at a time.
+/// 16 bits, another curve than sRGB, or with alpha to divide out: one pixel at a time.
 void writeCarefully(const float* from, Domain domain, int count, Image& out, int x, int y)
 {
     const bool deep = out.depth() == Depth::sixteen;
-    const float whole = domain == Domain::light ? 1.0F : 255.0F;
-    const double most = deep ? 65535 : 255;
+    const bool light = domain == Domain::light;
+    const float whole = light ? 1.0F : 255.0F;
+    const float most = deep ? 65535.0F : 255.0F;
+    const TransferCurve& curve = TransferCurve::of(out.colour().transfer);
     for (int i = 0; i < count; ++i) {
         const float* pixel = from + 4 * static_cast<std::ptrdiff_t>(i);
-        const double alpha = std::clamp(static_cast<double>(pixel[3] / whole), 0.0, 1.0);
+        const float alpha = out.opaque() ? 1.0F : std::clamp(pixel[3] / whole, 0.0F, 1.0F);
         for (int k = 0; k < 4; ++k) {
-            double value = alpha;
+            float value = alpha;
             if (k < 3) {
-                value = alpha > 0 ? std::clamp(static_cast<double>(pixel[k] / whole) / alpha, 0.0, 1.0) : 0;
-                if (domain == Domain::light)
-                    value = codeOfLight(value);
+                value = alpha > 0 ? pixel[k] / whole / alpha : 0;
+                value = light ? curve.code(value) : std::clamp(value, 0.0F, 1.0F);
             }
-            const auto code = std::lround(value * most);
+            const auto code = static_cast<int>(value * most + 0.5F);
             if (deep)
                 out.deepAt(x + i, y)[k] = static_cast<std::uint16_t>(code);
             else
@@ -67,20 +57,15 @@ void writeCarefully(const float* from, Domain domain, int count, Image& out, int
 
 } // namespace
 
-double lightOfCode(double code)
+Light lightOf(const Colour& colour, Primaries primaries)
 {
-    return code <= 0.04045 ? code / 12.92 : std::pow((code + 0.055) / 1.055, 2.4);
-}
-
-double codeOfLight(double light)
-{
-    return light <= 0.04045 / 12.92 ? light * 12.92 : 1.055 * std::pow(light, 1 / 2.4) - 0.055;
-}
-
-Light lightOf(const Colour& colour)
-{
-    const auto light = [](std::uint8_t code) { return static_cast<float>(lightOfCode(code / 255.0)); };
-    return {light(colour.r), light(colour.g), light(colour.b), 1.0F};
+    const auto light = [](std::uint8_t code) { return lightOfCode(Transfer::srgb, code / 255.0); };
+    const ColourMatrix m = conversionOf(Primaries::bt709, primaries);
+    const double rgb[3] = {light(colour.r), light(colour.g), light(colour.b)};
+    Light out{0, 0, 0, 1};
+    for (std::size_t k = 0; k < 3; ++k)
+        out[k] = static_cast<float>(m[3 * k] * rgb[0] + m[3 * k + 1] * rgb[1] + m[3 * k + 2] * rgb[2]);
+    return out;
 }
 
 void Floats::Free::operator()(float* p) const
@@ -133,28 +118,38 @@ void LightPicture::write(int x, int y, int count, const float* from)
 void readPixels(const Image& source, Domain domain, int x, int y, int count, float* to)
 {
     const auto channels = 4 * static_cast<std::size_t>(count);
-    if (source.depth() == Depth::eight) {
-        runReadBytes(source.at(x, y), to, channels, domain == Domain::light);
-        if (!source.opaque())
-            multiplyAlpha(to, count, domain == Domain::light ? 1.0F : 255.0F);
+    const bool light = domain == Domain::light;
+    const Transfer transfer = source.colour().transfer;
+    if (source.depth() == Depth::single) {
+        std::memcpy(to, source.floatAt(x, y), channels * sizeof(float));
         return;
     }
-    const std::uint16_t* from = source.deepAt(x, y);
-    if (domain == Domain::light) {
-        const float* table = deepTable().data();
+    const TransferCurve& curve = TransferCurve::of(transfer);
+    if (source.depth() == Depth::eight && (!light || transfer == Transfer::srgb)) {
+        runReadBytes(source.at(x, y), to, channels, light);
+    } else if (source.depth() == Depth::eight) {
+        const std::uint8_t* from = source.at(x, y);
         for (std::size_t i = 0; i < channels; ++i)
-            to[i] = i % 4 == 3 ? static_cast<float>(from[i]) / 65535.0F : table[from[i]];
+            to[i] = i % 4 == 3 ? static_cast<float>(from[i]) / 255.0F
+                               : curve.light(static_cast<std::uint16_t>(from[i] * 257));
     } else {
-        for (std::size_t i = 0; i < channels; ++i)
-            to[i] = static_cast<float>(from[i]) / 257.0F;
+        const std::uint16_t* from = source.deepAt(x, y);
+        if (light)
+            for (std::size_t i = 0; i < channels; ++i)
+                to[i] = i % 4 == 3 ? static_cast<float>(from[i]) / 65535.0F : curve.light(from[i]);
+        else
+            for (std::size_t i = 0; i < channels; ++i)
+                to[i] = static_cast<float>(from[i]) / 257.0F;
     }
     if (!source.opaque())
-        multiplyAlpha(to, count, domain == Domain::light ? 1.0F : 255.0F);
+        multiplyAlpha(to, count, light ? 1.0F : 255.0F);
 }
 
 void writePixels(const float* from, Domain domain, int count, Image& out, int x, int y)
 {
-    if (out.depth() == Depth::sixteen || !out.opaque())
+    if (out.depth() == Depth::single)
+        std::memcpy(out.floatAt(x, y), from, 4 * sizeof(float) * static_cast<std::size_t>(count));
+    else if (out.depth() == Depth::sixteen || !out.opaque() || out.colour().transfer != Transfer::srgb)
         writeCarefully(from, domain, count, out, x, y);
     else
         runCodeBytes(from, out.at(x, y), 4 * static_cast<std::size_t>(count), domain == Domain::light);

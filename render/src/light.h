@@ -13,13 +13,10 @@
 
 namespace ember {
 
-/// Linear light (0 to 1) of a code (0 to 1), by the curve of IEC 61966-2-1 (sRGB), and back.
-double lightOfCode(double code);
-double codeOfLight(double light);
-
 /// A pixel of light: red, green, blue with alpha multiplied in, and alpha.
 using Light = std::array<float, 4>;
-Light lightOf(const Colour& colour);
+/// Of a colour in sRGB, as light of these primaries.
+Light lightOf(const Colour& colour, Primaries primaries);
 
 /// Whole pixels of the plane, from (x, y) on; may lie anywhere.
 struct Rect {
@@ -88,9 +85,11 @@ enum class Domain {
     light, ///< linear light: for everything that adds pictures up
 };
 
-/// Writes `count` pixels of `source` from (x, y) on, which must exist, as floats with alpha multiplied in.
+/// Writes `count` pixels of `source` from (x, y) on, which must exist, as floats with alpha multiplied in; of a picture
+/// of floats what it holds, whatever the domain.
 void readPixels(const Image& source, Domain domain, int x, int y, int count, float* to);
-/// Codes `count` pixels into `out` from (x, y) on: alpha divided out again, out of range is cut off, rounded.
+/// Codes `count` pixels into `out` from (x, y) on: alpha divided out again, out of range is cut off, rounded. Into a
+/// picture of floats they go as they are.
 void writePixels(const float* from, Domain domain, int count, Image& out, int x, int y);
 
 } // namespace ember

@@ -114,10 +114,10 @@ std::vector<Sum> withEffects(std::vector<Sum> before, const LightNow& light, int
     return sums.taken();
 }
 
-FlashCanvas::FlashCanvas(Canvas& out, const std::vector<FlashNow>& flashes) : out_(out)
+FlashCanvas::FlashCanvas(Canvas& out, const std::vector<FlashNow>& flashes, Primaries primaries) : out_(out)
 {
     for (const FlashNow& flash : flashes) {
-        const Light colour = lightOf(flash.colour);
+        const Light colour = lightOf(flash.colour, primaries);
         const bool mixed = flash.blend == Blend::mix;
         const auto strength = static_cast<float>(mixed ? std::min(1.0, flash.strength) : flash.strength);
         added_.push_back(

@@ -23,7 +23,7 @@ std::vector<Sum> withEffects(std::vector<Sum> sums, const LightNow& light, int w
 /// Adds flashes to what it is given and hands it on.
 class FlashCanvas final : public Canvas {
 public:
-    FlashCanvas(Canvas& out, const std::vector<FlashNow>& flashes);
+    FlashCanvas(Canvas& out, const std::vector<FlashNow>& flashes, Primaries primaries);
     void put(int x, int y, int count, const float* pixels) override;
 
 private:

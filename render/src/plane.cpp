@@ -137,15 +137,28 @@ bool boundsOf(const Matrix3& map, const Rect& rect, int marginX, int marginY, do
     return width * height <= most;
 }
 
+namespace {
+
+/// Codes from 0 to 255 of opaque light.
+Light codesOf(const Light& light, Transfer transfer)
+{
+    const TransferCurve& curve = TransferCurve::of(transfer);
+    return {255 * curve.code(light[0]), 255 * curve.code(light[1]), 255 * curve.code(light[2]), 255};
+}
+
+} // namespace
+
 ImagePlane::ImagePlane(const Image& image, Domain domain, EdgeMode edges, const Colour& plain, int smear)
     : image_(image), domain_(domain), edges_(edges), smear_(smear)
 {
     if (edges == EdgeMode::transparent)
         beyond_ = {0, 0, 0, 0};
     else if (domain == Domain::light)
-        beyond_ = lightOf(plain);
-    else
+        beyond_ = lightOf(plain, image.colour().primaries);
+    else if (image.colour() == ColourSpace{})
         beyond_ = {static_cast<float>(plain.r), static_cast<float>(plain.g), static_cast<float>(plain.b), 255.0F};
+    else
+        beyond_ = codesOf(lightOf(plain, image.colour().primaries), image.colour().transfer);
 }
 
 void ImagePlane::fill(const Rect& rect, const Patch& to) const

@@ -21,6 +21,7 @@ struct RenderOptions {
     bool overwrite = false;
     bool resume = false; ///< of a sequence: pictures that are there already are kept, and those made stay when it ends
     FilmQuality quality = FilmQuality::good;
+    Coder coder = Coder::usual;
     std::optional<Depth> depth = std::nullopt; ///< none: as deep as the clip is, where the format holds it
     bool strict = false;          ///< a clip that is not as it was, or a damaged picture, is an error and not only told
     std::string projectPath = {}; ///< the project's own file, which is never written over
@@ -36,8 +37,8 @@ struct RenderProgress {
 /// Told after each frame; returning false cancels.
 using RenderWatcher = std::function<bool(const RenderProgress&)>;
 
-/// One finished frame of a project as a PNG at its own size. Of the options only overwrite, strict and projectPath
-/// count. Returns what is worth telling, empty if nothing.
+/// One finished frame of a project as a PNG at its own size, of PQ and HLG as an SDR screen shows it. Of the options
+/// only overwrite, strict and projectPath count. Returns what is worth telling, empty if nothing.
 Result<Phrase> renderStill(const Project& project, Frame frame, const std::string& out, const RenderOptions& options);
 
 /// The whole film at its own size.
@@ -45,7 +46,9 @@ RenderOptions wholeFilm(const Project& project);
 
 /// Renders frames of a project to a film (the format follows from the name, see filmFormatOf), with its sound. Decoding
 /// and shaking run ahead on threads of their own, a few frames at most. A size of another shape than the project's is
-/// filled from the inside, with black bars. Returns what is worth telling about the result, empty if nothing.
+/// filled from the inside, with black bars. The film has the colour space and the tags of its first clip; light without
+/// an end (OpenEXR) is cut off at white where the format is not OpenEXR. Frames that nothing touches are the clip's
+/// own. Returns what is worth telling about the result, empty if nothing.
 Result<Phrase> renderFilm(const Project& project, const std::string& out, const RenderOptions& options,
                           const RenderWatcher& watcher);
 

@@ -13,6 +13,7 @@
 #include "ember/core/progress.h"
 #include "ember/core/time.h"
 #include "ember/image/image.h"
+#include "ember/media/colour_tags.h"
 
 namespace ember {
 
@@ -33,7 +34,11 @@ struct ClipInfo {
     std::string timecode; ///< of its first frame, as it is stored ("01:00:00:00"); empty where it has none
     std::string codec;    ///< "h264", "png", …
     bool alpha = false;
-    bool deep = false;           ///< more than 8 bits a channel are stored
+    std::string pixelFormat;     ///< of a film as FFmpeg calls it ("yuv420p10le"); empty for OpenEXR
+    Depth depth = Depth::eight;  ///< that holds what is stored
+    bool halfFloats = false;     ///< of depth single: IEEE 754 binary16 holds it
+    ColourSpace colour;          ///< of what is stored
+    ColourTags tags;             ///< as they are read, where they are told and where not
     std::vector<Phrase> notes;   ///< things worth knowing, as sentences
     std::vector<ClipInfo> shots; ///< of a film of shots each one's clip; a gap's has no path
 };
@@ -41,7 +46,7 @@ struct ClipInfo {
 struct ClipOptions {
     FrameRate sequenceRate;     ///< for numbered pictures and stills, which have no rate of their own
     bool neverSequence = false; ///< a numbered picture is opened alone, though it has neighbours
-    bool deep = false;          ///< pictures of more than 8 bits are given as 16
+    bool asStored = false;      ///< pictures as deep and in the colour space they are stored in, with what is stored
     Progress progress = {};     ///< of reading it through, which a large file needs once
 };
 
@@ -82,9 +87,9 @@ public:
     /// at both ends.
     virtual std::int64_t pictureAt(Frame frame, FrameRate rate) const = 0;
 
-    /// Picture number `index` (0 to pictures - 1), upright, square pixels, RGBA of 8 bits (or 16, where that was asked
-    /// for and there is more than 8). Where one is damaged the nearest
-    /// earlier one that can be read stands in, and damage() tells; an error when there is none.
+    /// Picture number `index` (0 to pictures - 1), upright, square pixels, as an SDR screen shows it (8 bits, sRGB; see
+    /// ScreenPictures) or as it is stored, where that was asked for. Where one is damaged the nearest earlier one that
+    /// can be read stands in, and damage() tells; an error when there is none.
     virtual Result<ImagePtr> picture(std::int64_t index) = 0;
 
     /// What was found damaged in the pictures that have been read so far.

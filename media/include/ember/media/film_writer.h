@@ -6,32 +6,70 @@
 #include <optional>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "ember/core/error.h"
 #include "ember/core/sound.h"
 #include "ember/core/time.h"
 #include "ember/image/image.h"
+#include "ember/media/colour_tags.h"
 
 namespace ember {
 
 enum class FilmFormat {
-    mp4,         ///< H.264 and AAC
-    mkv,         ///< FFV1 (RGB, lossless, 8 or 16 bits, with alpha) and FLAC
-    webm,        ///< VP9 (with alpha) and Opus
-    mov,         ///< ProRes 422, or 4444 with alpha, and PCM
-    gif,         ///< 256 colours, no sound, for a quick look
-    pngSequence, ///< one PNG a frame (8 or 16 bits, with alpha), no sound
-    exrSequence, ///< one OpenEXR a frame (half floats in linear light, with alpha), no sound
+    mp4,          ///< H.264 and AAC
+    mkv,          ///< FFV1 (RGB, lossless, 8 or 16 bits, with alpha) and FLAC
+    webm,         ///< VP9 (with alpha) and Opus
+    mov,          ///< ProRes 422, or 4444 with alpha, and PCM
+    gif,          ///< 256 colours, no sound, for a quick look
+    pngSequence,  ///< one PNG a frame (8 or 16 bits, with alpha), no sound; so are those that follow
+    tiffSequence, ///< 8 or 16 bits, with alpha
+    dpxSequence,  ///< SMPTE ST 268-1: 8, 10 or 16 bits
+    exrSequence,  ///< OpenEXR: half or whole floats of light, with alpha
 };
 
-/// By the name: .mp4, .mkv, .webm, .mov, .gif, .png and .exr (numbered), or a folder (a name that ends in "/" or is
-/// one) for numbered PNG.
+/// By the name: .mp4, .mkv, .webm, .mov, .gif, .png, .tif, .tiff, .dpx and .exr (numbered), or a folder (a name that
+/// ends in "/" or is one) for numbered PNG.
 std::optional<FilmFormat> filmFormatOf(const std::string& path);
-/// "…, and numbered pictures in .png, .exr or a folder": for messages.
+/// "…, and numbered pictures in .png, … or a folder": for messages.
 extern const char* const filmFormatWords;
 bool isSequence(FilmFormat format);
-/// Whether more than 8 bits a channel are kept.
-bool holdsDepth(FilmFormat format);
+
+/// How the pictures of a film are coded.
+enum class Coder {
+    usual, ///< what the format's line above says; HEVC of 10 bits for PQ and HLG in MP4, VP9 of 10 in WebM
+    h264,  ///< 8 bits, as are the others without a number
+    h264Ten,
+    hevc,
+    hevcTen,
+    hevcTwelve,
+    av1Ten,
+    vp9,
+    vp9Ten,
+    prores422, ///< 10 bits
+    proresHq,
+    prores4444, ///< with alpha
+    dnxhrHqx,   ///< 10 bits
+    ffv1,       ///< RGB, 8 or 16 bits
+    asItCame,   ///< the clip's own: codec, pixel format and tags
+};
+struct CoderWords {
+    Coder coder;
+    std::string_view word;  ///< for scripts
+    std::string_view label; ///< for people
+};
+/// All of them, in the order above.
+extern const std::array<CoderWords, 15> coderWords;
+/// Those a format holds, the usual one first; only that one for GIF and pictures.
+std::vector<Coder> codersIn(FilmFormat format);
+/// What `usual` is for a film in this space; other coders are themselves.
+Coder coderFor(FilmFormat format, Coder wanted, ColourSpace space);
+
+/// The depth in which pictures of a clip go into a film: no more than is stored, and than the coder holds; of pictures
+/// `wanted`, where the format has it.
+Depth depthFor(FilmFormat format, Coder coder, Depth stored, std::optional<Depth> wanted);
+/// Whether there is a choice of depth.
+bool holdsDepth(FilmFormat format, Coder coder);
 
 /// How much is spent on a film: how large it is and how long its coding takes.
 enum class FilmQuality { draft, good, best };
@@ -43,7 +81,12 @@ struct FilmSettings {
     int height = 0;
     FrameRate rate;
     bool alpha = false;
-    Depth depth = Depth::eight; ///< of the pictures that are added, where the format holds it
+    Coder coder = Coder::usual;
+    Depth depth = Depth::eight;   ///< of the pictures that are added
+    ColourTags tags = {};         ///< of the pictures that are added, and how their luma and chroma are made
+    bool halfFloats = true;       ///< of OpenEXR
+    std::string storedCodec = {}; ///< of the clip, for `asItCame`: see ClipInfo
+    std::string storedPixels = {};
     FilmQuality quality = FilmQuality::good;
     bool keepPictures = false; ///< of a sequence that is not finished, so that it can be gone on with
     int soundRate = 0;         ///< 0: no sound
@@ -61,7 +104,8 @@ public:
     static Result<std::unique_ptr<FilmWriter>> create(const std::string& path, const FilmSettings& settings);
     virtual ~FilmWriter() = default;
 
-    /// Pictures of exactly the settings' size and depth, in order.
+    /// Pictures of exactly the settings' size and depth, in order. One that is just what its clip stores, in the pixel
+    /// format, matrix and range of this film, is coded from that without a change.
     virtual Status addFrame(const Image& image) = 0;
     /// Leaves out the number of a sequence's next picture, because it is there already.
     virtual void skipFrame() {}
@@ -70,7 +114,7 @@ public:
     virtual Status finish() = 0;
 };
 
-/// Size the format can hold: H.264 with the usual colour sampling needs even numbers, so an odd last row or column is
+/// Size the format can hold: films with the usual colour sampling needs even numbers, so an odd last row or column is
 /// left off.
 void fitToFormat(FilmFormat format, int& width, int& height);
 
@@ -79,7 +123,7 @@ int soundRateFor(FilmFormat format, int rate);
 /// The most channels the formats can hold.
 inline constexpr int mostSoundChannels = 8;
 
-/// One picture as the bytes of a PNG, 8 or 16 bits, with alpha where it has any.
+/// One picture as the bytes of a PNG, 8 or 16 bits (not floats), with alpha where it has any.
 Result<std::string> pngOf(const Image& image);
 /// Writes them.
 Status savePicture(const Image& image, const std::string& path, bool overwrite);

@@ -33,6 +33,7 @@ struct FrameLook {
     int projectWidth = 0;
     int projectHeight = 0;
     Depth depth = Depth::eight; ///< of the result
+    ColourSpace colour = {};    ///< of the result; as floats it is its primaries' light
 };
 
 /// The pictures of a project's layers, in their order; empty where one could not be read.
@@ -48,9 +49,11 @@ FrameLook plainLook(const Project& project);
 /// frames and the export, always in this order: source, shake with its edges, motion blur, layers, streaks, fringe,
 /// flashes, letterbox. Every step looks at a plane without an end, so that none can draw a border.
 ///
-/// A frame at rest whose source has the wanted size and depth is the source itself, untouched. One that is seen at one
-/// instant only and has no light effects is resampled in its own codes with a Catmull-Rom kernel; everything else is
-/// added up in linear light (IEC 61966-2-1) as floats. The result does not depend on the number of threads. `source`
+/// A frame at rest whose source has the wanted size, depth and colour is the source itself, untouched. One that is seen
+/// at one instant only and has no light effects is resampled in its own codes with a Catmull-Rom kernel; everything
+/// else, and all pictures of floats, is added up as floats in the light that the source's colour space stands for. The
+/// result does not depend on the number of threads. The source and the layers must have the primaries of the result.
+/// Floats are cut off nowhere; one that is not finite spreads as far as the kernel and the exposure reach. `source`
 /// must not be empty.
 ImagePtr renderFrame(const ImagePtr& source, const FrameLook& look, int width, int height);
 

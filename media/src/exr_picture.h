@@ -1,0 +1,28 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// OpenEXR pictures, by the library of that name.
+#pragma once
+
+#include <memory>
+#include <string>
+
+#include "ember/media/clip.h"
+
+namespace ember {
+
+/// Whether a file begins as one does.
+bool isExr(const std::string& path);
+
+/// One picture: of several parts the first that has colour. What lies outside its display window is left out, what its
+/// data window does not hold is nothing (0).
+Result<std::unique_ptr<ClipReader>> openExr(const std::string& path, const ClipOptions& options);
+
+struct ExrCoding {
+    bool halfFloats = true;
+    bool alpha = false;
+    FrameRate rate;
+};
+
+/// The bytes of a file of a picture of floats, ZIP-compressed, with its chromaticities.
+Result<std::string> exrOf(const Image& image, const ExrCoding& coding, const std::string& path);
+
+} // namespace ember
