@@ -30,6 +30,25 @@ ImagePtr picture(int w, int h)
     return image;
 }
 
+/// The same as codes of 16 bits, or as light.
+ImagePtr deepPicture(Depth depth)
+{
+    const ImagePtr from = picture(width, height);
+    if (depth == Depth::eight)
+        return from;
+    auto image = std::make_shared<Image>(width, height, depth);
+    image->setOpaque(true);
+    for (int y = 0; y < height; ++y)
+        for (int x = 0; x < width; ++x)
+            for (int k = 0; k < 4; ++k)
+                if (depth == Depth::sixteen)
+                    image->deepAt(x, y)[k] = static_cast<std::uint16_t>(from->at(x, y)[k] * 257);
+                else
+                    image->floatAt(x, y)[k] = static_cast<float>(
+                        lightOfCode(k == 3 ? Transfer::linear : Transfer::srgb, from->at(x, y)[k] / 255.0));
+    return image;
+}
+
 /// Roll 3 degrees and zoom 1.05 are reached; `part` of the way there lies in the shutter.
 Exposure shutter(double part, int count)
 {
@@ -102,18 +121,20 @@ void yardstickShutter(benchmark::State& state, int type)
     }
 }
 
-void oneInstant(benchmark::State& state)
+void oneInstant(benchmark::State& state, Depth depth)
 {
-    const ImagePtr from = picture(width, height);
-    const FrameLook l = look(Exposure::of(shutter(1, 1).middle), width, height);
+    const ImagePtr from = deepPicture(depth);
+    FrameLook l = look(Exposure::of(shutter(1, 1).middle), width, height);
+    l.depth = depth;
     for (auto _ : state)
         benchmark::DoNotOptimize(renderFrame(from, l, width, height));
 }
 
-void shutterOpen(benchmark::State& state, double part)
+void shutterOpen(benchmark::State& state, double part, Depth depth = Depth::eight)
 {
-    const ImagePtr from = picture(width, height);
-    const FrameLook l = look(shutter(part, instants), width, height);
+    const ImagePtr from = deepPicture(depth);
+    FrameLook l = look(shutter(part, instants), width, height);
+    l.depth = depth;
     for (auto _ : state)
         benchmark::DoNotOptimize(renderFrame(from, l, width, height));
 }
@@ -146,10 +167,14 @@ void allEffectsAtViewSize(benchmark::State& state)
 }
 
 BENCHMARK(yardstickWarp)->Unit(benchmark::kMillisecond)->UseRealTime();
-BENCHMARK(oneInstant)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(oneInstant, in8bits, Depth::eight)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(oneInstant, in16bits, Depth::sixteen)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(oneInstant, inFloats, Depth::single)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK_CAPTURE(yardstickShutter, in8bits, CV_8UC4)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK_CAPTURE(yardstickShutter, in16bits, CV_16UC4)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK_CAPTURE(shutterOpen, aThirdOfTheWay, 0.3)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(shutterOpen, in16bits, 0.3, Depth::sixteen)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(shutterOpen, inFloats, 0.3, Depth::single)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK_CAPTURE(shutterOpen, theWholeWay, 1.0)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK(withPerspective)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK(allEffectsAtViewSize)->Unit(benchmark::kMillisecond)->UseRealTime();

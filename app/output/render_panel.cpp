@@ -17,6 +17,7 @@
 
 #include "form.h"
 #include "input_rules.h"
+#include "text.h"
 #include "theme.h"
 #include "value_field.h"
 
@@ -33,7 +34,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
       size_(new QComboBox(this)), replace_(new QCheckBox(tr("Replace a film that is there"), this)),
       start_(new QPushButton(tr("Render"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
       bar_(new QProgressBar(this)), state_(new QLabel(this)), version_(new QComboBox(this)),
-      quality_(new QComboBox(this)), depth_(new QComboBox(this)),
+      quality_(new QComboBox(this)), depth_(new QComboBox(this)), coder_(new QComboBox(this)),
       resume_(new QCheckBox(tr("Continue: keep finished frames"), this)), list_(new QListWidget(this)),
       remove_(new QPushButton(tr("Remove from queue"), this))
 {
@@ -60,12 +61,14 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
         grid->addWidget(label, row, 0);
     };
     name(0, tr("Kind"));
-    format_->addItem(tr("MP4, H.264 and AAC"), QStringLiteral(".mp4"));
-    format_->addItem(tr("MKV, lossless FFV1 and FLAC"), QStringLiteral(".mkv"));
-    format_->addItem(tr("WebM, VP9 and Opus"), QStringLiteral(".webm"));
-    format_->addItem(tr("MOV, ProRes and PCM"), QStringLiteral(".mov"));
+    format_->addItem(tr("MP4, sound in AAC"), QStringLiteral(".mp4"));
+    format_->addItem(tr("MKV, sound in FLAC"), QStringLiteral(".mkv"));
+    format_->addItem(tr("WebM, sound in Opus"), QStringLiteral(".webm"));
+    format_->addItem(tr("MOV, sound in PCM"), QStringLiteral(".mov"));
     format_->addItem(tr("GIF, for a quick look, no sound"), QStringLiteral(".gif"));
     format_->addItem(tr("PNG, one for each frame, no sound"), QStringLiteral("_%05d.png"));
+    format_->addItem(tr("TIFF, one for each frame, no sound"), QStringLiteral("_%05d.tif"));
+    format_->addItem(tr("DPX, one for each frame, no sound"), QStringLiteral("_%05d.dpx"));
     format_->addItem(tr("OpenEXR, one for each frame, linear light"), QStringLiteral("_%05d.exr"));
     format_->setObjectName(QStringLiteral("render-format"));
     grid->addWidget(format_, 0, 1, 1, 2);
@@ -95,25 +98,27 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     which->addWidget(size_, 1);
     which->addWidget(version_, 1);
     grid->addLayout(which, 4, 1, 1, 2);
-    name(5, tr("Quality"));
+    name(5, tr("Coding"));
+    coder_->setObjectName(QStringLiteral("render-coder"));
+    depth_->setObjectName(QStringLiteral("render-depth"));
+    auto* coding = new QHBoxLayout;
+    coding->addWidget(coder_, 3);
+    coding->addWidget(depth_, 2);
+    grid->addLayout(coding, 5, 1, 1, 2);
+    name(6, tr("Quality"));
     quality_->addItems({tr("draft: small and quick"), tr("good"), tr("best: large and slow")});
     quality_->setCurrentIndex(static_cast<int>(FilmQuality::good));
     quality_->setObjectName(QStringLiteral("render-quality"));
-    auto* how = new QHBoxLayout;
-    how->addWidget(quality_, 1);
-    depth_->addItems({tr("as deep as the clip"), tr("8 bits"), tr("16 bits")});
-    depth_->setObjectName(QStringLiteral("render-depth"));
-    how->addWidget(depth_, 1);
-    grid->addLayout(how, 5, 1, 1, 2);
+    grid->addWidget(quality_, 6, 1, 1, 2);
     replace_->setObjectName(QStringLiteral("render-replace"));
     resume_->setObjectName(QStringLiteral("render-resume"));
     auto* there = newColumn(4);
     there->addWidget(replace_);
     there->addWidget(resume_);
-    grid->addLayout(there, 6, 1, 1, 2);
+    grid->addLayout(there, 7, 1, 1, 2);
     column->addLayout(grid);
     // Long words do not push the panel wider than its place; the open list shows them whole.
-    for (QComboBox* list : {format_, range_, size_, version_, quality_, depth_}) {
+    for (QComboBox* list : {format_, range_, size_, version_, quality_, depth_, coder_}) {
         list->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
         list->setMinimumContentsLength(list == format_ ? 24 : 10);
     }
@@ -147,8 +152,9 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     connect(list_, &QListWidget::currentRowChanged, this, &RenderPanel::showState);
 
     connect(choose, &QPushButton::clicked, this, [this] {
-        const QString chosen = dialogs_.saveFile(this, tr("Render to"), path_->text(),
-                                                 tr("Films and pictures (*.mp4 *.mkv *.webm *.mov *.gif *.png *.exr)"));
+        const QString chosen =
+            dialogs_.saveFile(this, tr("Render to"), path_->text(),
+                              tr("Films and pictures (*.mp4 *.mkv *.webm *.mov *.gif *.png *.tif *.dpx *.exr)"));
         if (!chosen.isEmpty())
             path_->setText(chosen);
     });
@@ -161,6 +167,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
         showState();
     });
     connect(path_, &QLineEdit::textChanged, this, &RenderPanel::followPath);
+    connect(coder_, &QComboBox::currentIndexChanged, this, &RenderPanel::showState);
     connect(range_, &QComboBox::currentIndexChanged, this, &RenderPanel::showState);
     for (auto* field : {first_, last_})
         connect(field, &ValueField::wished, this, [this, field](double value) {
@@ -207,16 +214,61 @@ void RenderPanel::suggest()
     showState();
 }
 
+ColourSpace RenderPanel::colour() const
+{
+    return session_.film.clipInfo() ? session_.film.clipInfo()->colour : ColourSpace();
+}
+
+Coder RenderPanel::coder() const
+{
+    return coder_->count() > 0 ? static_cast<Coder>(coder_->currentData().toInt()) : Coder::usual;
+}
+
+void RenderPanel::offerForms(std::optional<FilmFormat> format)
+{
+    const auto fill = [](QComboBox& list, const std::vector<std::pair<QString, int>>& items) {
+        const QSignalBlocker block(list);
+        const int chosen = list.currentData().toInt();
+        list.clear();
+        for (const auto& [text, form] : items)
+            list.addItem(text, form);
+        list.setCurrentIndex(std::max(0, list.findData(chosen)));
+    };
+    const auto label = [](Coder which) { return ours(coderWords[static_cast<std::size_t>(which)].label); };
+    std::vector<std::pair<QString, int>> coders;
+    for (const Coder each : format ? codersIn(*format) : std::vector{Coder::usual}) {
+        const Coder usual = format ? coderFor(*format, each, colour()) : each;
+        coders.emplace_back(each == Coder::usual && usual != each ? tr("usual: %1").arg(label(usual)) : label(each),
+                            static_cast<int>(each));
+    }
+    fill(*coder_, coders);
+    constexpr int asTheClip = 0;
+    std::vector<std::pair<QString, int>> depths{{tr("as deep as the clip"), asTheClip}};
+    if (format != FilmFormat::exrSequence)
+        depths.emplace_back(tr("8 bits"), static_cast<int>(Depth::eight));
+    depths.emplace_back(format == FilmFormat::exrSequence ? tr("16 bits (half floats)") : tr("16 bits"),
+                        static_cast<int>(Depth::sixteen));
+    if (format == FilmFormat::exrSequence)
+        depths.emplace_back(tr("32 bits (floats)"), static_cast<int>(Depth::single));
+    fill(*depth_, depths);
+}
+
 void RenderPanel::showState()
 {
     const bool own = range_->currentIndex() == ownRange;
     for (auto* field : {first_, last_})
         field->setBarred(own ? QString() : tr("Choose \"From … to …\" above to set these frames"));
     const auto format = filmFormatOf(path_->text().toStdString());
-    depth_->setEnabled(format && holdsDepth(*format, Coder::usual));
-    depth_->setToolTip(depth_->isEnabled() ? tr("Bits of each channel")
-                                           : tr("This kind holds 8 bits; MKV, MOV, PNG and OpenEXR hold more"));
-    const bool coded = format && !isSequence(*format) && *format != FilmFormat::mkv && *format != FilmFormat::gif;
+    offerForms(format);
+    coder_->setEnabled(coder_->count() > 1);
+    coder_->setToolTip(coder_->isEnabled() ? tr("How the pictures are coded")
+                                           : tr("Pictures and GIF are coded in one way only"));
+    depth_->setEnabled(format && holdsDepth(*format, coder()));
+    depth_->setToolTip(depth_->isEnabled()         ? tr("Bits of each channel")
+                       : format == FilmFormat::gif ? tr("GIF holds 256 colours")
+                                                   : tr("This coding says how many bits it holds"));
+    const Coder used = format ? coderFor(*format, coder(), colour()) : Coder::usual;
+    const bool coded = used != Coder::usual && used != Coder::ffv1 && used != Coder::dnxhrHqx;
     quality_->setEnabled(coded);
     quality_->setToolTip(coded ? tr("How large the film is and how long its coding takes")
                                : tr("This kind has one quality only"));
@@ -252,7 +304,7 @@ QString RenderPanel::whyNot() const
     if (path_->text().trimmed().isEmpty())
         return tr("Say which file the film is written to.");
     if (!filmFormatOf(path_->text().toStdString()))
-        return tr("No kind of film ends like this file: use .mp4, .mkv, .webm, .mov, .gif, .png or .exr.");
+        return tr("No kind of film ends like this file: use .mp4, .mkv, .webm, .mov, .gif, .png, .tif, .dpx or .exr.");
     if (range_->currentIndex() == loopRange && !session_.playhead.loop().set())
         return tr("There is no loop. Drag one out on the Reel's ruler with Shift, or choose other frames.");
     if (range_->currentIndex() == ownRange && first_->value() > last_->value())
@@ -301,8 +353,9 @@ void RenderPanel::start()
     options.projectPath = session_.file.path().toStdString();
     options.resume = resume_->isChecked() && resume_->isEnabled();
     options.quality = static_cast<FilmQuality>(quality_->currentIndex());
+    options.coder = coder();
     if (depth_->isEnabled() && depth_->currentIndex() > 0)
-        options.depth = depth_->currentIndex() == 1 ? Depth::eight : Depth::sixteen;
+        options.depth = static_cast<Depth>(depth_->currentData().toInt());
     enum { full, gentle, both };
     const int version = version_->currentIndex();
     const QString path = path_->text();

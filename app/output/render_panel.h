@@ -62,6 +62,10 @@ private:
     void follow(const RenderProgress& progress);
     void finish(bool ok, bool cancelled, const QString& text);
     QString extension() const;
+    /// The coders and depths that go into a kind of film, the chosen ones where they do.
+    void offerForms(std::optional<FilmFormat> format);
+    Coder coder() const;
+    ColourSpace colour() const; ///< of the film
 
     Session& session_;
     Dialogs& dialogs_;
@@ -80,6 +84,7 @@ private:
     QComboBox* version_;
     QComboBox* quality_;
     QComboBox* depth_;
+    QComboBox* coder_;
     QCheckBox* resume_;
     QListWidget* list_;
     QPushButton* remove_;

@@ -722,6 +722,10 @@ QString PictureView::facts() const
         parts << tr("cover off");
     else
         parts << tr("cover %1 %").arg(100 * cover.at(session_.playhead.frame()), 0, 'f', 1);
+    if (const auto& clip = session_.film.clipInfo(); clip && clip->colour.hdr())
+        parts << (clip->colour.transfer == Transfer::pq ? tr("PQ shown as SDR") : tr("HLG shown as SDR"));
+    else if (clip && clip->depth == Depth::single)
+        parts << tr("light up to white");
     if (player_.playing())
         parts << tr("%1 fps").arg(player_.shownRate(), 0, 'f', 1);
     return parts.join(QStringLiteral("   "));

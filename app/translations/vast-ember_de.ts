@@ -1001,10 +1001,6 @@
         <translation>seine Codierung ({}) wird hier nicht gelesen</translation>
     </message>
     <message>
-        <source>films end in .mp4, .mkv, .webm, .mov or .gif, numbered pictures in .png, .exr or a folder</source>
-        <translation>Filme enden auf .mp4, .mkv, .webm, .mov oder .gif, nummerierte Bilder auf .png, .exr oder einen Ordner</translation>
-    </message>
-    <message>
         <source>a film cannot be {} x {} pixels</source>
         <translation>ein Film kann nicht {} x {} Pixel groß sein</translation>
     </message>
@@ -3251,6 +3247,122 @@
     <message>
         <source>Frames in which an axis goes back to rest after its last key; 0 jumps</source>
         <translation>Bilder, in denen eine Achse nach ihrem letzten Key zur Ruhe zurückgeht; 0 springt</translation>
+    </message>
+    <message>
+        <source>has no {}: read as black</source>
+        <translation>hat kein {}: als Schwarz gelesen</translation>
+    </message>
+    <message>
+        <source>names primaries that are not known here: read as BT.709</source>
+        <translation>nennt Grundfarben, die hier nicht bekannt sind: als BT.709 gelesen</translation>
+    </message>
+    <message>
+        <source>it has no flat picture</source>
+        <translation>darin ist kein flaches Bild</translation>
+    </message>
+    <message>
+        <source>it has no channels R, G, B or Y, only {}</source>
+        <translation>es hat keine Kanäle R, G, B oder Y, nur {}</translation>
+    </message>
+    <message>
+        <source>its windows have impossible sizes</source>
+        <translation>seine Fenster haben unmögliche Größen</translation>
+    </message>
+    <message>
+        <source>films are not written in the clip&apos;s own coding, {}; choose another</source>
+        <translation>in der Codierung des Clips, {}, werden keine Filme geschrieben; eine andere wählen</translation>
+    </message>
+    <message>
+        <source>its coder has no pixels of the kind {}; choose another</source>
+        <translation>diese Codierung hat keine Pixel der Art {}; eine andere wählen</translation>
+    </message>
+    <message>
+        <source>{} does not go into this kind of file</source>
+        <translation>{} passt nicht in diese Art von Datei</translation>
+    </message>
+    <message>
+        <source>The clip holds light of any brightness, the film codes up to white: what is brighter is cut off. OpenEXR (.exr) keeps it.</source>
+        <translation>Der Clip enthält Licht jeder Helligkeit, der Film nur bis Weiß: was heller ist, wird abgeschnitten. OpenEXR (.exr) behält es.</translation>
+    </message>
+    <message>
+        <source>The film is {}.</source>
+        <translation>Der Film ist {}.</translation>
+    </message>
+    <message>
+        <source>Its clips have different colour spaces; all are brought into the first one&apos;s, {}.</source>
+        <translation>Die Clips haben verschiedene Farbräume; alle werden in den des ersten gebracht: {}.</translation>
+    </message>
+    <message>
+        <source>films end in .mp4, .mkv, .webm, .mov or .gif, numbered pictures in .png, .tif, .dpx, .exr or a folder</source>
+        <translation>Filme enden auf .mp4, .mkv, .webm, .mov oder .gif, nummerierte Bilder auf .png, .tif, .dpx, .exr oder einen Ordner</translation>
+    </message>
+    <message>
+        <source>usual for this kind</source>
+        <translation>für diese Art üblich</translation>
+    </message>
+    <message>
+        <source>H.264, 8 bits</source>
+        <translation>H.264, 8 Bit</translation>
+    </message>
+    <message>
+        <source>H.264, 10 bits</source>
+        <translation>H.264, 10 Bit</translation>
+    </message>
+    <message>
+        <source>HEVC, 8 bits</source>
+        <translation>HEVC, 8 Bit</translation>
+    </message>
+    <message>
+        <source>HEVC, 10 bits</source>
+        <translation>HEVC, 10 Bit</translation>
+    </message>
+    <message>
+        <source>HEVC, 12 bits</source>
+        <translation>HEVC, 12 Bit</translation>
+    </message>
+    <message>
+        <source>AV1, 10 bits</source>
+        <translation>AV1, 10 Bit</translation>
+    </message>
+    <message>
+        <source>VP9, 8 bits</source>
+        <translation>VP9, 8 Bit</translation>
+    </message>
+    <message>
+        <source>VP9, 10 bits</source>
+        <translation>VP9, 10 Bit</translation>
+    </message>
+    <message>
+        <source>ProRes 422</source>
+        <translation>ProRes 422</translation>
+    </message>
+    <message>
+        <source>ProRes 422 HQ</source>
+        <translation>ProRes 422 HQ</translation>
+    </message>
+    <message>
+        <source>ProRes 4444, with alpha</source>
+        <translation>ProRes 4444, mit Alpha</translation>
+    </message>
+    <message>
+        <source>DNxHR HQX</source>
+        <translation>DNxHR HQX</translation>
+    </message>
+    <message>
+        <source>FFV1, lossless RGB</source>
+        <translation>FFV1, verlustfreies RGB</translation>
+    </message>
+    <message>
+        <source>as the clip came</source>
+        <translation>wie der Clip kam</translation>
+    </message>
+    <message>
+        <source>which is pictures</source>
+        <translation>nämlich Bilder</translation>
+    </message>
+    <message>
+        <source>linear light</source>
+        <translation>lineares Licht</translation>
     </message>
 </context>
 <context>
@@ -8337,6 +8449,18 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <source>Picture</source>
         <translation>Bild</translation>
     </message>
+    <message>
+        <source>PQ shown as SDR</source>
+        <translation>PQ als SDR gezeigt</translation>
+    </message>
+    <message>
+        <source>HLG shown as SDR</source>
+        <translation>HLG als SDR gezeigt</translation>
+    </message>
+    <message>
+        <source>light up to white</source>
+        <translation>Licht bis Weiß</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::PivotMark</name>
@@ -9016,22 +9140,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Art</translation>
     </message>
     <message>
-        <source>MP4, H.264 and AAC</source>
-        <translation>MP4, H.264 und AAC</translation>
-    </message>
-    <message>
-        <source>MKV, lossless FFV1 and FLAC</source>
-        <translation>MKV, verlustfrei FFV1 und FLAC</translation>
-    </message>
-    <message>
-        <source>WebM, VP9 and Opus</source>
-        <translation>WebM, VP9 und Opus</translation>
-    </message>
-    <message>
-        <source>MOV, ProRes and PCM</source>
-        <translation>MOV, ProRes und PCM</translation>
-    </message>
-    <message>
         <source>GIF, for a quick look, no sound</source>
         <translation>GIF, für einen schnellen Blick, ohne Ton</translation>
     </message>
@@ -9128,10 +9236,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Rendern nach</translation>
     </message>
     <message>
-        <source>Films and pictures (*.mp4 *.mkv *.webm *.mov *.gif *.png *.exr)</source>
-        <translation>Filme und Bilder (*.mp4 *.mkv *.webm *.mov *.gif *.png *.exr)</translation>
-    </message>
-    <message>
         <source>%1 x %2</source>
         <translation>%1 x %2</translation>
     </message>
@@ -9146,10 +9250,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>Bits of each channel</source>
         <translation>Bits je Kanal</translation>
-    </message>
-    <message>
-        <source>This kind holds 8 bits; MKV, MOV, PNG and OpenEXR hold more</source>
-        <translation>Diese Art fasst 8 Bit; MKV, MOV, PNG und OpenEXR fassen mehr</translation>
     </message>
     <message>
         <source>How large the film is and how long its coding takes</source>
@@ -9198,10 +9298,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>Say which file the film is written to.</source>
         <translation>Sagen Sie, in welche Datei der Film geschrieben wird.</translation>
-    </message>
-    <message>
-        <source>No kind of film ends like this file: use .mp4, .mkv, .webm, .mov, .gif, .png or .exr.</source>
-        <translation>Keine Art Film endet wie diese Datei: .mp4, .mkv, .webm, .mov, .gif, .png oder .exr verwenden.</translation>
     </message>
     <message>
         <source>There is no loop. Drag one out on the Reel&apos;s ruler with Shift, or choose other frames.</source>
@@ -9274,6 +9370,70 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>Removes this entry; no file is touched</source>
         <translation>Vergisst diese Zeile der Warteschlange; keine Datei wird berührt</translation>
+    </message>
+    <message>
+        <source>TIFF, one for each frame, no sound</source>
+        <translation>TIFF, eine Datei je Bild, ohne Ton</translation>
+    </message>
+    <message>
+        <source>DPX, one for each frame, no sound</source>
+        <translation>DPX, eine Datei je Bild, ohne Ton</translation>
+    </message>
+    <message>
+        <source>Coding</source>
+        <translation>Codierung</translation>
+    </message>
+    <message>
+        <source>Films and pictures (*.mp4 *.mkv *.webm *.mov *.gif *.png *.tif *.dpx *.exr)</source>
+        <translation>Filme und Bilder (*.mp4 *.mkv *.webm *.mov *.gif *.png *.tif *.dpx *.exr)</translation>
+    </message>
+    <message>
+        <source>usual: %1</source>
+        <translation>üblich: %1</translation>
+    </message>
+    <message>
+        <source>16 bits (half floats)</source>
+        <translation>16 Bit (halbe Floats)</translation>
+    </message>
+    <message>
+        <source>32 bits (floats)</source>
+        <translation>32 Bit (Floats)</translation>
+    </message>
+    <message>
+        <source>How the pictures are coded</source>
+        <translation>Wie die Bilder codiert werden</translation>
+    </message>
+    <message>
+        <source>Pictures and GIF are coded in one way only</source>
+        <translation>Einzelbilder und GIF werden nur auf eine Art codiert</translation>
+    </message>
+    <message>
+        <source>GIF holds 256 colours</source>
+        <translation>GIF hat 256 Farben</translation>
+    </message>
+    <message>
+        <source>This coding says how many bits it holds</source>
+        <translation>Diese Codierung legt die Bittiefe selbst fest</translation>
+    </message>
+    <message>
+        <source>No kind of film ends like this file: use .mp4, .mkv, .webm, .mov, .gif, .png, .tif, .dpx or .exr.</source>
+        <translation>Keine Art von Film endet wie diese Datei: .mp4, .mkv, .webm, .mov, .gif, .png, .tif, .dpx oder .exr verwenden.</translation>
+    </message>
+    <message>
+        <source>MP4, sound in AAC</source>
+        <translation>MP4, Ton in AAC</translation>
+    </message>
+    <message>
+        <source>MKV, sound in FLAC</source>
+        <translation>MKV, Ton in FLAC</translation>
+    </message>
+    <message>
+        <source>WebM, sound in Opus</source>
+        <translation>WebM, Ton in Opus</translation>
+    </message>
+    <message>
+        <source>MOV, sound in PCM</source>
+        <translation>MOV, Ton in PCM</translation>
     </message>
 </context>
 <context>

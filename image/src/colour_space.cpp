@@ -90,13 +90,6 @@ ColourMatrix adapted(const Triple& from, const Triple& to)
     return times(inverted(bradford), times(scale, bradford));
 }
 
-// The table of codes: octaves of light from 2^lowest on, each in 2^stepBits even steps.
-constexpr int lowest = -40;
-constexpr int octaves = 48;
-constexpr int stepBits = 9;
-constexpr int shift = 23 - stepBits;
-constexpr std::uint32_t firstBits = static_cast<std::uint32_t>(127 + lowest) << 23;
-
 } // namespace
 
 double lightOfCode(Transfer transfer, double code)

@@ -57,6 +57,13 @@ void runCodeShorts(const std::int16_t* from, std::uint8_t* to, std::size_t chann
 void runReadBytes(const std::uint8_t* from, float* to, std::size_t channels, bool light);
 void runCodeBytes(const float* from, std::uint8_t* to, std::size_t channels, bool light);
 
+/// RGBA of 16 bits to floats, multiplied, and back, rounded and cut off.
+void runFloatsOfShorts(const std::uint16_t* from, float* to, std::size_t channels, float scale);
+void runShortsOfFloats(const float* from, std::uint16_t* to, std::size_t channels, float scale);
+/// The same by the tables of a TransferCurve: to light, alpha from 0 to 1; and back, alpha left at its most.
+void runLightOfShorts(const std::uint16_t* from, float* to, std::size_t channels, const float* lights);
+void runShortsOfLight(const float* from, std::uint16_t* to, std::size_t channels, const float* codes);
+
 /// Floats to IEEE 754 binary16, rounded to the nearest, and back; a whole number of pixels.
 void runHalvesOfFloats(const float* from, std::uint16_t* to, std::size_t channels);
 void runFloatsOfHalves(const std::uint16_t* from, float* to, std::size_t channels);

@@ -29,7 +29,7 @@ void multiplyAlpha(float* pixels, int count, float whole)
     }
 }
 
-/// 16 bits, another curve than sRGB, or with alpha to divide out: one pixel at a time.
+/// With alpha to divide out, or bytes by another curve than sRGB: one pixel at a time.
 void writeCarefully(const float* from, Domain domain, int count, Image& out, int x, int y)
 {
     const bool deep = out.depth() == Depth::sixteen;
@@ -135,11 +135,9 @@ void readPixels(const Image& source, Domain domain, int x, int y, int count, flo
     } else {
         const std::uint16_t* from = source.deepAt(x, y);
         if (light)
-            for (std::size_t i = 0; i < channels; ++i)
-                to[i] = i % 4 == 3 ? static_cast<float>(from[i]) / 65535.0F : curve.light(from[i]);
+            runLightOfShorts(from, to, channels, curve.lights());
         else
-            for (std::size_t i = 0; i < channels; ++i)
-                to[i] = static_cast<float>(from[i]) / 257.0F;
+            runFloatsOfShorts(from, to, channels, 1 / 257.0F);
     }
     if (!source.opaque())
         multiplyAlpha(to, count, light ? 1.0F : 255.0F);
@@ -147,12 +145,21 @@ void readPixels(const Image& source, Domain domain, int x, int y, int count, flo
 
 void writePixels(const float* from, Domain domain, int count, Image& out, int x, int y)
 {
+    const auto channels = 4 * static_cast<std::size_t>(count);
+    const bool light = domain == Domain::light;
+    const Transfer transfer = out.colour().transfer;
     if (out.depth() == Depth::single)
-        std::memcpy(out.floatAt(x, y), from, 4 * sizeof(float) * static_cast<std::size_t>(count));
-    else if (out.depth() == Depth::sixteen || !out.opaque() || out.colour().transfer != Transfer::srgb)
+        std::memcpy(out.floatAt(x, y), from, channels * sizeof(float));
+    else if (!out.opaque())
+        writeCarefully(from, domain, count, out, x, y);
+    else if (out.depth() == Depth::sixteen && light)
+        runShortsOfLight(from, out.deepAt(x, y), channels, TransferCurve::of(transfer).codes());
+    else if (out.depth() == Depth::sixteen)
+        runShortsOfFloats(from, out.deepAt(x, y), channels, 257);
+    else if (light && transfer != Transfer::srgb)
         writeCarefully(from, domain, count, out, x, y);
     else
-        runCodeBytes(from, out.at(x, y), 4 * static_cast<std::size_t>(count), domain == Domain::light);
+        runCodeBytes(from, out.at(x, y), channels, light);
 }
 
 } // namespace ember

@@ -6,6 +6,7 @@
 #include <hwy/foreach_target.h>
 #include <hwy/highway.h>
 
+#include "ember/image/colour_space.h"
 #include "kernels.h"
 #include "vectors-inl.h"
 
@@ -139,6 +140,71 @@ HWY_INLINE void inVectors(std::size_t channels, Work work)
 #endif
 }
 
+alignas(64) constexpr float alphaLanes[16] = {0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0, 1};
+
+/// What the vector code says of a lane: alpha or a colour. Lanes begin at channel 0 but where there is one only.
+template <class D>
+HWY_INLINE hn::Mask<D> isAlpha(D d, std::size_t channel)
+{
+    return hn::Gt(hn::LoadU(d, alphaLanes + channel % 4), hn::Zero(d));
+}
+
+void floatsOfShorts(const std::uint16_t* from, float* to, std::size_t channels, float scale)
+{
+    inVectors(channels, [&](auto d, std::size_t i) HWY_ATTR {
+        const hn::Rebind<std::int32_t, decltype(d)> d32;
+        const hn::Rebind<std::uint16_t, decltype(d)> d16;
+        hn::StoreU(hn::Mul(hn::ConvertTo(d, hn::PromoteTo(d32, hn::LoadU(d16, from + i))), hn::Set(d, scale)), d,
+                   to + i);
+    });
+}
+
+void shortsOfFloats(const float* from, std::uint16_t* to, std::size_t channels, float scale)
+{
+    inVectors(channels, [&](auto d, std::size_t i) HWY_ATTR {
+        const hn::Rebind<std::uint16_t, decltype(d)> d16;
+        const auto value = hn::Mul(hn::LoadU(d, from + i), hn::Set(d, scale));
+        // What is out of range is cut off when it is narrowed.
+        hn::StoreU(hn::DemoteTo(d16, hn::NearestInt(hn::Min(value, hn::Set(d, 65535.0F)))), d16, to + i);
+    });
+}
+
+void lightOfShorts(const std::uint16_t* from, float* to, std::size_t channels, const float* lights)
+{
+    inVectors(channels, [&](auto d, std::size_t i) HWY_ATTR {
+        const hn::Rebind<std::int32_t, decltype(d)> d32;
+        const hn::Rebind<std::uint16_t, decltype(d)> d16;
+        const auto code = hn::PromoteTo(d32, hn::LoadU(d16, from + i));
+        const auto straight = hn::Mul(hn::ConvertTo(d, code), hn::Set(d, 1.0F / 65535));
+        hn::StoreU(hn::IfThenElse(isAlpha(d, i), straight, hn::GatherIndex(d, lights, code)), d, to + i);
+    });
+}
+
+void shortsOfLight(const float* from, std::uint16_t* to, std::size_t channels, const float* codes)
+{
+    using Curve = TransferCurve;
+    constexpr auto first = static_cast<std::int32_t>(Curve::firstBits);
+    constexpr std::int32_t within = (1 << Curve::shift) - 1;
+    inVectors(channels, [&](auto d, std::size_t i) HWY_ATTR {
+        const hn::Rebind<std::int32_t, decltype(d)> d32;
+        const hn::Rebind<std::uint16_t, decltype(d)> d16;
+        const auto given = hn::LoadU(d, from + i);
+        const auto least = hn::BitCast(d, hn::Set(d32, first));
+        // Also NaN is the least.
+        const auto light = hn::Min(hn::IfThenElse(hn::Gt(given, least), given, least), hn::Set(d, 255.0F));
+        const auto at = hn::Sub(hn::BitCast(d32, light), hn::Set(d32, first));
+        const auto step = hn::ShiftRight<Curve::shift>(at);
+        const auto share =
+            hn::Mul(hn::ConvertTo(d, hn::And(at, hn::Set(d32, within))), hn::Set(d, 1.0F / (within + 1)));
+        const auto below = hn::GatherIndex(d, codes, step);
+        const auto above = hn::GatherIndex(d, codes + 1, step);
+        const auto code = hn::Min(hn::MulAdd(hn::Sub(above, below), share, below), hn::Set(d, 1.0F));
+        const auto most = hn::Set(d, 65535.0F);
+        const auto value = hn::IfThenElse(isAlpha(d, i), most, hn::Mul(code, most));
+        hn::StoreU(hn::DemoteTo(d16, hn::NearestInt(value)), d16, to + i);
+    });
+}
+
 void halvesOfFloats(const float* from, std::uint16_t* to, std::size_t channels)
 {
     inVectors(channels, [&](auto d, std::size_t i) HWY_ATTR {
@@ -218,6 +284,10 @@ HWY_EXPORT(readBytes);
 HWY_EXPORT(codeBytes);
 HWY_EXPORT(addWeighted);
 HWY_EXPORT(flash);
+HWY_EXPORT(floatsOfShorts);
+HWY_EXPORT(shortsOfFloats);
+HWY_EXPORT(lightOfShorts);
+HWY_EXPORT(shortsOfLight);
 HWY_EXPORT(halvesOfFloats);
 HWY_EXPORT(floatsOfHalves);
 HWY_EXPORT(sharpenAcross);
@@ -240,6 +310,26 @@ void runAddWeighted(const float* from, const float* weight, std::size_t pixels, 
 void runFlash(float* pixels, float kept, const float* added, std::size_t count)
 {
     HWY_DYNAMIC_DISPATCH(flash)(pixels, kept, added, count);
+}
+
+void runFloatsOfShorts(const std::uint16_t* from, float* to, std::size_t channels, float scale)
+{
+    HWY_DYNAMIC_DISPATCH(floatsOfShorts)(from, to, channels, scale);
+}
+
+void runShortsOfFloats(const float* from, std::uint16_t* to, std::size_t channels, float scale)
+{
+    HWY_DYNAMIC_DISPATCH(shortsOfFloats)(from, to, channels, scale);
+}
+
+void runLightOfShorts(const std::uint16_t* from, float* to, std::size_t channels, const float* lights)
+{
+    HWY_DYNAMIC_DISPATCH(lightOfShorts)(from, to, channels, lights);
+}
+
+void runShortsOfLight(const float* from, std::uint16_t* to, std::size_t channels, const float* codes)
+{
+    HWY_DYNAMIC_DISPATCH(shortsOfLight)(from, to, channels, codes);
 }
 
 void runHalvesOfFloats(const float* from, std::uint16_t* to, std::size_t channels)

@@ -36,7 +36,7 @@ QString probed(const std::string& path, const char* key)
                 {QStringLiteral("-v"), QStringLiteral("error"), QStringLiteral("-select_streams"), QStringLiteral("v"),
                  QStringLiteral("-show_entries"), QStringLiteral("stream=") + QLatin1String(key), QStringLiteral("-of"),
                  QStringLiteral("csv=p=0"), QString::fromStdString(path)});
-    probe.waitForFinished(30000);
+    probe.waitForFinished(60000);
     return QString::fromUtf8(probe.readAllStandardOutput()).trimmed().remove(QLatin1Char(','));
 }
 

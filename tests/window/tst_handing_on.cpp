@@ -275,7 +275,7 @@ private slots:
         key(Qt::Key_R, Qt::ControlModifier);
         turn();
         choose([this] { return child<QComboBox>("render-version"); }, QStringLiteral("both versions"));
-        choose([this] { return child<QComboBox>("render-format"); }, QStringLiteral("MKV, lossless FFV1 and FLAC"));
+        choose([this] { return child<QComboBox>("render-format"); }, QStringLiteral("MKV, sound in FLAC"));
         child<QLineEdit>("render-path")->setText(at(QStringLiteral("both.mkv")));
         click("render-start");
         auto* queue = child<QListWidget>("render-queue");

@@ -749,7 +749,8 @@ private slots:
             QVERIFY2(path.endsWith(format->currentData().toString()), qPrintable(path));
             const auto kind = filmFormatOf(path.toStdString());
             QVERIFY(kind);
-            QCOMPARE(child<QWidget>("render-depth")->isEnabled(), holdsDepth(*kind));
+            QCOMPARE(child<QWidget>("render-depth")->isEnabled(), holdsDepth(*kind, Coder::usual));
+            QCOMPARE(child<QWidget>("render-coder")->isEnabled(), codersIn(*kind).size() > 1);
             QCOMPARE(child<QWidget>("render-resume")->isEnabled(), isSequence(*kind));
             QVERIFY(!child<QWidget>("render-quality")->toolTip().isEmpty());
         }

@@ -59,11 +59,21 @@ public:
     /// The code (0 to 1) of light: what is outside is cut off, NaN is 0. Within 1e-6 of the formula.
     float code(float light) const;
 
+    /// The tables themselves, for vector code: light of every code of 16 bits, and codes of lights that are even within
+    /// each octave. Number i of these is that of the light whose bits are firstBits + (i << shift).
+    const float* lights() const { return light_.data(); }
+    const float* codes() const { return code_.data(); }
+    static constexpr int lowestOctave = -40;
+    static constexpr int octaves = 48;
+    static constexpr int stepBits = 9;
+    static constexpr int shift = 23 - stepBits;
+    static constexpr std::uint32_t firstBits = static_cast<std::uint32_t>(127 + lowestOctave) << 23;
+
 private:
     explicit TransferCurve(Transfer transfer);
 
     std::vector<float> light_;
-    std::vector<float> code_; ///< at lights that are even within each octave
+    std::vector<float> code_;
 };
 
 } // namespace ember
