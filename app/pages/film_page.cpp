@@ -15,6 +15,7 @@
 #include "ember/project/shot_edits.h"
 #include "flow_layout.h"
 #include "form.h"
+#include "frame_block.h"
 #include "key_rows.h"
 #include "motion_chooser.h"
 #include "part_binding.h"
@@ -39,6 +40,7 @@ FilmPage::FilmPage(Session& session, QWidget* parent) : FreshPage(parent), sessi
 {
     auto* column = newColumn(this, 4, {14, 4, 14, 6});
     buildClock(*column);
+    column->addWidget(frame_ = new FrameBlock(session.document, session.playhead, session.messages, this));
     column->addWidget(shot_ = new ShotBlock(session.document, session.shots, session.playhead, session.shaping, this));
     column->addWidget(rule(this));
     buildMaster(*column);
@@ -441,6 +443,7 @@ void FilmPage::refresh()
         clock_->setText(session_.document.timecode(0));
     master_->refresh();
     refreshAxes();
+    frame_->refresh();
     shot_->refresh();
     overlap_->refresh();
     refreshGroups();

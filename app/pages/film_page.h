@@ -18,6 +18,7 @@ class QVBoxLayout;
 namespace ember::app {
 
 class ControlGrid;
+class FrameBlock;
 class KeyRows;
 class MotionChooser;
 class ShotBlock;
@@ -50,6 +51,7 @@ private:
     };
     Session& session_;
     QLineEdit* clock_ = nullptr; ///< the timecode of the first frame
+    FrameBlock* frame_ = nullptr;
     ShotBlock* shot_ = nullptr;
     ControlGrid* master_ = nullptr;
     std::array<QCheckBox*, axisCount> axes_{};

@@ -22,6 +22,31 @@ namespace {
 constexpr std::size_t mostListed = 8;
 
 const FieldSpec inField{"in", "In", "", 0, 100'000'000, 0, 1, "The clip's frame that is shown first; the length stays"};
+/// What a shot's framing has of this; the rest only where it is placed by hand.
+std::optional<double> framingValue(const Shot& shot, const std::string& key)
+{
+    if (shot.gap())
+        return std::nullopt;
+    if (key == shotfield::framing.key)
+        return static_cast<double>(shot.framing.how);
+    if (shot.framing.how != Framing::How::place)
+        return std::nullopt;
+    return key == shotfield::framingX.key      ? std::optional(shot.framing.x)
+           : key == shotfield::framingY.key    ? std::optional(shot.framing.y)
+           : key == shotfield::framingSize.key ? std::optional(shot.framing.size)
+                                               : std::nullopt;
+}
+
+void setFramingValue(Framing& framing, const std::string& key, double value)
+{
+    if (key == shotfield::framing.key)
+        framing.how = static_cast<Framing::How>(value);
+    else
+        (key == shotfield::framingX.key   ? framing.x
+         : key == shotfield::framingY.key ? framing.y
+                                          : framing.size) = value;
+}
+
 const FieldSpec lengthField{"length", "Length", "frames", 1, 100'000'000, 1, 1, "How long the shot is in the film",
                             {},       true};
 
@@ -53,7 +78,9 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
         const Shot& shot = document_.project().shots[here->index];
         if (key == "length")
             return static_cast<double>(shot.length);
-        if (shot.available == 0) // nothing in it moves
+        if (const auto value = framingValue(shot, key))
+            return *value;
+        if (shot.available == 0 || key.starts_with("framing")) // nothing in it moves
             return std::nullopt;
         return key == "in" ? shot.in : shot.speed;
     };
@@ -65,6 +92,9 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
     values_->add("in", inField);
     values_->add("length", lengthField);
     values_->add("speed", shotfield::speed);
+    for (const FieldSpec* spec :
+         {&shotfield::framing, &shotfield::framingX, &shotfield::framingY, &shotfield::framingSize})
+        values_->add(std::string(spec->key), *spec);
     column->addWidget(values_);
     waitingSays_->setObjectName(QStringLiteral("shot-waiting"));
     waitingSays_->setWordWrap(true);
@@ -90,6 +120,12 @@ void ShotBlock::setValue(const std::string& key, double value, Document::Gesture
     } else if (key == "speed") {
         document_.edit(withShotSpeed(project, shot.id, value),
                        tr("Shot %1 at %2 %").arg(here->index + 1).arg(std::round(1000 * value) / 10), gesture);
+    } else if (key.starts_with("framing")) {
+        std::vector<Shot> shots = project.shots;
+        setFramingValue(shots[here->index].framing, key, value);
+        document_.edit(withShots(project, std::move(shots)),
+                       tr("The picture of shot %1 is framed anew").arg(here->index + 1), gesture);
+        return; // the playhead stays
     } else {
         std::vector<Shot> shots = project.shots;
         const double last = static_cast<double>(shot.available) - static_cast<double>(shot.length) * shot.speed;

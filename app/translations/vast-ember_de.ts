@@ -3364,6 +3364,38 @@
         <source>linear light</source>
         <translation>lineares Licht</translation>
     </message>
+    <message>
+        <source>Of the size that just fills the frame</source>
+        <translation>Von der Größe, die den Rahmen gerade füllt</translation>
+    </message>
+    <message>
+        <source>From the frame&apos;s middle to the picture&apos;s, down</source>
+        <translation>Von der Mitte des Rahmens zu der des Bildes, nach unten</translation>
+    </message>
+    <message>
+        <source>From the frame&apos;s middle to the picture&apos;s, to the right</source>
+        <translation>Von der Mitte des Rahmens zu der des Bildes, nach rechts</translation>
+    </message>
+    <message>
+        <source>How the clip&apos;s picture lies in the frame: it fills it, all of it fits in with black around it, or it is placed by hand</source>
+        <translation>Wie das Bild des Clips im Rahmen liegt: es füllt ihn, es passt ganz hinein mit Schwarz darum, oder es liegt von Hand</translation>
+    </message>
+    <message>
+        <source>Picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>fit</source>
+        <translation>einpassen</translation>
+    </message>
+    <message>
+        <source>fill</source>
+        <translation>füllen</translation>
+    </message>
+    <message>
+        <source>placed</source>
+        <translation>platziert</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -5761,6 +5793,105 @@
     <message>
         <source>Removes the layer; its file stays</source>
         <translation>Entfernt die Ebene; ihre Datei bleibt</translation>
+    </message>
+</context>
+<context>
+    <name>ember::app::FrameBlock</name>
+    <message>
+        <source>2160p</source>
+        <translation>2160p</translation>
+    </message>
+    <message>
+        <source>1080p</source>
+        <translation>1080p</translation>
+    </message>
+    <message>
+        <source>720p</source>
+        <translation>720p</translation>
+    </message>
+    <message>
+        <source>upright, 9:16</source>
+        <translation>hochkant, 9:16</translation>
+    </message>
+    <message>
+        <source>upright, 4:5</source>
+        <translation>hochkant, 4:5</translation>
+    </message>
+    <message>
+        <source>square</source>
+        <translation>quadratisch</translation>
+    </message>
+    <message>
+        <source>wide, 2.39:1</source>
+        <translation>breit, 2,39:1</translation>
+    </message>
+    <message>
+        <source>%1 x %2</source>
+        <translation>%1 x %2</translation>
+    </message>
+    <message>
+        <source>%1 fps</source>
+        <translation>%1 B/s</translation>
+    </message>
+    <message>
+        <source>Sizes</source>
+        <translation>Größen</translation>
+    </message>
+    <message>
+        <source>Usual frame sizes</source>
+        <translation>Übliche Bildgrößen</translation>
+    </message>
+    <message>
+        <source>Pixel amounts follow the frame size</source>
+        <translation>Pixelwerte folgen der Bildgröße</translation>
+    </message>
+    <message>
+        <source>Frame</source>
+        <translation>Format</translation>
+    </message>
+    <message>
+        <source>Frame size</source>
+        <translation>Bildgröße</translation>
+    </message>
+    <message>
+        <source>Width and height of the film in pixels, such as 1080 x 1920, up to 8192. Strikes stay on their frames; shots fill the frame, or as each says below.</source>
+        <translation>Breite und Höhe des Films in Pixeln, etwa 1080 x 1920, bis 8192. Schläge bleiben auf ihren Bildern; Einstellungen füllen das Bild oder liegen, wie jede unten sagt.</translation>
+    </message>
+    <message>
+        <source>Frame rate</source>
+        <translation>Bildrate</translation>
+    </message>
+    <message>
+        <source>Frames a second of the film. Strikes and everything else stay at their seconds.</source>
+        <translation>Bilder pro Sekunde. Schläge und alles andere bleiben bei ihren Sekunden.</translation>
+    </message>
+    <message>
+        <source>When the size changes, all amounts in pixels grow with the frame; off: they stay as they are</source>
+        <translation>Ändert sich die Größe, wachsen alle Werte in Pixeln mit dem Bild; aus: sie bleiben, wie sie sind</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>as the first clip</source>
+        <translation>wie der erste Clip</translation>
+    </message>
+    <message>
+        <source>The size of the first clip is not known.</source>
+        <translation>Die Größe des ersten Clips ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>“%1” is no frame size. Type for example 1080 x 1920, from 16 to 8192 a side.</source>
+        <translation>„%1“ ist keine Bildgröße. Zum Beispiel 1080 x 1920 eingeben, 16 bis 8192 je Seite.</translation>
+    </message>
+    <message>
+        <source>The film is %1 pixels</source>
+        <translation>Der Film hat %1 Pixel</translation>
+    </message>
+    <message>
+        <source>The film has %1</source>
+        <translation>Der Film hat %1</translation>
     </message>
 </context>
 <context>
@@ -9611,6 +9742,10 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>Waiting, as their frames are not shown:</source>
         <translation>Warten, da ihre Bilder nicht zu sehen sind:</translation>
+    </message>
+    <message>
+        <source>The picture of shot %1 is framed anew</source>
+        <translation>Das Bild der Einstellung %1 liegt anders im Rahmen</translation>
     </message>
 </context>
 <context>

@@ -21,7 +21,7 @@ struct Entry {
     std::unique_ptr<Command> (*make)();
 };
 
-constexpr std::array<Entry, 22> commandEntries{{
+constexpr std::array<Entry, 23> commandEntries{{
     {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
     {"info", "Describe a project as JSON", makeInfoCommand},
     {"poses", "List where the picture is at every frame", makePosesCommand},
@@ -34,6 +34,7 @@ constexpr std::array<Entry, 22> commandEntries{{
     {"drop", "Let bodies fall and collide, and list their impacts as JSON Lines", makeDropCommand},
     {"capture", "Read the motion of a camera from its clip", makeCaptureCommand},
     {"motions", "List the motions of real cameras", makeMotionsCommand},
+    {"frame", "Give a project another frame size or rate, the strikes where their events are", makeFrameCommand},
     {"conform", "Put a new edit of its film into a project, the strikes where their events are now",
      makeConformCommand},
     {"cuts", "Find where one shot of a clip ends and the next begins", makeCutsCommand},

@@ -42,6 +42,7 @@ std::unique_ptr<Command> makeStillCommand();
 std::unique_ptr<Command> makeCaptureCommand();
 std::unique_ptr<Command> makeMotionsCommand();
 std::unique_ptr<Command> makeConformCommand();
+std::unique_ptr<Command> makeFrameCommand();
 std::unique_ptr<Command> makeCutsCommand();
 std::unique_ptr<Command> makeRumbleCommand();
 std::unique_ptr<Command> makeExportCommand();

@@ -20,7 +20,31 @@ const FieldSpec ease = choiceField("ease", "Ease", easeWords, 1, "Easing to the 
 
 namespace shotfield {
 const FieldSpec speed{"speed", "Speed", "%", 0.05, 20, 1, 0.05, "How fast the clip runs in this shot"};
+constexpr std::array<std::string_view, 3> framingNames{"fill", "fit", "placed"};
+constexpr Choices framingWords{framingNames};
+const FieldSpec framing =
+    choiceField("framing", "Picture", framingWords, 0,
+                "How the clip's picture lies in the frame: it fills it, all of it fits in with black "
+                "around it, or it is placed by hand");
+const FieldSpec framingX{"framing_x", "x", "px", -20000,
+                         20000,       0,   1,    "From the frame's middle to the picture's, to the right"};
+const FieldSpec framingY{"framing_y", "y", "px", -20000, 20000, 0, 1, "From the frame's middle to the picture's, down"};
+const FieldSpec framingSize{"framing_size", "Size", "%", 0.05, 20, 1, 0.01, "Of the size that just fills the frame"};
 } // namespace shotfield
+
+FramedPart framedPart(const Framing& framing, int pictureWidth, int pictureHeight, int frameWidth, int frameHeight)
+{
+    const double across = static_cast<double>(frameWidth) / pictureWidth;
+    const double down = static_cast<double>(frameHeight) / pictureHeight;
+    const bool placed = framing.how == Framing::How::place;
+    const double scale = framing.how == Framing::How::fit ? std::min(across, down)
+                                                          : std::max(across, down) * (placed ? framing.size : 1);
+    const double width = frameWidth / scale;
+    const double height = frameHeight / scale;
+    const double x = placed ? framing.x / scale : 0;
+    const double y = placed ? framing.y / scale : 0;
+    return {0.5 * (pictureWidth - width) - x, 0.5 * (pictureHeight - height) - y, width, height};
+}
 
 MoveKey moveAt(const std::vector<MoveKey>& keys, FrameTime time)
 {

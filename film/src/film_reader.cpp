@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <cstring>
 #include <filesystem>
 #include <list>
 #include <vector>
@@ -24,19 +25,34 @@ Result<std::unique_ptr<ClipReader>> openClip(const Project& project, const Shot&
     return ClipReader::open(shot.clip, options);
 }
 
-/// The middle of a picture that has the shape of a frame, as large as there is.
-ImagePtr inShape(ImagePtr picture, int width, int height)
+/// What of a picture the frame shows, in whole pixels; black where there is none of it.
+ImagePtr framed(ImagePtr picture, const Framing& framing, int width, int height)
 {
-    const auto across = static_cast<std::int64_t>(picture->width()) * height;
-    const auto down = static_cast<std::int64_t>(picture->height()) * width;
-    const int wide = across > down ? std::max(1, static_cast<int>(std::lround(static_cast<double>(down) / height)))
-                                   : picture->width();
-    const int high = across < down ? std::max(1, static_cast<int>(std::lround(static_cast<double>(across) / width)))
-                                   : picture->height();
-    if (std::abs(wide - picture->width()) <= 1 && std::abs(high - picture->height()) <= 1)
+    const FramedPart part = framedPart(framing, picture->width(), picture->height(), width, height);
+    const auto whole = [](double value) { return static_cast<int>(std::lround(value)); };
+    const int wide = std::max(1, whole(part.width));
+    const int high = std::max(1, whole(part.height));
+    const int left = whole(part.left);
+    const int top = whole(part.top);
+    if (std::abs(wide - picture->width()) <= 1 && std::abs(high - picture->height()) <= 1 && std::abs(left) <= 1 &&
+        std::abs(top) <= 1)
         return picture; // a rounded size is not another shape
-    return std::make_shared<const Image>(
-        cropped(*picture, (picture->width() - wide) / 2, (picture->height() - high) / 2, wide, high));
+    const int firstX = std::max(0, left);
+    const int firstY = std::max(0, top);
+    const int countX = std::min(picture->width(), left + wide) - firstX;
+    const int countY = std::min(picture->height(), top + high) - firstY;
+    if (countX == wide && countY == high)
+        return std::make_shared<const Image>(cropped(*picture, left, top, wide, high));
+    auto out = std::make_shared<Image>(wide, high, picture->depth(), picture->colour());
+    out->setOpaque(picture->opaque());
+    for (int y = 0; y < high; ++y)
+        out->blacken(0, y, wide);
+    const std::size_t pixel = picture->pixelBytes();
+    for (int y = 0; y < countY && countX > 0; ++y)
+        std::memcpy(out->row(firstY - top + y) + pixel * static_cast<std::size_t>(firstX - left),
+                    picture->row(firstY + y) + pixel * static_cast<std::size_t>(firstX),
+                    pixel * static_cast<std::size_t>(countX));
+    return out;
 }
 
 class FilmReader final : public ClipReader {
@@ -98,7 +114,7 @@ public:
             foundDamaged(index);
         if (!picture)
             return picture;
-        return inShape(std::move(picture).value(), project_.width, project_.height);
+        return framed(std::move(picture).value(), shot.framing, project_.width, project_.height);
     }
 
 private:
@@ -142,7 +158,8 @@ bool sameSize(const Project& a, const Project& b)
 
 bool sameShown(const Shot& x, const Shot& y)
 {
-    return x.clip == y.clip && x.still == y.still && x.length == y.length && x.in == y.in && x.speed == y.speed;
+    return x.clip == y.clip && x.still == y.still && x.length == y.length && x.in == y.in && x.speed == y.speed &&
+           x.framing == y.framing;
 }
 
 /// Shots that go on where the one before ends are one.
@@ -153,6 +170,7 @@ std::vector<Shot> joined(const Project& project)
         Shot* last = whole.empty() ? nullptr : &whole.back();
         const bool still = shot.gap() || shot.still;
         if (last != nullptr && last->clip == shot.clip && last->still == shot.still && last->speed == shot.speed &&
+            last->framing == shot.framing &&
             (still || std::abs(last->clipFrame(static_cast<double>(last->length)) - shot.in) < 1e-6))
             last->length += shot.length;
         else
@@ -189,7 +207,8 @@ Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool asStor
             continue;
         }
         const auto done = static_cast<double>(clips.size());
-        const bool whole = project.shots.size() == 1 && shot.in == 0 && shot.speed == 1;
+        const bool whole =
+            project.shots.size() == 1 && shot.in == 0 && shot.speed == 1 && shot.framing.how != Framing::How::place;
         if (const auto one = seen.find({shot.clip, shot.still}); one != seen.end() && !whole) {
             clips.push_back(one->second);
             continue;

@@ -184,6 +184,13 @@ Shot readShot(const Json& json, const std::string& place, const std::string& fol
         return shot;
     shot.clip = readPath(object, "clip", object.needText("clip"), folder, "should be the path of a clip");
     shot.still = object.flag("still", false);
+    if (const Json* framing = object.find("framing")) {
+        JsonObject values(*framing, object.placeOf("framing"), trouble);
+        shot.framing.how = static_cast<Framing::How>(values.choice("how", shotfield::framing.choices, 0));
+        shot.framing.x = values.number("x", shotfield::framingX.min, shotfield::framingX.max, 0);
+        shot.framing.y = values.number("y", shotfield::framingY.min, shotfield::framingY.max, 0);
+        shot.framing.size = values.number("size", shotfield::framingSize.min, shotfield::framingSize.max, 1);
+    }
     shot.in = object.number("in", 0, static_cast<double>(longestFilm), 0);
     shot.speed = object.number("speed", shotfield::speed.min, shotfield::speed.max, 1);
     if (object.find("clip_length") != nullptr)

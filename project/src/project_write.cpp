@@ -79,6 +79,11 @@ Json toJson(const Shot& shot, const Project& project, const std::string& folder)
         json["in"] = shot.in;
     if (shot.speed != 1)
         json["speed"] = shot.speed;
+    if (shot.framing != Framing{})
+        json["framing"] = {{"how", std::string(shotfield::framing.choices[static_cast<std::size_t>(shot.framing.how)])},
+                           {"x", shot.framing.x},
+                           {"y", shot.framing.y},
+                           {"size", shot.framing.size}};
     for (const Strike& strike : shot.trimmed)
         json["trimmed"].push_back(toJson(strike, project));
     for (const MoveKey& key : shot.move)

@@ -10,6 +10,7 @@
 #include "ember/project/file.h"
 #include "ember/project/shipped_recipes.h"
 #include "recipe_json.h"
+#include "scaling.h"
 
 namespace ember {
 
@@ -19,20 +20,6 @@ namespace {
 
 constexpr int recipesVersion = 1;
 constexpr std::uintmax_t largestBook = 16u << 20;
-
-template <typename Part>
-void scaleValues(Part& part, double distance, double time)
-{
-    for (const FieldOf<Part>& field : fieldsOf<Part>()) {
-        if (!field.in(part))
-            continue;
-        const double was = field.get(part);
-        if (field.spec->unit == "px")
-            field.set(part, std::round(was * distance * 10) / 10);
-        else if (field.spec->unit == "frames" && field.key != "every" && was > 0) // jitter stays on every frame
-            field.set(part, std::max(1.0, std::round(was * time)));
-    }
-}
 
 Json toJson(const BookEntry& entry)
 {
@@ -87,23 +74,9 @@ std::string asideName(const std::string& path)
 
 Recipe scaled(const Recipe& recipe, const RecipeScale& from, const RecipeScale& to)
 {
-    Recipe out = recipe;
     if (from == to)
-        return out;
-    const double distance = static_cast<double>(to.width) / from.width;
-    const double time = to.rate.perSecond() / from.rate.perSecond();
-    scaleValues(out.envelope, distance, time);
-    scaleValues(out.effects, distance, time);
-    for (Strand& strand : out.strands) {
-        scaleValues(strand, distance, time);
-        if (strand.envelope)
-            scaleValues(*strand.envelope, distance, time);
-        if (auto* drawn = std::get_if<Drawn>(&strand.source))
-            for (auto& keys : drawn->keys)
-                for (CurveKey& key : keys)
-                    key.frame = std::round(key.frame * time * 100) / 100;
-    }
-    return out;
+        return recipe;
+    return scaledBy(recipe, {static_cast<double>(to.width) / from.width, to.rate.perSecond() / from.rate.perSecond()});
 }
 
 RecipeScale scaleOf(const Project& project)

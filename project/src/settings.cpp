@@ -197,6 +197,17 @@ private:
             project_ = withFilmMove(std::move(project_), keys);
     }
 
+    /// Null where the key is of no such value.
+    static double* framingValue(Shot& shot, std::string_view key)
+    {
+        if (shot.gap())
+            return nullptr;
+        return key == "framing_x"      ? &shot.framing.x
+               : key == "framing_y"    ? &shot.framing.y
+               : key == "framing_size" ? &shot.framing.size
+                                       : nullptr;
+    }
+
     /// What belongs to the shot goes with it.
     void setShot(std::string_view key)
     {
@@ -223,10 +234,22 @@ private:
             if (const auto speed = valueFor(shotfield::speed))
                 project_ = withShotSpeed(project_, shot.id, *speed);
             return;
+        } else if (!shot.gap() && key == "framing") {
+            if (const auto how = valueFor(shotfield::framing))
+                shot.framing.how = static_cast<Framing::How>(*how);
+        } else if (double* value = framingValue(shot, key)) {
+            const FieldSpec& spec = key == "framing_x"   ? shotfield::framingX
+                                    : key == "framing_y" ? shotfield::framingY
+                                                         : shotfield::framingSize;
+            if (const auto typed = valueFor(spec)) {
+                *value = *typed;
+                shot.framing.how = Framing::How::place; // or it would not be seen
+            }
         } else {
             return unknown();
         }
-        project_ = withShots(std::move(project_), std::move(shots));
+        if (!error_)
+            project_ = withShots(std::move(project_), std::move(shots));
     }
 
     /// A grid that is not there yet begins as 120 BPM.

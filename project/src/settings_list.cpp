@@ -142,6 +142,15 @@ std::vector<Setting> settingsOf(const Project& project)
             list.emplace_back(prefix + "in", number(shot.in));
             list.emplace_back(prefix + "speed", number(shot.speed));
         }
+        if (shot.gap())
+            continue;
+        list.emplace_back(prefix + "framing",
+                          std::string(shotfield::framing.choices[static_cast<std::size_t>(shot.framing.how)]));
+        if (shot.framing.how == Framing::How::place) {
+            list.emplace_back(prefix + "framing_x", number(shot.framing.x));
+            list.emplace_back(prefix + "framing_y", number(shot.framing.y));
+            list.emplace_back(prefix + "framing_size", number(shot.framing.size));
+        }
     }
     if (!project.shots.empty())
         list.emplace_back("move", listText(filmMove(project), [](const MoveKey& k) {

@@ -161,6 +161,26 @@ private slots:
         QCOMPARE(project.value().cuts(), (std::vector<std::int64_t>{30, 50}));
         QCOMPARE(project.value().shots[2].in, 50.0);
     }
+    void aFilmGetsAnotherFrame()
+    {
+        const std::string p = at("framed.vember");
+        QCOMPARE(run({"new", clip_, "--strike", "20:hit:1", "-o", p}), 0);
+        const Project before = loadProject(p).value();
+        const std::string size = std::to_string(2 * before.width) + "x" + std::to_string(2 * before.height);
+        QCOMPARE(run({"frame", p, "--size", size, "--rate", "48/1", "-o", at("larger.vember")}), 0);
+        const Project after = loadProject(at("larger.vember")).value();
+        QCOMPARE(after.width, 2 * before.width);
+        QCOMPARE(after.strikes.front().frame, Frame{std::llround(20 * 48 / before.rate.perSecond())});
+        QVERIFY(loadProject(p).value() == before);
+        QCOMPARE(run({"frame", p, "--size", size, "-o", at("larger.vember")}), 1); // it is there
+        QCOMPARE(run({"frame", p, "--size", size, "--amounts", "stay", "-o", at("larger.vember"), "--force"}), 0);
+        QCOMPARE(loadProject(at("larger.vember"))->recipes.front().strands, before.recipes.front().strands);
+        QCOMPARE(run({"frame", p}), 1);
+        QCOMPARE(run({"frame", p, "--size", "large"}), 2);
+        QCOMPARE(run({"frame", p, "--rate", "0/0"}), 2);
+        QVERIFY(loadProject(p).value() == before);
+    }
+
     void aNewEditIsConformed()
     {
         const std::string p = made("old.vember", {"--strike", "40:hit", "--strike", "60:beat"});

@@ -108,6 +108,39 @@ private slots:
                 QVERIFY(std::equal(cut.value()->at(x, y), cut.value()->at(x, y) + 4, whole.value()->at(x + 32, y)));
         QVERIFY(film.value()->frame(Frame{500}, project.rate).ok()); // the last is held
     }
+    void picturesLieInTheFrameAsTheirShotsSay()
+    {
+        Project project = twoShots();
+        project = withShotAdded(project, shotOf(ClipReader::open(wide_).value()->info(), project.rate), 0).project;
+        const auto whole = ClipReader::open(wide_).value()->picture(4).value();
+        const auto framed = [&](const Framing& framing) {
+            project.shots.front().framing = framing;
+            return openFilm(project).value()->frame(Frame{4}, project.rate).value();
+        };
+        const auto same = [&](const Image& image, int x, int y, int fromX, int fromY) {
+            return std::equal(image.at(x, y), image.at(x, y) + 4, whole->at(fromX, fromY));
+        };
+        const auto black = [](const Image& image, int x, int y) {
+            return image.at(x, y)[0] == 0 && image.at(x, y)[1] == 0 && image.at(x, y)[3] == 255;
+        };
+        // All of 256 x 128 in the shape of 192 x 128: 171 rows of it, black above and below.
+        const ImagePtr fit = framed({Framing::How::fit});
+        QVERIFY(fit->width() == 256 && fit->height() == 171);
+        QVERIFY(black(*fit, 128, 10) && black(*fit, 128, 165));
+        for (const int x : {0, 100, 255})
+            QVERIFY(same(*fit, x, 21 + 60, x, 60));
+        // Placed: filled, 20 pixels to the left, and below the picture's end black.
+        const ImagePtr left = framed({Framing::How::place, -20, 0, 1});
+        QVERIFY(left->width() == 192 && left->height() == 128);
+        QVERIFY(same(*left, 0, 64, 52, 64) && same(*left, 191, 64, 243, 64));
+        const ImagePtr up = framed({Framing::How::place, 0, -30, 1});
+        QVERIFY(same(*up, 90, 0, 122, 30) && black(*up, 90, 110));
+        // Half as large: 384 x 256 of its pixels. Away from the frame altogether there is nothing.
+        QVERIFY(framed({Framing::How::place, 0, 0, 0.5})->width() == 384);
+        const ImagePtr away = framed({Framing::How::place, 5000, 0, 1});
+        QVERIFY(test::shareOf(*away, Colour{0, 0, 0}) == 1.0);
+        QVERIFY(!sameFilm(project, twoShots()));
+    }
     void oneWholeClipIsThatClip()
     {
         const Project project = projectForClip(ClipReader::open(one_).value()->info());

@@ -284,6 +284,7 @@ private slots:
             shot.move.push_back({Frame{400}, 1, 0, 1, 0});
         QVERIFY(!project.shots.back().trimmed.empty());
         QVERIFY(!project.shots.back().gap() && project.shots[3].gap());
+        project.shots.front().framing = {Framing::How::place, 12.5, -3, 1.25};
         const auto text = projectToJson(project, "/films");
         const auto back = projectFromJson(text, "/films", "p");
         QVERIFY2(back.ok(), back.ok() ? "" : sentence(back.error()).c_str());
@@ -294,7 +295,7 @@ private slots:
             const Shot& a = back.value().shots[i];
             const Shot& b = project.shots[i];
             QVERIFY(a.clip == b.clip && a.in == b.in && a.speed == b.speed && a.length == b.length &&
-                    a.available == b.available && a.trimmed.size() == b.trimmed.size());
+                    a.available == b.available && a.framing == b.framing && a.trimmed.size() == b.trimmed.size());
         }
     }
     void aFileOfOneShotIsAllOfItsClip()
@@ -322,6 +323,10 @@ private slots:
                                          << "clip";
         QTest::newRow("waiting for nobody") << R"({"clip": "a", "length": 5, "trimmed": [{"frame": 1}]})"
                                             << "trimmed";
+        QTest::newRow("unknown framing") << R"({"clip": "a", "length": 5, "framing": {"how": "wide"}})"
+                                         << "framing.how";
+        QTest::newRow("framing of no size") << R"({"clip": "a", "length": 5, "framing": {"how": "placed", "size": 0}})"
+                                            << "framing.size";
         QTest::newRow("too long") << R"({"gap": true, "length": 99999999}, {"gap": true, "length": 99999999})"
                                   << "longer";
     }
@@ -344,8 +349,13 @@ private slots:
         QCOMPARE(framesOf(set("shot.1.length=120").value()), (Frames{30, 99, 140, 220}));
         QCOMPARE(set("shot.2.speed=0.5").value().shots[1].length, std::int64_t{100});
         QVERIFY(set("strike.1.pinned=on").value().strikes[0].pinned);
-        for (const char* wrong : {"shot.4.in=0", "shot.1.in=-1", "shot.1.in=350", "shot.1.length=0",
-                                  "shot.1.length=500", "shot.1.speed=0", "shot.x.in=1", "shot.1=5", "shot.1.clip=b"})
+        QVERIFY(set("shot.1.framing=fit").value().shots[0].framing.how == Framing::How::fit);
+        const Framing placed = set("shot.2.framing_x=-40").value().shots[1].framing; // placed by being given a place
+        QVERIFY(placed == (Framing{Framing::How::place, -40, 0, 1}));
+        QCOMPARE(set("shot.2.framing_size=150%").value().shots[1].framing.size, 1.5);
+        for (const char* wrong : {"shot.1.framing=wide", "shot.1.framing_size=0", "shot.1.framing_z=1", "shot.4.in=0",
+                                  "shot.1.in=-1", "shot.1.in=350", "shot.1.length=0", "shot.1.length=500",
+                                  "shot.1.speed=0", "shot.x.in=1", "shot.1=5", "shot.1.clip=b"})
             QVERIFY2(!set(wrong).ok(), wrong);
     }
 

@@ -37,6 +37,82 @@ class FilmPageTest : public test::WindowFixture {
     Pose pose(double frame) { return session().document.motion().poseAt(frame); }
 
 private slots:
+    void theFrameIsAnotherSize()
+    {
+        strikeOn(20, Qt::Key_2);
+        key(Qt::Key_F7);
+        const Project before = project();
+        auto* size = child<QLineEdit>("frame-size");
+        QCOMPARE(size->text(), QStringLiteral("%1 x %2").arg(before.width).arg(before.height));
+        // What is no size changes nothing and is told; neither do Enter and Tab on what is there.
+        for (const char* wrong : {"", "abc", "1080", "0 x 5", "90000 x 20", "12 x 1080"}) {
+            size->setFocus();
+            size->selectAll();
+            QTest::keyClicks(size, QString::fromLatin1(wrong));
+            QTest::keyClick(size, Qt::Key_Return);
+            QVERIFY2(project() == before, wrong);
+            QCOMPARE(size->text(), QStringLiteral("%1 x %2").arg(before.width).arg(before.height));
+        }
+        size->setFocus();
+        QTest::keyClick(size, Qt::Key_Return);
+        QVERIFY(project() == before);
+        const Pose small = pose(21);
+        size->selectAll();
+        QTest::keyClicks(size, QStringLiteral("%1x%2").arg(2 * before.width).arg(2 * before.height));
+        QTest::keyClick(size, Qt::Key_Return);
+        QCOMPARE(project().width, 2 * before.width);
+        QVERIFY(std::abs(pose(21).y - 2 * small.y) < 0.3 && std::abs(small.y) > 1);
+        QTRY_VERIFY(window_->picture().settled());
+        session().document.undo();
+        QVERIFY(project() == before);
+        QCOMPARE(size->text(), QStringLiteral("%1 x %2").arg(before.width).arg(before.height));
+        // Amounts may stay.
+        QTest::mouseClick(child<QAbstractButton>("frame-follow"), Qt::LeftButton);
+        size->setFocus();
+        size->selectAll();
+        QTest::keyClicks(size, QStringLiteral("%1 x %2").arg(2 * before.width).arg(2 * before.height));
+        QTest::keyClick(size, Qt::Key_Return);
+        QVERIFY(std::abs(pose(21).y - small.y) < 1e-9);
+    }
+    void theFrameHasAnotherRate()
+    {
+        strikeOn(20, Qt::Key_2);
+        key(Qt::Key_F7);
+        const Project before = project();
+        session().playhead.setFrame(20);
+        choose([this] { return child<QComboBox>("frame-rate"); }, QStringLiteral("48 fps"));
+        const double factor = 48 / before.rate.perSecond();
+        QCOMPARE(project().rate, *FrameRate::make(48, 1));
+        QCOMPARE(project().strikes.front().frame.index, std::llround(20 * factor));
+        QCOMPARE(session().playhead.frame(), std::llround(20 * factor));
+        QVERIFY(session().film.hasClip());
+        session().document.undo();
+        QVERIFY(project() == before);
+        QCOMPARE(child<QComboBox>("frame-rate")->currentText(), QStringLiteral("24 fps"));
+    }
+    void aShotIsFramed()
+    {
+        key(Qt::Key_F7);
+        auto* size = child<QLineEdit>("frame-size");
+        const Project before = project();
+        // Upright: a third of the picture's width is left, or black above and below it.
+        size->setFocus();
+        size->selectAll();
+        QTest::keyClicks(size, QStringLiteral("%1 x %2").arg(before.height / 2 * 2).arg(before.width / 2 * 2));
+        QTest::keyClick(size, Qt::Key_Return);
+        session().playhead.setFrame(15); // its upper row of blocks is white
+        QTRY_VERIFY(shown().at(shown().width() / 2, 3)[0] > 200);
+        const Image filled = shown();
+        choose(listOf("shot-values", "framing"), QStringLiteral("fit"));
+        QCOMPARE(project().shots.front().framing.how, Framing::How::fit);
+        QTRY_VERIFY(test::largestDifference(shown(), filled) > 30);
+        // Black above and below.
+        QTRY_VERIFY(shown().at(shown().width() / 2, 3)[0] < 8);
+        choose(listOf("shot-values", "framing"), QStringLiteral("placed"));
+        type(number("shot-values", "framing_x"), QStringLiteral("40"));
+        QCOMPARE(project().shots.front().framing.x, 40.0);
+        QCOMPARE(project().shots.front().framing.y, 0.0);
+    }
     void theMasterIsOverAll()
     {
         strikeOn(20, Qt::Key_2);

@@ -48,6 +48,30 @@ struct ClipFormat {
     bool operator==(const ClipFormat&) const = default;
 };
 
+/// How a clip's picture lies in the frame of the film, before anything moves.
+struct Framing {
+    enum class How {
+        fill,  ///< it fills the frame; what is then over is left out
+        fit,   ///< all of it is seen, black around it
+        place, ///< where and as large as the values below say
+    };
+    How how = How::fill;
+    double x = 0; ///< pixels from the frame's middle to the picture's
+    double y = 0;
+    double size = 1; ///< ratio of the size that just fills the frame, 0.05 to 20
+
+    bool operator==(const Framing&) const = default;
+};
+
+/// What of a clip's picture a frame shows, in pixels of the picture; may lie outside it.
+struct FramedPart {
+    double left = 0;
+    double top = 0;
+    double width = 0;
+    double height = 0;
+};
+FramedPart framedPart(const Framing& framing, int pictureWidth, int pictureHeight, int frameWidth, int frameHeight);
+
 /// A part of a clip, a still or a gap. The clip's path is as the project knows it; files are resolved elsewhere.
 struct Shot {
     std::string clip;               ///< empty: a gap, black and silent
@@ -58,6 +82,7 @@ struct Shot {
     double speed = 1;               ///< frames of the clip that go by in one of the film
     std::int64_t available = 0;     ///< frames the clip has, at the project's rate; 0: there is no end
     ClipFormat format = {};
+    Framing framing = {};
     ShotId id = 0;
     /// Strikes on frames of the clip that were trimmed away; their frames are the clip's. They come back with these.
     std::vector<Strike> trimmed = {};
@@ -72,6 +97,10 @@ struct Shot {
 
 namespace shotfield {
 extern const FieldSpec speed;
+extern const FieldSpec framing; ///< a Framing::How
+extern const FieldSpec framingX;
+extern const FieldSpec framingY;
+extern const FieldSpec framingSize;
 } // namespace shotfield
 
 /// Where a shot stands: frames [first, end) of the film.

@@ -23,7 +23,7 @@ bool sameFilm(const Project& a, const Project& b);
 bool sameFrames(const Project& a, const Project& b);
 
 /// The film as if it were one clip: picture n is what stands on frame n. A clip of another shape than the project's
-/// fills the frame, and what is then over is left out at both sides alike. Gaps are black. A single shot that is all of
+/// lies in the frame as its shot's framing says. Gaps are black. A single shot that is all of
 /// a clip is that clip. `asStored`: pictures are given as deep and in the colour
 /// space they are stored in; the film's own is its first clip's. Clips that are known are opened when a picture
 /// of them is asked for. An error when there is no shot or a clip cannot be read.
