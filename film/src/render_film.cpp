@@ -364,6 +364,8 @@ Result<Phrase> renderFilm(const Project& project, const std::string& out, const 
     settings.depth = form.depth;
     settings.tags = form.tags;
     settings.halfFloats = asked.depth ? *asked.depth != Depth::single : info.depth != Depth::single || info.halfFloats;
+    if (project.clock.start > 0)
+        settings.timecode = timecodeOf(options.first.index, project.clock, project.rate);
     settings.storedCodec = info.codec;
     settings.storedPixels = info.pixelFormat;
     settings.quality = options.quality;

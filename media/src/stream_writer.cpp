@@ -149,6 +149,9 @@ Status StreamWriter::prepare()
     if (settings_.soundRate > 0 && soundEncoder(settings_.format) != nullptr)
         if (auto opened = openSound(); !opened)
             return opened;
+    if (!settings_.timecode.empty() && settings_.format != FilmFormat::webm && settings_.format != FilmFormat::gif)
+        av_dict_set(settings_.format == FilmFormat::mkv ? &format_->metadata : &videoStream_->metadata, "timecode",
+                    settings_.timecode.c_str(), 0);
     if (const int code = avformat_write_header(format_, nullptr); code < 0)
         return error(code);
     begun_ = true;

@@ -329,6 +329,24 @@ private slots:
         QCOMPARE(probed(at(QStringLiteral("plain-out.mp4")), "pix_fmt"), QStringLiteral("yuv420p"));
         QCOMPARE(probed(at(QStringLiteral("plain-out.mp4")), "color_transfer"), QStringLiteral("bt709"));
     }
+    void timecodeGoesAlong_data()
+    {
+        QTest::addColumn<QString>("file");
+        for (const char* file : {"tc.mov", "tc.mp4", "tc.mkv"})
+            QTest::addRow("%s", file) << QString::fromLatin1(file);
+    }
+    void timecodeGoesAlong()
+    {
+        QFETCH(QString, file);
+        const QString clip = folder_.filePath(QStringLiteral("tc-in.mov"));
+        QVERIFY(madeFilm(clip, QStringLiteral("yuv422p10le"), {QStringLiteral("-c:v"), QStringLiteral("prores_ks")},
+                         {QStringLiteral("-timecode"), QStringLiteral("10:20:30:12")}));
+        const Project p = projectOf(clip.toStdString());
+        RenderOptions options = wholeFilm(p);
+        options.first = Frame{6};
+        QVERIFY(renderFilm(p, at(file), options, goOn));
+        QCOMPARE(openedAsStored(at(file)).value()->info().timecode, std::string("10:20:30:18"));
+    }
     void clipsOfOtherSpacesAreBroughtIntoTheFirst()
     {
         const QString first = folder_.filePath(QStringLiteral("first.mkv"));

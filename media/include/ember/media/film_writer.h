@@ -85,6 +85,7 @@ struct FilmSettings {
     Depth depth = Depth::eight;   ///< of the pictures that are added
     ColourTags tags = {};         ///< of the pictures that are added, and how their luma and chroma are made
     bool halfFloats = true;       ///< of OpenEXR
+    std::string timecode = {};    ///< of the first picture ("01:00:00:00"), kept by films but GIF and WebM; empty: none
     std::string storedCodec = {}; ///< of the clip, for `asItCame`: see ClipInfo
     std::string storedPixels = {};
     FilmQuality quality = FilmQuality::good;
