@@ -20,6 +20,7 @@
 #include "text.h"
 #include "theme.h"
 #include "value_field.h"
+#include "word_list.h"
 
 namespace ember::app {
 
@@ -34,7 +35,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
       size_(new QComboBox(this)), replace_(new QCheckBox(tr("Replace a film that is there"), this)),
       start_(new QPushButton(tr("Render"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
       bar_(new QProgressBar(this)), state_(new QLabel(this)), version_(new QComboBox(this)),
-      quality_(new QComboBox(this)), depth_(new QComboBox(this)), coder_(new QComboBox(this)),
+      quality_(new QComboBox(this)), depth_(new WordList(this)), coder_(new WordList(this)),
       resume_(new QCheckBox(tr("Continue: keep finished frames"), this)), list_(new QListWidget(this)),
       remove_(new QPushButton(tr("Remove from queue"), this))
 {
@@ -243,7 +244,7 @@ void RenderPanel::offerForms(std::optional<FilmFormat> format)
     }
     fill(*coder_, coders);
     constexpr int asTheClip = 0;
-    std::vector<std::pair<QString, int>> depths{{tr("as deep as the clip"), asTheClip}};
+    std::vector<std::pair<QString, int>> depths{{tr("as the clip"), asTheClip}};
     if (format != FilmFormat::exrSequence)
         depths.emplace_back(tr("8 bits"), static_cast<int>(Depth::eight));
     depths.emplace_back(format == FilmFormat::exrSequence ? tr("16 bits (half floats)") : tr("16 bits"),

@@ -78,6 +78,8 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
         const Shot& shot = document_.project().shots[here->index];
         if (key == "length")
             return static_cast<double>(shot.length);
+        if (key == "colour")
+            return shot.gap() ? std::nullopt : std::optional(static_cast<double>(shot.colour));
         if (const auto value = framingValue(shot, key))
             return *value;
         if (shot.available == 0 || key.starts_with("framing")) // nothing in it moves
@@ -93,7 +95,7 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
     values_->add("length", lengthField);
     values_->add("speed", shotfield::speed);
     for (const FieldSpec* spec :
-         {&shotfield::framing, &shotfield::framingX, &shotfield::framingY, &shotfield::framingSize})
+         {&shotfield::colour, &shotfield::framing, &shotfield::framingX, &shotfield::framingY, &shotfield::framingSize})
         values_->add(std::string(spec->key), *spec);
     column->addWidget(values_);
     waitingSays_->setObjectName(QStringLiteral("shot-waiting"));
@@ -120,6 +122,12 @@ void ShotBlock::setValue(const std::string& key, double value, Document::Gesture
     } else if (key == "speed") {
         document_.edit(withShotSpeed(project, shot.id, value),
                        tr("Shot %1 at %2 %").arg(here->index + 1).arg(std::round(1000 * value) / 10), gesture);
+    } else if (key == "colour") {
+        std::vector<Shot> shots = project.shots;
+        shots[here->index].colour = static_cast<ClipColour>(value);
+        document_.edit(withShots(project, std::move(shots)),
+                       tr("The clip of shot %1 is read in another colour space").arg(here->index + 1), gesture);
+        return; // the playhead stays
     } else if (key.starts_with("framing")) {
         std::vector<Shot> shots = project.shots;
         setFramingValue(shots[here->index].framing, key, value);

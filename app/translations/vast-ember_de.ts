@@ -3396,6 +3396,46 @@
         <source>placed</source>
         <translation>platziert</translation>
     </message>
+    <message>
+        <source>acescg</source>
+        <translation>ACEScg</translation>
+    </message>
+    <message>
+        <source>linear_bt2020</source>
+        <translation>BT.2020 linear</translation>
+    </message>
+    <message>
+        <source>linear_bt709</source>
+        <translation>BT.709 linear</translation>
+    </message>
+    <message>
+        <source>hlg</source>
+        <translation>HLG</translation>
+    </message>
+    <message>
+        <source>pq</source>
+        <translation>PQ</translation>
+    </message>
+    <message>
+        <source>display_p3</source>
+        <translation>Display P3</translation>
+    </message>
+    <message>
+        <source>bt2020</source>
+        <translation>BT.2020</translation>
+    </message>
+    <message>
+        <source>bt709</source>
+        <translation>BT.709</translation>
+    </message>
+    <message>
+        <source>as_tagged</source>
+        <translation>wie angegeben</translation>
+    </message>
+    <message>
+        <source>The colour space the clip is read in, where its file tells none or a wrong one</source>
+        <translation>Der Farbraum, in dem der Clip gelesen wird, wo die Datei keinen oder einen falschen nennt</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -9347,10 +9387,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>beste: groß und langsam</translation>
     </message>
     <message>
-        <source>as deep as the clip</source>
-        <translation>wie der Clip</translation>
-    </message>
-    <message>
         <source>8 bits</source>
         <translation>8 Bit</translation>
     </message>
@@ -9566,6 +9602,10 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <source>MOV, sound in PCM</source>
         <translation>MOV, Ton in PCM</translation>
     </message>
+    <message>
+        <source>as the clip</source>
+        <translation>wie der Clip</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::Shaping</name>
@@ -9746,6 +9786,10 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>The picture of shot %1 is framed anew</source>
         <translation>Das Bild der Einstellung %1 liegt anders im Rahmen</translation>
+    </message>
+    <message>
+        <source>The clip of shot %1 is read in another colour space</source>
+        <translation>Der Clip der Einstellung %1 wird in einem anderen Farbraum gelesen</translation>
     </message>
 </context>
 <context>

@@ -30,6 +30,11 @@ const FieldSpec framingX{"framing_x", "x", "px", -20000,
                          20000,       0,   1,    "From the frame's middle to the picture's, to the right"};
 const FieldSpec framingY{"framing_y", "y", "px", -20000, 20000, 0, 1, "From the frame's middle to the picture's, down"};
 const FieldSpec framingSize{"framing_size", "Size", "%", 0.05, 20, 1, 0.01, "Of the size that just fills the frame"};
+constexpr std::array<std::string_view, 9> colourNames{"as_tagged", "bt709",        "bt2020",        "display_p3", "pq",
+                                                      "hlg",       "linear_bt709", "linear_bt2020", "acescg"};
+constexpr Choices colourWords{colourNames};
+const FieldSpec colour = choiceField("colour", "Colour", colourWords, 0,
+                                     "The colour space the clip is read in, where its file tells none or a wrong one");
 } // namespace shotfield
 
 FramedPart framedPart(const Framing& framing, int pictureWidth, int pictureHeight, int frameWidth, int frameHeight)

@@ -14,6 +14,22 @@ namespace {
 
 constexpr std::size_t mostOpen = 4; ///< clips at once
 
+std::optional<ColourSpace> spaceOf(ClipColour colour)
+{
+    switch (colour) {
+    case ClipColour::asTagged: break;
+    case ClipColour::bt709: return ColourSpace{Primaries::bt709, Transfer::srgb};
+    case ClipColour::bt2020: return ColourSpace{Primaries::bt2020, Transfer::srgb};
+    case ClipColour::displayP3: return ColourSpace{Primaries::displayP3, Transfer::srgb};
+    case ClipColour::pq: return ColourSpace{Primaries::bt2020, Transfer::pq};
+    case ClipColour::hlg: return ColourSpace{Primaries::bt2020, Transfer::hlg};
+    case ClipColour::linearBt709: return ColourSpace{Primaries::bt709, Transfer::linear};
+    case ClipColour::linearBt2020: return ColourSpace{Primaries::bt2020, Transfer::linear};
+    case ClipColour::acescg: return ColourSpace{Primaries::ap1, Transfer::linear};
+    }
+    return std::nullopt;
+}
+
 Result<std::unique_ptr<ClipReader>> openClip(const Project& project, const Shot& shot, bool asStored,
                                              const Progress& progress = {})
 {
@@ -22,6 +38,7 @@ Result<std::unique_ptr<ClipReader>> openClip(const Project& project, const Shot&
     options.sequenceRate = project.rate;
     options.neverSequence = shot.still;
     options.asStored = asStored;
+    options.colour = spaceOf(shot.colour);
     return ClipReader::open(shot.clip, options);
 }
 
@@ -121,7 +138,7 @@ private:
     Result<ClipReader*> clipOf(const Shot& shot)
     {
         const auto found = std::find_if(open_.begin(), open_.end(), [&](const Opened& opened) {
-            return opened.path == shot.clip && opened.still == shot.still;
+            return opened.path == shot.clip && opened.still == shot.still && opened.colour == shot.colour;
         });
         if (found != open_.end()) {
             open_.splice(open_.begin(), open_, found);
@@ -130,7 +147,7 @@ private:
         auto clip = openClip(project_, shot, asStored_);
         if (!clip)
             return clip.error();
-        open_.push_front({shot.clip, shot.still, std::move(clip).value()});
+        open_.push_front({shot.clip, shot.still, shot.colour, std::move(clip).value()});
         if (open_.size() > mostOpen)
             open_.pop_back();
         return open_.front().clip.get();
@@ -139,6 +156,7 @@ private:
     struct Opened {
         std::string path;
         bool still;
+        ClipColour colour;
         std::unique_ptr<ClipReader> clip;
     };
     Project project_;
@@ -159,7 +177,7 @@ bool sameSize(const Project& a, const Project& b)
 bool sameShown(const Shot& x, const Shot& y)
 {
     return x.clip == y.clip && x.still == y.still && x.length == y.length && x.in == y.in && x.speed == y.speed &&
-           x.framing == y.framing;
+           x.framing == y.framing && x.colour == y.colour;
 }
 
 /// Shots that go on where the one before ends are one.
@@ -170,7 +188,7 @@ std::vector<Shot> joined(const Project& project)
         Shot* last = whole.empty() ? nullptr : &whole.back();
         const bool still = shot.gap() || shot.still;
         if (last != nullptr && last->clip == shot.clip && last->still == shot.still && last->speed == shot.speed &&
-            last->framing == shot.framing &&
+            last->framing == shot.framing && last->colour == shot.colour &&
             (still || std::abs(last->clipFrame(static_cast<double>(last->length)) - shot.in) < 1e-6))
             last->length += shot.length;
         else
@@ -210,7 +228,7 @@ Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool asStor
         const bool whole =
             project.shots.size() == 1 && shot.in == 0 && shot.speed == 1 && shot.framing.how != Framing::How::place;
         if (const auto one = seen.find({shot.clip, shot.still}); one != seen.end() && !whole) {
-            clips.push_back(one->second);
+            clips.push_back(readIn(one->second, spaceOf(shot.colour)));
             continue;
         }
         auto clip = openClip(project, shot, asStored, partOf(progress, done / shots, (done + 1) / shots));

@@ -17,6 +17,19 @@ void ClipReader::foundDamaged(std::int64_t picture)
     damage_ = {info_.path, *damaged_.begin(), static_cast<std::int64_t>(damaged_.size())};
 }
 
+ClipInfo readIn(ClipInfo info, std::optional<ColourSpace> colour)
+{
+    info.colour = info.toldColour;
+    info.tags = info.toldTags;
+    if (!colour)
+        return info;
+    info.colour = heldAs(info.depth, *colour);
+    const ColourTags tags = tagsOf(*colour);
+    info.tags.primaries = tags.primaries;
+    info.tags.transfer = tags.transfer; // matrix and range are how its codes are stored
+    return info;
+}
+
 Result<std::unique_ptr<ClipReader>> openOne(const std::string& path, const ClipOptions& options)
 {
     return isExr(path) ? openExr(path, options) : openVideo(path, options);

@@ -238,6 +238,9 @@ Status ExrReader::describe(const Imf::MultiPartInputFile& file, const ClipOption
             note(Phrase("names primaries that are not known here: read as BT.709"));
     }
     info_.tags = tagsOf(info_.colour);
+    info_.toldColour = info_.colour;
+    info_.toldTags = info_.tags;
+    info_ = readIn(std::move(info_), options.colour);
     return Done{};
 }
 

@@ -101,8 +101,8 @@ std::string missingNumbers(const std::vector<NumberedFile>& files)
 
 class SequenceReader final : public ClipReader {
 public:
-    SequenceReader(ClipInfo info, std::vector<NumberedFile> files, bool asStored)
-        : files_(std::move(files)), asStored_(asStored)
+    SequenceReader(ClipInfo info, std::vector<NumberedFile> files, const ClipOptions& options)
+        : files_(std::move(files)), asStored_(options.asStored), colour_(options.colour)
     {
         info_ = std::move(info);
     }
@@ -122,7 +122,7 @@ public:
         auto file = std::upper_bound(files_.begin(), files_.end(), number,
                                      [](std::int64_t n, const NumberedFile& f) { return n < f.number; });
         --file;
-        auto reader = openOne(file->path, {.sequenceRate = info_.rate, .asStored = asStored_});
+        auto reader = openOne(file->path, {.sequenceRate = info_.rate, .colour = colour_, .asStored = asStored_});
         if (!reader)
             return reader.error();
         auto picture = reader.value()->picture(0);
@@ -134,6 +134,7 @@ public:
 private:
     std::vector<NumberedFile> files_;
     bool asStored_;
+    std::optional<ColourSpace> colour_;
 };
 
 } // namespace
@@ -181,8 +182,7 @@ Result<std::unique_ptr<ClipReader>> openSequence(const std::string& path, std::v
             {missing == 1 ? "In the series of {} {} number is missing ({}); the picture before each stays."
                           : "In the series of {} {} numbers are missing ({}); the picture before each stays.",
              inQuotes(fs::path(files.front().path).filename().string()), missing, missingNumbers(files)});
-    return std::unique_ptr<ClipReader>(
-        std::make_unique<SequenceReader>(std::move(info), std::move(files), options.asStored));
+    return std::unique_ptr<ClipReader>(std::make_unique<SequenceReader>(std::move(info), std::move(files), options));
 }
 
 } // namespace ember

@@ -182,6 +182,7 @@ Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, c
     if (!first.value())
         return Error{ErrorCode::damaged, path, "not one picture in it can be decoded"};
     reader->describe(options.sequenceRate, *first.value());
+    reader->info_ = readIn(std::move(reader->info_), options.colour);
     reader->chooseForm(options.asStored, *first.value());
     if (auto image = reader->converted(*first.value()); image) {
         reader->lastIndex_ = reader->indexOf(*first.value());
@@ -333,6 +334,8 @@ void VideoReader::describe(FrameRate stillRate, const AVFrame& first)
     matrix_ = info_.tags.matrix;
     if (info_.kind == ClipKind::still) // a film of it has luma and chroma of its own
         info_.tags = tagsOf(info_.colour);
+    info_.toldColour = info_.colour;
+    info_.toldTags = info_.tags;
     info_.timecode = timecodeOf(*format, *stream);
     Upright upright;
     if (const auto* side = av_stream_get_side_data(stream, AV_PKT_DATA_DISPLAYMATRIX, nullptr))

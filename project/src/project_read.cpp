@@ -184,6 +184,7 @@ Shot readShot(const Json& json, const std::string& place, const std::string& fol
         return shot;
     shot.clip = readPath(object, "clip", object.needText("clip"), folder, "should be the path of a clip");
     shot.still = object.flag("still", false);
+    shot.colour = static_cast<ClipColour>(object.choice("colour", shotfield::colour.choices, 0));
     if (const Json* framing = object.find("framing")) {
         JsonObject values(*framing, object.placeOf("framing"), trouble);
         shot.framing.how = static_cast<Framing::How>(values.choice("how", shotfield::framing.choices, 0));

@@ -79,6 +79,8 @@ Json toJson(const Shot& shot, const Project& project, const std::string& folder)
         json["in"] = shot.in;
     if (shot.speed != 1)
         json["speed"] = shot.speed;
+    if (shot.colour != ClipColour::asTagged)
+        json["colour"] = std::string(shotfield::colour.choices[static_cast<std::size_t>(shot.colour)]);
     if (shot.framing != Framing{})
         json["framing"] = {{"how", std::string(shotfield::framing.choices[static_cast<std::size_t>(shot.framing.how)])},
                            {"x", shot.framing.x},

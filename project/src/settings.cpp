@@ -237,6 +237,9 @@ private:
         } else if (!shot.gap() && key == "framing") {
             if (const auto how = valueFor(shotfield::framing))
                 shot.framing.how = static_cast<Framing::How>(*how);
+        } else if (!shot.gap() && key == "colour") {
+            if (const auto colour = valueFor(shotfield::colour))
+                shot.colour = static_cast<ClipColour>(*colour);
         } else if (double* value = framingValue(shot, key)) {
             const FieldSpec& spec = key == "framing_x"   ? shotfield::framingX
                                     : key == "framing_y" ? shotfield::framingY

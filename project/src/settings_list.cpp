@@ -144,6 +144,8 @@ std::vector<Setting> settingsOf(const Project& project)
         }
         if (shot.gap())
             continue;
+        list.emplace_back(prefix + "colour",
+                          std::string(shotfield::colour.choices[static_cast<std::size_t>(shot.colour)]));
         list.emplace_back(prefix + "framing",
                           std::string(shotfield::framing.choices[static_cast<std::size_t>(shot.framing.how)]));
         if (shot.framing.how == Framing::How::place) {

@@ -329,6 +329,33 @@ private slots:
         QCOMPARE(probed(at(QStringLiteral("plain-out.mp4")), "pix_fmt"), QStringLiteral("yuv420p"));
         QCOMPARE(probed(at(QStringLiteral("plain-out.mp4")), "color_transfer"), QStringLiteral("bt709"));
     }
+    void aClipIsReadInTheSpaceThatWasChosen()
+    {
+        // Untagged, and known to be PQ: the film is tagged so, and its codes are the clip's.
+        const QString clip = folder_.filePath(QStringLiteral("untagged.mkv"));
+        QVERIFY(madeFilm(clip, QStringLiteral("yuv420p10le"), {QStringLiteral("-c:v"), QStringLiteral("ffv1")}, {}));
+        Project p = projectOf(clip.toStdString());
+        p.shots.front().colour = ClipColour::pq;
+        RenderOptions options = wholeFilm(p);
+        options.coder = Coder::asItCame;
+        QVERIFY(renderFilm(p, at(QStringLiteral("chosen.mkv")), options, goOn));
+        QCOMPARE(probed(at(QStringLiteral("chosen.mkv")), "color_transfer"), QStringLiteral("smpte2084"));
+        QCOMPARE(probed(at(QStringLiteral("chosen.mkv")), "color_primaries"), QStringLiteral("bt2020"));
+        restIsUntouched(frameSums(clip.toStdString()), frameSums(at(QStringLiteral("chosen.mkv"))));
+        // What is known of it does not forget what it said.
+        KnownClips known{{{clip.toStdString(), false}, openFilm(p).value()->info()}};
+        p.addShot(p.shots.front());
+        QVERIFY(openFilm(p, true, known).value()->info().colour.transfer == Transfer::pq);
+        for (Shot& shot : p.shots)
+            shot.colour = ClipColour::asTagged;
+        QVERIFY(openFilm(p, true, known).value()->info().colour == ColourSpace{});
+        // It is shown as that: white of PQ is far above white.
+        p.shots.resize(1);
+        const ImagePtr told = openFilm(p).value()->picture(0).value();
+        p.shots.front().colour = ClipColour::pq;
+        const ImagePtr chosen = openFilm(p).value()->picture(0).value();
+        QVERIFY(!samePixels(*told, *chosen));
+    }
     void timecodeGoesAlong_data()
     {
         QTest::addColumn<QString>("file");

@@ -284,6 +284,7 @@ private slots:
             shot.move.push_back({Frame{400}, 1, 0, 1, 0});
         QVERIFY(!project.shots.back().trimmed.empty());
         QVERIFY(!project.shots.back().gap() && project.shots[3].gap());
+        project.shots.front().colour = ClipColour::hlg;
         project.shots.front().framing = {Framing::How::place, 12.5, -3, 1.25};
         const auto text = projectToJson(project, "/films");
         const auto back = projectFromJson(text, "/films", "p");
@@ -295,7 +296,8 @@ private slots:
             const Shot& a = back.value().shots[i];
             const Shot& b = project.shots[i];
             QVERIFY(a.clip == b.clip && a.in == b.in && a.speed == b.speed && a.length == b.length &&
-                    a.available == b.available && a.framing == b.framing && a.trimmed.size() == b.trimmed.size());
+                    a.available == b.available && a.framing == b.framing && a.colour == b.colour &&
+                    a.trimmed.size() == b.trimmed.size());
         }
     }
     void aFileOfOneShotIsAllOfItsClip()
@@ -349,6 +351,8 @@ private slots:
         QCOMPARE(framesOf(set("shot.1.length=120").value()), (Frames{30, 99, 140, 220}));
         QCOMPARE(set("shot.2.speed=0.5").value().shots[1].length, std::int64_t{100});
         QVERIFY(set("strike.1.pinned=on").value().strikes[0].pinned);
+        QCOMPARE(set("shot.1.colour=acescg").value().shots[0].colour, ClipColour::acescg);
+        QVERIFY(!set("shot.1.colour=red").ok());
         QVERIFY(set("shot.1.framing=fit").value().shots[0].framing.how == Framing::How::fit);
         const Framing placed = set("shot.2.framing_x=-40").value().shots[1].framing; // placed by being given a place
         QVERIFY(placed == (Framing{Framing::How::place, -40, 0, 1}));

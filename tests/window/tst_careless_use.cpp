@@ -95,7 +95,9 @@ class CarelessUseTest : public test::WindowFixture {
                                       QStringLiteral("recipe-import"), QStringLiteral("sound-file"),
                                       QStringLiteral("layer-add"),     QStringLiteral("hint-close")};
         const auto* tool = qobject_cast<const QToolButton*>(&button);
-        return !left.contains(button.objectName()) && (tool == nullptr || tool->menu() == nullptr);
+        const auto* push = qobject_cast<const QPushButton*>(&button);
+        return !left.contains(button.objectName()) && (tool == nullptr || tool->menu() == nullptr) &&
+               (push == nullptr || push->menu() == nullptr);
     }
 
     void letter(test::Random& random)

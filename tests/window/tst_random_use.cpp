@@ -130,8 +130,9 @@ class RandomUseTest : public test::WindowFixture {
         static const QStringList left{QStringLiteral("render-open"), QStringLiteral("render-start"),
                                       QStringLiteral("play"), QStringLiteral("loop"), QStringLiteral("add-strand")};
         const auto* tool = qobject_cast<const QToolButton*>(&button); // a menu waits for somebody
-        return (tool == nullptr || tool->menu() == nullptr) && !left.contains(button.objectName()) &&
-               button.window() == button.topLevelWidget();
+        const auto* push = qobject_cast<const QPushButton*>(&button);
+        return (tool == nullptr || tool->menu() == nullptr) && (push == nullptr || push->menu() == nullptr) &&
+               !left.contains(button.objectName()) && button.window() == button.topLevelWidget();
     }
 
 private slots:

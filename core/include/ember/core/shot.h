@@ -72,6 +72,19 @@ struct FramedPart {
 };
 FramedPart framedPart(const Framing& framing, int pictureWidth, int pictureHeight, int frameWidth, int frameHeight);
 
+/// The colour space a clip is read in: as its file says, or another one where that is wrong or silent.
+enum class ClipColour {
+    asTagged,
+    bt709,
+    bt2020,
+    displayP3,
+    pq,  ///< BT.2100 PQ with primaries of BT.2020
+    hlg, ///< BT.2100 HLG with these
+    linearBt709,
+    linearBt2020,
+    acescg,
+};
+
 /// A part of a clip, a still or a gap. The clip's path is as the project knows it; files are resolved elsewhere.
 struct Shot {
     std::string clip;               ///< empty: a gap, black and silent
@@ -83,6 +96,7 @@ struct Shot {
     std::int64_t available = 0;     ///< frames the clip has, at the project's rate; 0: there is no end
     ClipFormat format = {};
     Framing framing = {};
+    ClipColour colour = ClipColour::asTagged;
     ShotId id = 0;
     /// Strikes on frames of the clip that were trimmed away; their frames are the clip's. They come back with these.
     std::vector<Strike> trimmed = {};
@@ -101,6 +115,7 @@ extern const FieldSpec framing; ///< a Framing::How
 extern const FieldSpec framingX;
 extern const FieldSpec framingY;
 extern const FieldSpec framingSize;
+extern const FieldSpec colour; ///< a ClipColour
 } // namespace shotfield
 
 /// Where a shot stands: frames [first, end) of the film.

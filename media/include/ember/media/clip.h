@@ -34,20 +34,26 @@ struct ClipInfo {
     std::string timecode; ///< of its first frame, as it is stored ("01:00:00:00"); empty where it has none
     std::string codec;    ///< "h264", "png", …
     bool alpha = false;
-    std::string pixelFormat;     ///< of a film as FFmpeg calls it ("yuv420p10le"); empty for OpenEXR
-    Depth depth = Depth::eight;  ///< that holds what is stored
-    bool halfFloats = false;     ///< of depth single: IEEE 754 binary16 holds it
-    ColourSpace colour;          ///< of what is stored
-    ColourTags tags;             ///< as they are read, where they are told and where not
+    std::string pixelFormat;    ///< of a film as FFmpeg calls it ("yuv420p10le"); empty for OpenEXR
+    Depth depth = Depth::eight; ///< that holds what is stored
+    bool halfFloats = false;    ///< of depth single: IEEE 754 binary16 holds it
+    ColourSpace colour;         ///< that what is stored is read in
+    ColourTags tags;            ///< of that
+    ColourSpace toldColour;     ///< both as the file says, before any choice
+    ColourTags toldTags;
     std::vector<Phrase> notes;   ///< things worth knowing, as sentences
     std::vector<ClipInfo> shots; ///< of a film of shots each one's clip; a gap's has no path
 };
 
+/// What is known of a clip that is read in this space, or as it says.
+ClipInfo readIn(ClipInfo info, std::optional<ColourSpace> colour);
+
 struct ClipOptions {
-    FrameRate sequenceRate;     ///< for numbered pictures and stills, which have no rate of their own
-    bool neverSequence = false; ///< a numbered picture is opened alone, though it has neighbours
-    bool asStored = false;      ///< pictures as deep and in the colour space they are stored in, with what is stored
-    Progress progress = {};     ///< of reading it through, which a large file needs once
+    FrameRate sequenceRate;            ///< for numbered pictures and stills, which have no rate of their own
+    bool neverSequence = false;        ///< a numbered picture is opened alone, though it has neighbours
+    std::optional<ColourSpace> colour; ///< that it is read in, whatever it says
+    bool asStored = false;  ///< pictures as deep and in the colour space they are stored in, with what is stored
+    Progress progress = {}; ///< of reading it through, which a large file needs once
 };
 
 /// What tells one content of a clip's files from another without reading them.
