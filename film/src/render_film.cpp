@@ -294,8 +294,7 @@ Status mayRender(const Project& project, const std::string& out, const RenderOpt
     if (!isSequence(format))
         return guard.mayWrite(out, options.overwrite, sayReplace);
     for (Frame f = options.first; f <= options.last; f = f + 1)
-        if (const Status may =
-                guard.mayWrite(sequenceFile(out, f.index), options.overwrite || options.resume, sayReplace);
+        if (Status may = guard.mayWrite(sequenceFile(out, f.index), options.overwrite || options.resume, sayReplace);
             !may)
             return may;
     return Done{};

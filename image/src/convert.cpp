@@ -127,8 +127,8 @@ Image ScreenPictures::of(const Image& picture) const
             multiply(matrix_, pixel);
             std::uint8_t* to = out.at(x, y);
             for (int k = 0; k < 3; ++k)
-                to[k] = static_cast<std::uint8_t>(srgb.code(pixel[k]) * 255 + 0.5F);
-            to[3] = static_cast<std::uint8_t>(alpha * 255 + 0.5F);
+                to[k] = static_cast<std::uint8_t>(std::lround(srgb.code(pixel[k]) * 255));
+            to[3] = static_cast<std::uint8_t>(std::lround(alpha * 255));
         }
     }
     return out;

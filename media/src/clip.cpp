@@ -53,6 +53,7 @@ std::vector<std::string> filesOfClip(const std::string& path, const ClipOptions&
     if (files.size() <= 1 && exists)
         return {path};
     std::vector<std::string> names;
+    names.reserve(files.size());
     for (const NumberedFile& file : files)
         names.push_back(file.path);
     return names;

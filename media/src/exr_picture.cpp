@@ -247,8 +247,8 @@ Status ExrReader::describe(const Imf::MultiPartInputFile& file, const ClipOption
 Result<Image> ExrReader::read(Imf::MultiPartInputFile& file)
 {
     const Imf::Header& header = file.header(part_);
-    const Imath::Box2i shown = header.displayWindow();
-    const Imath::Box2i held = header.dataWindow();
+    const Imath::Box2i& shown = header.displayWindow();
+    const Imath::Box2i& held = header.dataWindow();
     Image image(info_.width, info_.height, Depth::single, info_.colour);
     image.setOpaque(!info_.alpha);
     const bool same = shown == held;

@@ -46,7 +46,7 @@ void writeCarefully(const float* from, Domain domain, int count, Image& out, int
                 value = alpha > 0 ? pixel[k] / whole / alpha : 0;
                 value = light ? curve.code(value) : std::clamp(value, 0.0F, 1.0F);
             }
-            const auto code = static_cast<int>(value * most + 0.5F);
+            const auto code = std::lround(value * most);
             if (deep)
                 out.deepAt(x + i, y)[k] = static_cast<std::uint16_t>(code);
             else
@@ -150,14 +150,12 @@ void writePixels(const float* from, Domain domain, int count, Image& out, int x,
     const Transfer transfer = out.colour().transfer;
     if (out.depth() == Depth::single)
         std::memcpy(out.floatAt(x, y), from, channels * sizeof(float));
-    else if (!out.opaque())
+    else if (!out.opaque() || (out.depth() == Depth::eight && light && transfer != Transfer::srgb))
         writeCarefully(from, domain, count, out, x, y);
     else if (out.depth() == Depth::sixteen && light)
         runShortsOfLight(from, out.deepAt(x, y), channels, TransferCurve::of(transfer).codes());
     else if (out.depth() == Depth::sixteen)
         runShortsOfFloats(from, out.deepAt(x, y), channels, 257);
-    else if (light && transfer != Transfer::srgb)
-        writeCarefully(from, domain, count, out, x, y);
     else
         runCodeBytes(from, out.at(x, y), channels, light);
 }
