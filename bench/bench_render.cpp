@@ -166,6 +166,27 @@ void allEffectsAtViewSize(benchmark::State& state)
         benchmark::DoNotOptimize(renderFrame(from, l, 1280, 720));
 }
 
+/// One impact effect at the view's size, on a frame that stands still.
+void impactEffect(benchmark::State& state, const LightNow& light)
+{
+    const ImagePtr from = picture(1280, 720);
+    FrameLook l = look(Exposure::of({}), 1280, 720);
+    l.light = light;
+    for (auto _ : state)
+        benchmark::DoNotOptimize(renderFrame(from, l, 1280, 720));
+}
+
+LightNow lightWith(double defocus, double ripple, double grain, double impact)
+{
+    LightNow light;
+    light.defocus = defocus;
+    if (ripple > 0)
+        light.ripples.push_back({ripple, 0.5, 0.5, 250, 120});
+    light.grain = {grain, 1.5, false, 1};
+    light.impact = {impact, ImpactFrame::Look::contrast, 0.4, 0.2, {}, {255, 255, 255}};
+    return light;
+}
+
 BENCHMARK(yardstickWarp)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK_CAPTURE(oneInstant, in8bits, Depth::eight)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK_CAPTURE(oneInstant, in16bits, Depth::sixteen)->Unit(benchmark::kMillisecond)->UseRealTime();
@@ -178,6 +199,11 @@ BENCHMARK_CAPTURE(shutterOpen, inFloats, 0.3, Depth::single)->Unit(benchmark::kM
 BENCHMARK_CAPTURE(shutterOpen, theWholeWay, 1.0)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK(withPerspective)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK(allEffectsAtViewSize)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(impactEffect, defocusOf8, lightWith(8, 0, 0, 0))->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(impactEffect, defocusOf30, lightWith(30, 0, 0, 0))->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(impactEffect, ripple, lightWith(0, 20, 0, 0))->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(impactEffect, grain, lightWith(0, 0, 0.2, 0))->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(impactEffect, impactFrame, lightWith(0, 0, 0, 1))->Unit(benchmark::kMillisecond)->UseRealTime();
 
 } // namespace
 

@@ -239,6 +239,11 @@ void CurveChannels::gatherLight(const Recipe& recipe)
     addValue(recipe, "light.fringe.amount", tr("fringe"));
     addValue(recipe, "light.fringe.angle", tr("fringe angle"));
     addValue(recipe, "light.flash.strength", tr("flash"));
+    addValue(recipe, "light.exposure.stops", tr("exposure"));
+    addValue(recipe, "light.impact.strength", tr("impact frames"));
+    addValue(recipe, "light.defocus.radius", tr("defocus"));
+    addValue(recipe, "light.ripple.amount", tr("ripple"));
+    addValue(recipe, "light.grain.amount", tr("grain"));
     if (recipe.pivot.at == Pivot::At::followed) {
         addValue(recipe, "pivot_x", tr("pivot x"));
         addValue(recipe, "pivot_y", tr("pivot y"));
@@ -362,12 +367,9 @@ CurveKeys CurveChannels::asCurve(const Recipe& recipe, const std::string& key) c
         keys.back().ease = Ease::linear;
         return rate.peakHz == rate.restHz ? CurveKeys{{peak, rate.peakHz, Ease::linear}} : inOrder(std::move(keys));
     }
-    const Effects& effects = recipe.effects;
-    const Course* course = key == "light.streak.length"    ? &effects.streak.course
-                           : key == "light.radial.length"  ? &effects.radial.course
-                           : key == "light.fringe.amount"  ? &effects.fringe.course
-                           : key == "light.flash.strength" ? &effects.flash.course
-                                                           : nullptr;
+    const auto parts = effectParts();
+    const auto part = std::find_if(parts.begin(), parts.end(), [&](const EffectPart& p) { return p.amount == key; });
+    const Course* course = part != parts.end() ? &part->courseIn(recipe.effects) : nullptr;
     if (course != nullptr) {
         if (course->by == Course::By::envelope)
             return scaledKeys(envelope.drawn() ? envelope.curve() : curveOfShape(envelope), 1, now);

@@ -246,6 +246,17 @@ ValueControl* ControlGrid::add(const std::string& key, const FieldSpec& spec, co
     return control;
 }
 
+ValueControl* ControlGrid::addHead(const std::string& key, const FieldSpec& spec)
+{
+    nextRow();
+    ValueControl* control = add(key, spec);
+    if (QWidget* name = items_.back().label) {
+        theme::setDim(*name, false);
+        name->setFont(theme::words(12, true));
+    }
+    return control;
+}
+
 void ControlGrid::addNamed(const QString& label, QWidget* control)
 {
     auto* text = dimLabel(label, this);

@@ -93,6 +93,8 @@ public:
 
     /// `span`: how many pairs of columns it takes.
     ValueControl* add(const std::string& key, const FieldSpec& spec, const QString& label = {}, int span = 1);
+    /// One that others belong to: it begins a row, and its name stands out.
+    ValueControl* addHead(const std::string& key, const FieldSpec& spec);
     /// Any other control, with a name like the values have.
     void addNamed(const QString& label, QWidget* control);
     /// Shows or hides it with its name.

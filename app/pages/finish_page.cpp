@@ -171,6 +171,11 @@ void FinishPage::buildShown(QVBoxLayout& column)
                              {"show_radial", tr("Radial")},
                              {"show_fringe", tr("Fringe")},
                              {"show_flash", tr("Flash")},
+                             {"show_exposure", tr("Exposure")},
+                             {"show_impact", tr("Impact frames")},
+                             {"show_defocus", tr("Defocus")},
+                             {"show_ripple", tr("Ripple")},
+                             {"show_grain", tr("Grain")},
                              {"show_flicker", tr("Flicker")},
                              {"show_layers", tr("Layers")}});
     column.addWidget(shown_);

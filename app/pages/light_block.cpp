@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "light_block.h"
 
+#include <algorithm>
+
 #include <QLabel>
 
 #include "ember/core/values.h"
@@ -15,32 +17,43 @@ namespace {
 constexpr int columns = 4;
 const std::string prefix = "light.";
 
-/// The value that says whether an effect is there at all.
-std::string amountKey(const std::string& effect)
+/// The part of a name; null where it is none of the effects with a course.
+const EffectPart* partNamed(std::string_view name)
 {
-    return effect == "fringe" ? "fringe.amount" : effect == "flash" ? "flash.strength" : effect + ".length";
+    const auto parts = effectParts();
+    const auto found = std::find_if(parts.begin(), parts.end(), [&](const EffectPart& p) { return p.name == name; });
+    return found != parts.end() ? &*found : nullptr;
 }
 
 /// Whether a value is asked for now: the amounts always, the others when there is something for them to shape.
 bool isAsked(const Shaping& shaping, const std::string& key)
 {
     const auto read = [&](const std::string& other) { return shaping.value(prefix + other).value_or(0); };
+    const auto used = [&](const EffectPart& part) { return shaping.value(std::string(part.amount)).value_or(0) != 0; };
     const std::string effect = key.substr(0, key.find('.'));
     const std::string what = key.substr(key.find('.') + 1);
     if (effect == "flicker") {
-        const bool any = read("streak.length") > 0 || read("radial.length") > 0 || read("fringe.amount") > 0 ||
-                         read("flash.strength") > 0;
+        const auto parts = effectParts();
+        const bool any = std::any_of(parts.begin(), parts.end(), used);
         if (what == "every" || !any)
             return any;
         const bool flickers = read("flicker.every") > 1 || read("flicker.count") != 0;
-        return flickers && (what == "count" || read(amountKey(what)) > 0);
+        const EffectPart* of = partNamed(what);
+        return flickers && (of == nullptr || used(*of));
     }
-    if (key == amountKey(effect))
+    const EffectPart* part = partNamed(effect);
+    if (part == nullptr || key == part->amountKey())
         return true;
-    if (read(amountKey(effect)) == 0)
+    if (!used(*part))
         return false;
     if (what == "angle")
         return read(effect + ".toward") == 1;
+    if (effect == "ripple" && (what == "x" || what == "y"))
+        return read("ripple.from") == 0;
+    if (effect == "impact" && (what == "threshold" || what == "softness"))
+        return static_cast<ImpactFrame::Look>(read("impact.look")) != ImpactFrame::Look::invert;
+    if (effect == "impact" && (what == "dark" || what == "light"))
+        return static_cast<ImpactFrame::Look>(read("impact.look")) == ImpactFrame::Look::twoTone;
     const bool own = read(effect + ".course") == 0;
     return own || (what != "rise" && what != "hold" && what != "fall");
 }
@@ -61,13 +74,13 @@ LightBlock::LightBlock(OpenDocument& document, Shaping& shaping, QWidget* parent
     };
     grid_ = new ControlGrid(document, shaping, binding, columns, this);
     grid_->setObjectName(QStringLiteral("light"));
-    std::string_view effect;
     for (const FieldOf<Effects>& field : fieldsOf<Effects>()) {
-        const std::string_view next = field.key.substr(0, field.key.find('.'));
-        if (next != effect)
-            grid_->nextRow();
-        effect = next;
-        grid_->add(std::string(field.key), *field.spec);
+        const EffectPart* part = partNamed(field.key.substr(0, field.key.find('.')));
+        const bool begins = part != nullptr ? field.key == part->amountKey() : field.key == "flicker.every";
+        if (begins)
+            grid_->addHead(std::string(field.key), *field.spec);
+        else
+            grid_->add(std::string(field.key), *field.spec);
     }
     column->addWidget(grid_);
 }

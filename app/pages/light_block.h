@@ -10,7 +10,7 @@ namespace ember::app {
 
 class ControlGrid;
 
-/// What the recipe does to the light: streak, radial streak, fringe, flash, flicker. An effect that is not used shows
+/// What the recipe does to the light, effect by effect, and what flickers. An effect that is not used shows
 /// its amount only.
 class LightBlock : public QWidget {
     Q_OBJECT

@@ -493,10 +493,6 @@
         <translation>Wie stark Erschütterungen und Drift der sanften Fassung sind</translation>
     </message>
     <message>
-        <source>Whether it keeps flashes, and effects that flicker</source>
-        <translation>Ob sie Blitze und flackernde Effekte behält</translation>
-    </message>
-    <message>
         <source>Whether it keeps roll, pan and tilt</source>
         <translation>Ob sie Roll, Schwenk und Neigung behält</translation>
     </message>
@@ -2722,7 +2718,7 @@
     </message>
     <message>
         <source>add</source>
-        <translation>Add</translation>
+        <translation>addieren</translation>
     </message>
     <message>
         <source>air</source>
@@ -3435,6 +3431,202 @@
     <message>
         <source>The colour space the clip is read in, where its file tells none or a wrong one</source>
         <translation>Der Farbraum, in dem der Clip gelesen wird, wo die Datei keinen oder einen falschen nennt</translation>
+    </message>
+    <message>
+        <source>Exposure kicks for the whole film</source>
+        <translation>Belichtungsstöße für den ganzen Film</translation>
+    </message>
+    <message>
+        <source>Impact frames for the whole film</source>
+        <translation>Einschlagbilder für den ganzen Film</translation>
+    </message>
+    <message>
+        <source>Defocus for the whole film</source>
+        <translation>Unschärfe für den ganzen Film</translation>
+    </message>
+    <message>
+        <source>Ripples for the whole film</source>
+        <translation>Druckwellen für den ganzen Film</translation>
+    </message>
+    <message>
+        <source>Grain bursts for the whole film</source>
+        <translation>Kornstöße für den ganzen Film</translation>
+    </message>
+    <message>
+        <source>How much brighter the picture is at the peak; below 0 it is darker</source>
+        <translation>Um wie viel heller das Bild am Höhepunkt ist; unter 0 ist es dunkler</translation>
+    </message>
+    <message>
+        <source>How much of the picture is replaced by its graphic version</source>
+        <translation>Wie viel vom Bild durch seine grafische Fassung ersetzt wird</translation>
+    </message>
+    <message>
+        <source>Contrast: hard light and dark; invert: a negative; two tone: two colours</source>
+        <translation>Kontrast: hartes Hell und Dunkel; Negativ: umgekehrt; zwei Töne: zwei Farben</translation>
+    </message>
+    <message>
+        <source>Brightness between dark and light</source>
+        <translation>Helligkeit zwischen Dunkel und Hell</translation>
+    </message>
+    <message>
+        <source>How far from the threshold it is fully dark or light; 0 is at once</source>
+        <translation>Wie weit von der Schwelle es ganz dunkel oder hell ist; 0 ist sofort</translation>
+    </message>
+    <message>
+        <source>Colour of what is dark</source>
+        <translation>Farbe dessen, was dunkel ist</translation>
+    </message>
+    <message>
+        <source>Colour of what is light</source>
+        <translation>Farbe dessen, was hell ist</translation>
+    </message>
+    <message>
+        <source>Radius of the disc that a point becomes at the peak</source>
+        <translation>Radius der Scheibe, zu der ein Punkt am Höhepunkt wird</translation>
+    </message>
+    <message>
+        <source>How far the ring pushes the picture outwards at the peak; less at the frame&apos;s border</source>
+        <translation>Wie weit der Ring das Bild am Höhepunkt nach außen schiebt; weniger am Bildrand</translation>
+    </message>
+    <message>
+        <source>A point of the frame, or where the strike&apos;s place is seen</source>
+        <translation>Ein Punkt im Bild oder dort, wo der Ort des Schlags zu sehen ist</translation>
+    </message>
+    <message>
+        <source>How fast the ring runs outwards, from the strike&apos;s onset on</source>
+        <translation>Wie schnell der Ring nach außen läuft, vom Einsatz des Schlags an</translation>
+    </message>
+    <message>
+        <source>From the middle of the ring to where it ends on either side</source>
+        <translation>Von der Mitte des Rings bis dorthin, wo er nach beiden Seiten endet</translation>
+    </message>
+    <message>
+        <source>How much the light varies at the peak</source>
+        <translation>Wie stark das Licht am Höhepunkt schwankt</translation>
+    </message>
+    <message>
+        <source>How large a grain is</source>
+        <translation>Wie groß ein Korn ist</translation>
+    </message>
+    <message>
+        <source>Red, green and blue have grain of their own</source>
+        <translation>Rot, Grün und Blau haben eigenes Korn</translation>
+    </message>
+    <message>
+        <source>The exposure flickers</source>
+        <translation>Die Belichtung flackert</translation>
+    </message>
+    <message>
+        <source>Impact frames are on these frames only</source>
+        <translation>Einschlagbilder nur auf diesen Bildern</translation>
+    </message>
+    <message>
+        <source>The defocus flickers</source>
+        <translation>Die Unschärfe flackert</translation>
+    </message>
+    <message>
+        <source>The ripple flickers</source>
+        <translation>Die Druckwelle flackert</translation>
+    </message>
+    <message>
+        <source>The grain flickers</source>
+        <translation>Das Korn flackert</translation>
+    </message>
+    <message>
+        <source>Exposure flickers</source>
+        <translation>Belichtung flackert</translation>
+    </message>
+    <message>
+        <source>Impact frames flicker</source>
+        <translation>Einschlagbilder flackern</translation>
+    </message>
+    <message>
+        <source>Defocus flickers</source>
+        <translation>Unschärfe flackert</translation>
+    </message>
+    <message>
+        <source>Ripple flickers</source>
+        <translation>Druckwelle flackert</translation>
+    </message>
+    <message>
+        <source>Grain flickers</source>
+        <translation>Korn flackert</translation>
+    </message>
+    <message>
+        <source>Impact frames</source>
+        <translation>Einschlagbilder</translation>
+    </message>
+    <message>
+        <source>Defocus</source>
+        <translation>Unschärfe</translation>
+    </message>
+    <message>
+        <source>Ripple</source>
+        <translation>Druckwelle</translation>
+    </message>
+    <message>
+        <source>Grain</source>
+        <translation>Korn</translation>
+    </message>
+    <message>
+        <source>Look</source>
+        <translation>Aussehen</translation>
+    </message>
+    <message>
+        <source>Threshold</source>
+        <translation>Schwelle</translation>
+    </message>
+    <message>
+        <source>Softness</source>
+        <translation>Weichheit</translation>
+    </message>
+    <message>
+        <source>Dark</source>
+        <translation>Dunkel</translation>
+    </message>
+    <message>
+        <source>Light</source>
+        <translation>Hell</translation>
+    </message>
+    <message>
+        <source>Ring speed</source>
+        <translation>Ringtempo</translation>
+    </message>
+    <message>
+        <source>Ring width</source>
+        <translation>Ringbreite</translation>
+    </message>
+    <message>
+        <source>Grain size</source>
+        <translation>Korngröße</translation>
+    </message>
+    <message>
+        <source>In colour</source>
+        <translation>Farbig</translation>
+    </message>
+    <message>
+        <source>stops</source>
+        <translation>Blenden</translation>
+    </message>
+    <message>
+        <source>contrast</source>
+        <translation>Kontrast</translation>
+    </message>
+    <message>
+        <source>invert</source>
+        <translation>Negativ</translation>
+    </message>
+    <message>
+        <source>two_tone</source>
+        <translation>zwei Töne</translation>
+    </message>
+    <message>
+        <source>A ripple pushes parts of the picture by at most {} of its width, on frame {}.</source>
+        <translation>Eine Druckwelle schiebt Teile des Bildes um höchstens {} seiner Breite, auf Bild {}.</translation>
+    </message>
+    <message>
+        <source>Whether it keeps flashes, exposure, impact frames, defocus, ripples, grain and effects that flicker</source>
+        <translation>Ob sie Blitze, Belichtung, Einschlagbilder, Unschärfe, Druckwellen, Korn und flackernde Effekte behält</translation>
     </message>
 </context>
 <context>
@@ -4428,6 +4620,26 @@
     <message>
         <source>%1 follows the recipe again</source>
         <translation>%1 folgt wieder dem Rezept</translation>
+    </message>
+    <message>
+        <source>exposure</source>
+        <translation>Belichtung</translation>
+    </message>
+    <message>
+        <source>impact frames</source>
+        <translation>Einschlagbilder</translation>
+    </message>
+    <message>
+        <source>defocus</source>
+        <translation>Unschärfe</translation>
+    </message>
+    <message>
+        <source>ripple</source>
+        <translation>Druckwelle</translation>
+    </message>
+    <message>
+        <source>grain</source>
+        <translation>Korn</translation>
     </message>
 </context>
 <context>
@@ -5833,6 +6045,26 @@
     <message>
         <source>Removes the layer; its file stays</source>
         <translation>Entfernt die Ebene; ihre Datei bleibt</translation>
+    </message>
+    <message>
+        <source>Exposure</source>
+        <translation>Belichtung</translation>
+    </message>
+    <message>
+        <source>Impact frames</source>
+        <translation>Einschlagbilder</translation>
+    </message>
+    <message>
+        <source>Defocus</source>
+        <translation>Unschärfe</translation>
+    </message>
+    <message>
+        <source>Ripple</source>
+        <translation>Druckwelle</translation>
+    </message>
+    <message>
+        <source>Grain</source>
+        <translation>Korn</translation>
     </message>
 </context>
 <context>

@@ -131,7 +131,8 @@ ComfortFigures comfortOf(const Project& project, std::int64_t first, std::int64_
 {
     ComfortFigures figures;
     figures.first = first;
-    figures.longestFrom = figures.farthestFrame = figures.fastestFrame = figures.rollFrame = first;
+    figures.longestFrom = figures.farthestFrame = figures.fastestFrame = figures.rollFrame = figures.rippleFrame =
+        first;
     figures.frames = std::max<std::int64_t>(0, end - first);
     figures.seconds = project.rate.seconds(static_cast<double>(figures.frames));
     if (figures.frames == 0)
@@ -179,6 +180,13 @@ ComfortFigures comfortOf(const Project& project, std::int64_t first, std::int64_
             figures.rollFrame = f;
         }
         before = pose;
+        double pushed = 0; // ripples that meet add up
+        for (const RippleNow& ripple : motion.lightAt(static_cast<double>(f)).ripples)
+            pushed += ripple.amount / project.width;
+        if (pushed > figures.ripple) {
+            figures.ripple = pushed;
+            figures.rippleFrame = f;
+        }
         if (far <= overlooked) {
             stretch = 0;
             continue;
@@ -243,6 +251,11 @@ std::vector<ComfortLine> comfortLines(const ComfortFigures& f, const FrameRate& 
          f.rollSpeed > 0 ? Phrase("It rolls at most {}° a second, into frame {}.", number(f.rollSpeed, 1), f.rollFrame)
                          : Phrase("It does not roll."),
          f.rollSpeed, limits.rollSpeed, "°/s", f.rollFrame);
+    if (f.ripple > 0)
+        line("ripple",
+             {"A ripple pushes parts of the picture by at most {} of its width, on frame {}.", percent(f.ripple),
+              f.rippleFrame},
+             100 * f.ripple, 100 * limits.displacement, "%", f.rippleFrame);
     line("sway", {"Sway at the pace that makes people sick is {} of the width on average.", percent(f.sway)},
          100 * f.sway, 100 * limits.sway, "%", f.longestFrom);
     line("sway_roll", {"Roll at that pace is {}° on average.", number(f.swayRoll, 2)}, f.swayRoll, limits.swayRoll, "°",

@@ -15,9 +15,22 @@ constexpr std::string_view strandPrefix = "strand.";
 constexpr std::string_view envelopeStrength = "envelope.strength";
 constexpr std::string_view shutterKey = "shutter_angle";
 
-constexpr std::array<std::string_view, 6> lightKeys{"light.streak.length", "light.streak.angle",
-                                                    "light.radial.length", "light.fringe.amount",
-                                                    "light.fringe.angle",  "light.flash.strength"};
+/// In the order of the effects, each amount before its angle.
+const std::vector<std::string_view>& lightKeys()
+{
+    static const std::vector<std::string_view> keys = [] {
+        std::vector<std::string_view> all;
+        for (const EffectPart& part : effectParts()) {
+            all.push_back(part.amount);
+            if (part.kind == EffectKind::streak)
+                all.emplace_back("light.streak.angle");
+            if (part.kind == EffectKind::fringe)
+                all.emplace_back("light.fringe.angle");
+        }
+        return all;
+    }();
+    return keys;
+}
 
 bool isHand(const Strand& strand)
 {
@@ -60,8 +73,8 @@ const FieldSpec* curveSpecOf(const Recipe& recipe, std::string_view key)
         const FieldOf<Finish>* shutter = fieldOf<Finish>(shutterKey);
         return shutter != nullptr ? shutter->spec : nullptr;
     }
-    const bool any =
-        key == "pivot_x" || key == "pivot_y" || std::find(lightKeys.begin(), lightKeys.end(), key) != lightKeys.end();
+    const bool any = key == "pivot_x" || key == "pivot_y" ||
+                     std::find(lightKeys().begin(), lightKeys().end(), key) != lightKeys().end();
     const auto [strand, rest] = strandOf(recipe, key);
     const bool ofStrand = strand != nullptr && !isHand(*strand) && (rest == "rate" || rest.starts_with("amount."));
     return any || ofStrand ? specOfValue(recipe, key) : nullptr;
@@ -80,7 +93,7 @@ std::vector<std::string> curveKeysOf(const Recipe& recipe)
         for (const Axis axis : allAxes)
             keys.push_back(prefix + "amount." + std::string(axisName(axis)));
     }
-    for (const std::string_view key : lightKeys)
+    for (const std::string_view key : lightKeys())
         keys.emplace_back(key);
     for (const std::string_view key : {shutterKey, std::string_view("pivot_x"), std::string_view("pivot_y")})
         keys.emplace_back(key);

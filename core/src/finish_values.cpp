@@ -67,6 +67,13 @@ constexpr FieldSpec showRadial =
     choiceField("show_radial", "Radial streak", offOn, 1, "Radial streaks for the whole film");
 constexpr FieldSpec showFringe = choiceField("show_fringe", "Fringe", offOn, 1, "Fringe for the whole film");
 constexpr FieldSpec showFlash = choiceField("show_flash", "Flash", offOn, 1, "Flashes for the whole film");
+constexpr FieldSpec showExposure =
+    choiceField("show_exposure", "Exposure", offOn, 1, "Exposure kicks for the whole film");
+constexpr FieldSpec showImpact =
+    choiceField("show_impact", "Impact frames", offOn, 1, "Impact frames for the whole film");
+constexpr FieldSpec showDefocus = choiceField("show_defocus", "Defocus", offOn, 1, "Defocus for the whole film");
+constexpr FieldSpec showRipple = choiceField("show_ripple", "Ripple", offOn, 1, "Ripples for the whole film");
+constexpr FieldSpec showGrain = choiceField("show_grain", "Grain", offOn, 1, "Grain bursts for the whole film");
 constexpr FieldSpec showFlicker =
     choiceField("show_flicker", "Flicker", offOn, 1, "Flicker for the whole film; without it effects are steady");
 constexpr FieldSpec showLayers = choiceField("show_layers", "Layers", offOn, 1, "Layers for the whole film");
@@ -108,6 +115,49 @@ constexpr FieldSpec flashColour{"colour", "Colour", "colour", 0, 0xffffff, 0xfff
                                 {},       true};
 constexpr FieldSpec flashBlend =
     choiceField("blend", "Blend", blendWords, 0, "Add: light on top; mix: in place of the picture");
+constexpr FieldSpec exposureFall = fallOf(6);
+constexpr FieldSpec impactFall = fallOf(0);
+constexpr FieldSpec defocusFall = fallOf(10);
+constexpr FieldSpec rippleFall = fallOf(18);
+constexpr FieldSpec grainFall = fallOf(10);
+constexpr FieldSpec stayFor(double frames)
+{
+    return {"hold", "Hold", "frames", 0, 240, frames, 1, "Frames after the peak that it stays"};
+}
+constexpr FieldSpec impactStay = stayFor(1);
+constexpr FieldSpec rippleStay = stayFor(6);
+constexpr FieldSpec grainStay = stayFor(2);
+constexpr FieldSpec exposureStops{
+    "stops", "Exposure", "stops", -8, 8, 0, 0.25, "How much brighter the picture is at the peak; below 0 it is darker"};
+constexpr std::array<std::string_view, 3> impactWords{"contrast", "invert", "two_tone"};
+constexpr FieldSpec impactStrength{
+    "strength", "Impact frames", "%", 0, 1, 0, 0.05, "How much of the picture is replaced by its graphic version"};
+constexpr FieldSpec impactLook = choiceField(
+    "look", "Look", impactWords, 0, "Contrast: hard light and dark; invert: a negative; two tone: two colours");
+constexpr FieldSpec impactThreshold{"threshold", "Threshold", "%",  0,
+                                    1,           0.35,        0.05, "Brightness between dark and light"};
+constexpr FieldSpec impactSoftness{
+    "softness", "Softness", "%",  0,
+    1,          0.15,       0.05, "How far from the threshold it is fully dark or light; 0 is at once"};
+constexpr FieldSpec impactDark{"dark", "Dark", "colour", 0, 0xffffff, 0, 1, "Colour of what is dark", {}, true};
+constexpr FieldSpec impactLight{"light", "Light", "colour", 0, 0xffffff, 0xffffff, 1, "Colour of what is light",
+                                {},      true};
+constexpr FieldSpec defocusRadius{"radius", "Defocus", "px", 0,
+                                  200,      0,         1,    "Radius of the disc that a point becomes at the peak"};
+constexpr FieldSpec rippleAmount{
+    "amount", "Ripple", "px", 0,
+    500,      0,        2,    "How far the ring pushes the picture outwards at the peak; less at the frame's border"};
+constexpr std::array<std::string_view, 2> fromWords{"point", "place"};
+constexpr FieldSpec rippleFrom =
+    choiceField("from", "From", fromWords, 0, "A point of the frame, or where the strike's place is seen");
+constexpr FieldSpec rippleSpeed{
+    "speed", "Ring speed", "px/s", 0, 20000, 1200, 50, "How fast the ring runs outwards, from the strike's onset on"};
+constexpr FieldSpec rippleWidth{
+    "width", "Ring width", "px", 4, 4000, 120, 5, "From the middle of the ring to where it ends on either side"};
+constexpr FieldSpec grainAmount{"amount", "Grain", "%", 0, 2, 0, 0.02, "How much the light varies at the peak"};
+constexpr FieldSpec grainSize{"size", "Grain size", "px", 0.5, 32, 1.5, 0.25, "How large a grain is"};
+constexpr FieldSpec grainColour =
+    choiceField("colour", "In colour", offOn, 0, "Red, green and blue have grain of their own");
 constexpr FieldSpec flickerEvery{
     "every", "Flicker", "", 1, 48, 1, 1, "Effects chosen here are shown on every n-th frame of the strike; 1 is always",
     {},      true};
@@ -117,6 +167,13 @@ constexpr FieldSpec flickerStreak = choiceField("streak", "Streak flickers", off
 constexpr FieldSpec flickerRadial = choiceField("radial", "Radial flickers", offOn, 0, "The radial streak flickers");
 constexpr FieldSpec flickerFringe = choiceField("fringe", "Fringe flickers", offOn, 0, "The fringe flickers");
 constexpr FieldSpec flickerFlash = choiceField("flash", "Flash flickers", offOn, 1, "The flash flickers");
+
+constexpr FieldSpec flickerExposure = choiceField("exposure", "Exposure flickers", offOn, 0, "The exposure flickers");
+constexpr FieldSpec flickerImpact =
+    choiceField("impact", "Impact frames flicker", offOn, 0, "Impact frames are on these frames only");
+constexpr FieldSpec flickerDefocus = choiceField("defocus", "Defocus flickers", offOn, 0, "The defocus flickers");
+constexpr FieldSpec flickerRipple = choiceField("ripple", "Ripple flickers", offOn, 0, "The ripple flickers");
+constexpr FieldSpec flickerGrain = choiceField("grain", "Grain flickers", offOn, 0, "The grain flickers");
 
 constexpr FieldSpec layerX{"x", "x", "px", -32768, 32768, 0, 1, "From the middle of the frame to the right"};
 constexpr FieldSpec layerY{"y", "y", "px", -32768, 32768, 0, 1, "From the middle of the frame downwards"};
@@ -140,11 +197,11 @@ public:
         return *this;
     }
     template <auto course>
-    EffectFields& withCourse(const FieldSpec& rise, const FieldSpec& fall)
+    EffectFields& withCourse(const FieldSpec& rise, const FieldSpec& fall, const FieldSpec& hold = stay)
     {
         return with<course, &Course::by>(courseBy)
             .template with<course, &Course::rise>(rise)
-            .template with<course, &Course::hold>(stay)
+            .template with<course, &Course::hold>(hold)
             .template with<course, &Course::fall>(fall);
     }
 
@@ -179,6 +236,11 @@ std::span<const FieldOf<Finish>> fieldsOf<Finish>()
                                    .with<&Finish::shown, &ShownEffects::radial>(showRadial)
                                    .with<&Finish::shown, &ShownEffects::fringe>(showFringe)
                                    .with<&Finish::shown, &ShownEffects::flash>(showFlash)
+                                   .with<&Finish::shown, &ShownEffects::exposure>(showExposure)
+                                   .with<&Finish::shown, &ShownEffects::impact>(showImpact)
+                                   .with<&Finish::shown, &ShownEffects::defocus>(showDefocus)
+                                   .with<&Finish::shown, &ShownEffects::ripple>(showRipple)
+                                   .with<&Finish::shown, &ShownEffects::grain>(showGrain)
                                    .with<&Finish::shown, &ShownEffects::flicker>(showFlicker)
                                    .with<&Finish::shown, &ShownEffects::layers>(showLayers)
                                    .done();
@@ -210,13 +272,45 @@ std::span<const FieldOf<Effects>> fieldsOf<Effects>()
             .with<&Flash::colour>(flashColour)
             .with<&Flash::blend>(flashBlend)
             .withCourse<&Flash::course>(riseOfNone, flashFall);
+        EffectFields<&Effects::exposure>(table, "exposure")
+            .with<&ExposureKick::stops>(exposureStops)
+            .withCourse<&ExposureKick::course>(riseOfNone, exposureFall);
+        EffectFields<&Effects::impact>(table, "impact")
+            .with<&ImpactFrame::strength>(impactStrength)
+            .with<&ImpactFrame::look>(impactLook)
+            .with<&ImpactFrame::threshold>(impactThreshold)
+            .with<&ImpactFrame::softness>(impactSoftness)
+            .with<&ImpactFrame::dark>(impactDark)
+            .with<&ImpactFrame::light>(impactLight)
+            .withCourse<&ImpactFrame::course>(riseOfNone, impactFall, impactStay);
+        EffectFields<&Effects::defocus>(table, "defocus")
+            .with<&Defocus::radius>(defocusRadius)
+            .withCourse<&Defocus::course>(riseOfNone, defocusFall);
+        EffectFields<&Effects::ripple>(table, "ripple")
+            .with<&Ripple::amount>(rippleAmount)
+            .with<&Ripple::from>(rippleFrom)
+            .with<&Ripple::x>(radialX)
+            .with<&Ripple::y>(radialY)
+            .with<&Ripple::speed>(rippleSpeed)
+            .with<&Ripple::width>(rippleWidth)
+            .withCourse<&Ripple::course>(riseOfNone, rippleFall, rippleStay);
+        EffectFields<&Effects::grain>(table, "grain")
+            .with<&GrainBurst::amount>(grainAmount)
+            .with<&GrainBurst::size>(grainSize)
+            .with<&GrainBurst::colour>(grainColour)
+            .withCourse<&GrainBurst::course>(riseOfNone, grainFall, grainStay);
         EffectFields<&Effects::flicker>(table, "flicker")
             .with<&Flicker::every>(flickerEvery)
             .with<&Flicker::count>(flickerCount)
             .with<&Flicker::streak>(flickerStreak)
             .with<&Flicker::radial>(flickerRadial)
             .with<&Flicker::fringe>(flickerFringe)
-            .with<&Flicker::flash>(flickerFlash);
+            .with<&Flicker::flash>(flickerFlash)
+            .with<&Flicker::exposure>(flickerExposure)
+            .with<&Flicker::impact>(flickerImpact)
+            .with<&Flicker::defocus>(flickerDefocus)
+            .with<&Flicker::ripple>(flickerRipple)
+            .with<&Flicker::grain>(flickerGrain);
         return table.done();
     }();
     return fields;

@@ -15,7 +15,8 @@ namespace {
 constexpr FieldSpec strengthField{
     "strength", "Strength", "%", 0, 1, 0.4, 0.05, "How strong shakes and drift of the gentle version are"};
 constexpr FieldSpec flashField =
-    choiceField("flash", "Flashes", offOn, 0, "Whether it keeps flashes, and effects that flicker");
+    choiceField("flash", "Flashes", offOn, 0,
+                "Whether it keeps flashes, exposure, impact frames, defocus, ripples, grain and effects that flicker");
 constexpr FieldSpec rollField = choiceField("roll", "Roll", offOn, 0, "Whether it keeps roll, pan and tilt");
 constexpr FieldSpec displacementField{
     "displacement",
@@ -107,6 +108,12 @@ double factorAlone(Project stage, Strike strike, const Gentle& gentle)
     return factor;
 }
 
+/// What flashes, or is made to be felt as a blow.
+bool isHarsh(EffectKind kind)
+{
+    return kind != EffectKind::streak && kind != EffectKind::radial && kind != EffectKind::fringe;
+}
+
 void stopTurning(Recipe& recipe)
 {
     recipe.rotation = 0;
@@ -136,8 +143,10 @@ Project gentled(const Project& project)
         for (const Axis axis : {Axis::roll, Axis::pan, Axis::tilt})
             out.master.axis[static_cast<std::size_t>(axis)] = false;
     if (!gentle.flash) {
-        out.finish.shown.flash = false;
         out.finish.shown.flicker = false;
+        for (const EffectPart& part : effectParts())
+            if (isHarsh(part.kind))
+                out.finish.shown.*part.shown = false;
     }
     for (const Axis axis : allAxes)
         out.drift.amount[axis] *= gentle.strength;
@@ -185,8 +194,11 @@ Recipe gentled(const Recipe& recipe, const Gentle& gentle, int width, int height
     if (!gentle.roll)
         stopTurning(out);
     if (!gentle.flash) {
-        out.effects.flash.strength = 0;
-        out.curves.clear("light.flash.strength");
+        for (const EffectPart& part : effectParts())
+            if (isHarsh(part.kind)) {
+                part.amountOf(out.effects) = 0;
+                out.curves.clear(part.amount);
+            }
         out.effects.flicker.every = 1;
     }
     double factor = 1;

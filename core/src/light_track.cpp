@@ -50,7 +50,7 @@ Direction atAngle(double degrees)
 double within(const Curve& curve, double t)
 {
     const CurveKeys& keys = curve.keys();
-    return t >= keys.front().frame && t < keys.back().frame + 1 ? std::max(0.0, curve.at(t)) : 0.0;
+    return t >= keys.front().frame && t < keys.back().frame + 1 ? curve.at(t) : 0.0;
 }
 
 /// Until when a course goes on, in frames from the strike.
@@ -63,27 +63,26 @@ double endOf(const Course& course, const Envelope& envelope)
 
 LightTrack::Kind::Kind(const Recipe& recipe) : effects(recipe.effects), envelope(recipe.envelope)
 {
-    const auto curve = [&](const char* key) {
+    const auto curve = [&](std::string_view key) {
         const CurveKeys* keys = recipe.curves.of(key);
         return keys != nullptr ? Curve(*keys) : Curve();
     };
-    streak = curve("light.streak.length");
+    for (const EffectPart& part : effectParts())
+        amounts[static_cast<std::size_t>(part.kind)] = curve(part.amount);
     streakAngle = curve("light.streak.angle");
-    radial = curve("light.radial.length");
-    fringe = curve("light.fringe.amount");
     fringeAngle = curve("light.fringe.angle");
-    flash = curve("light.flash.strength");
     shutter = curve("shutter_angle");
 }
 
 bool LightTrack::Kind::any() const
 {
-    return effects.any() || !streak.empty() || !radial.empty() || !fringe.empty() || !flash.empty() || !shutter.empty();
+    return effects.any() || !shutter.empty() ||
+           std::any_of(amounts.begin(), amounts.end(), [](const Curve& curve) { return !curve.empty(); });
 }
 
 LightTrack::LightTrack(const Project& project)
-    : shown_(project.finish.shown), framesPerSecond_(project.rate.perSecond()), beats_(project.beats),
-      cuts_(project.cuts())
+    : shown_(project.finish.shown), width_(project.width), height_(project.height),
+      framesPerSecond_(project.rate.perSecond()), beats_(project.beats), cuts_(project.cuts())
 {
     std::map<RecipeId, std::size_t> shared;
     std::vector<SpanIndex::Span> spans;
@@ -110,18 +109,22 @@ LightTrack::LightTrack(const Project& project)
         const Settling settling = settlingOf(project, strike);
         const auto frame = static_cast<double>(strike.frame.index);
         double end = 0;
-        for (const Course* course :
-             {&effects.streak.course, &effects.radial.course, &effects.fringe.course, &effects.flash.course})
-            end = std::max(end, endOf(*course, envelope));
+        for (const EffectPart& part : effectParts())
+            end = std::max(end, endOf(part.courseIn(effects), envelope));
         double start = std::min(envelope.start(), 0.0);
         const Kind& own = kinds_[kind];
-        for (const Curve* curve : {&own.streak, &own.radial, &own.fringe, &own.flash, &own.shutter})
-            if (!curve->empty()) {
-                start = std::min(start, curve->keys().front().frame);
-                end = std::max(end, curve->keys().back().frame);
-            }
-        const double turn = directionOf(strike, seedOf(strike, *recipe));
-        lit_.push_back({frame, strike.strength, settling, alongAxis(turn, Axis::x), alongAxis(turn, Axis::y), kind});
+        const auto take = [&](const Curve& curve) {
+            if (curve.empty())
+                return;
+            start = std::min(start, curve.keys().front().frame);
+            end = std::max(end, curve.keys().back().frame);
+        };
+        std::for_each(own.amounts.begin(), own.amounts.end(), take);
+        take(own.shutter);
+        const std::uint32_t seed = seedOf(strike, *recipe);
+        const double turn = directionOf(strike, seed);
+        lit_.push_back(
+            {frame, strike.strength, settling, alongAxis(turn, Axis::x), alongAxis(turn, Axis::y), seed, kind});
         // One frame more: a course without a fall is there on its last frame.
         spans.push_back({frame + start, std::min({frame + end, settling.from + settling.frames, settling.until}) + 1});
     }
@@ -145,73 +148,161 @@ bool LightTrack::treated(const Flicker& flicker, const Lit& lit, FrameTime time)
     return here && (((beat - first) % flicker.every) + flicker.every) % flicker.every == 0;
 }
 
+/// What strikes do at an instant, put together one strike after the other.
+class LightTrack::Gathered {
+public:
+    Gathered(const LightTrack& track, const Motion& motion, FrameTime time, double master)
+        : track_(track), motion_(motion), time_(time), master_(master)
+    {
+    }
+    void add(std::uint32_t index);
+    LightNow taken();
+
+private:
+    /// How much of an effect there is of the strike that is added.
+    double level(EffectKind kind) const;
+    /// The same where it is more than there was; else 0.
+    double more(EffectKind kind);
+    /// The set direction; nothing where the motion's is asked for.
+    std::optional<Direction> angled(const Curve& curve, Toward toward, double angle) const;
+    void addRipple(std::uint32_t index);
+
+    const LightTrack& track_;
+    const Motion& motion_;
+    FrameTime time_;
+    double master_;
+    LightNow now_;
+    std::array<double, effectKinds> most_{};
+    std::vector<std::pair<std::size_t, FlashNow>> flashes_;
+    std::vector<std::pair<std::size_t, RippleNow>> ripples_;
+
+    // Of the strike that is added.
+    const Kind* kind_ = nullptr;
+    double t_ = 0; ///< frames from it
+    double onset_ = 0;
+    double felt_ = 0;
+    double scale_ = 0;
+    bool on_ = false; ///< what flickers is seen
+};
+
+double LightTrack::Gathered::level(EffectKind kind) const
+{
+    const auto i = static_cast<std::size_t>(kind);
+    const EffectPart& part = effectParts()[i];
+    const Effects& effects = kind_->effects;
+    if (!(track_.shown_.*part.shown) || (effects.flicker.*part.flickers && !on_))
+        return 0;
+    const Curve& curve = kind_->amounts[i];
+    if (!curve.empty())
+        return kind == EffectKind::exposure ? within(curve, t_) * scale_ : std::max(0.0, within(curve, t_)) * scale_;
+    const double amount = part.amountIn(effects);
+    return amount == 0 ? 0
+                       : amount * scale_ * courseAt(part.courseIn(effects), t_, onset_, kind_->envelope.peak(), felt_);
+}
+
+double LightTrack::Gathered::more(EffectKind kind)
+{
+    const double here = level(kind);
+    double& most = most_[static_cast<std::size_t>(kind)];
+    if (std::abs(here) <= most)
+        return 0;
+    most = std::abs(here);
+    return here;
+}
+
+std::optional<Direction> LightTrack::Gathered::angled(const Curve& curve, Toward toward, double angle) const
+{
+    if (!curve.empty())
+        return atAngle(curve.at(t_));
+    return toward == Toward::set ? std::optional(atAngle(angle)) : std::nullopt;
+}
+
+void LightTrack::Gathered::addRipple(std::uint32_t index)
+{
+    const Ripple& ripple = kind_->effects.ripple;
+    const double amount = level(EffectKind::ripple);
+    if (amount == 0 || t_ < onset_)
+        return;
+    RippleNow now{amount, ripple.x, ripple.y, 0, ripple.width};
+    if (ripple.from == Ripple::From::place) // one with a place is felt with its point set
+        now.x = now.y = 0.5;
+    now.radius = ripple.speed * (t_ - onset_) / track_.framesPerSecond_;
+    const double farX = std::max(std::abs(now.x), std::abs(1 - now.x)) * track_.width_;
+    const double farY = std::max(std::abs(now.y), std::abs(1 - now.y)) * track_.height_;
+    if (now.radius - now.width < std::hypot(farX, farY))
+        ripples_.emplace_back(index, now);
+}
+
+void LightTrack::Gathered::add(std::uint32_t index)
+{
+    const Lit& lit = track_.lit_[index];
+    kind_ = &track_.kinds_[lit.kind];
+    const Effects& effects = kind_->effects;
+    const Envelope& envelope = kind_->envelope;
+    t_ = time_ - lit.frame;
+    onset_ = envelope.builds() ? envelope.start() : envelope.onset();
+    felt_ = intensityAt(envelope, t_);
+    scale_ = lit.strength * master_ * settledTo(lit.settling, time_);
+    on_ = !track_.shown_.flicker || track_.treated(effects.flicker, lit, time_);
+    const Direction own{lit.directionX, lit.directionY};
+    if (const double drawn = more(EffectKind::streak); drawn > 0) {
+        const auto set = angled(kind_->streakAngle, effects.streak.toward, effects.streak.angle);
+        const Direction way = set ? *set : wayOf(motion_, track_.cuts_, time_, own);
+        now_.streakX = drawn * way.x;
+        now_.streakY = drawn * way.y;
+    }
+    if (const double radial = more(EffectKind::radial); radial > 0) {
+        now_.radial = radial;
+        now_.radialCentreX = effects.radial.x;
+        now_.radialCentreY = effects.radial.y;
+    }
+    if (const double torn = more(EffectKind::fringe); torn > 0) {
+        const auto set = angled(kind_->fringeAngle, effects.fringe.toward, effects.fringe.angle);
+        const bool out = !set && effects.fringe.toward == Toward::centre;
+        const Direction way = out ? Direction{0, 0} : set ? *set : wayOf(motion_, track_.cuts_, time_, own);
+        now_.fringeX = torn * way.x;
+        now_.fringeY = torn * way.y;
+        now_.fringeOut = out ? torn : 0;
+    }
+    if (const double flash = level(EffectKind::flash); flash > 0)
+        flashes_.push_back({index, {colourFromNumber(effects.flash.colour), flash, effects.flash.blend}});
+    if (const double stops = more(EffectKind::exposure); stops != 0)
+        now_.exposure = stops;
+    if (const double radius = more(EffectKind::defocus); radius > 0)
+        now_.defocus = radius;
+    if (const double strength = more(EffectKind::impact); strength > 0) {
+        const ImpactFrame& impact = effects.impact;
+        now_.impact = {std::min(1.0, strength),
+                       impact.look,
+                       impact.threshold,
+                       impact.softness,
+                       colourFromNumber(impact.dark),
+                       colourFromNumber(impact.light)};
+    }
+    if (const double amount = more(EffectKind::grain); amount > 0)
+        now_.grain = {amount, effects.grain.size, effects.grain.colour,
+                      static_cast<std::uint32_t>(
+                          mixSeed(lit.seed, static_cast<std::uint64_t>(std::llround(time_ - lit.frame)), 0x96a1))};
+    addRipple(index);
+}
+
+LightNow LightTrack::Gathered::taken()
+{
+    const auto inOrder = [](auto& of, auto& to) {
+        std::sort(of.begin(), of.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+        for (const auto& [index, one] : of)
+            to.push_back(one);
+    };
+    inOrder(flashes_, now_.flashes);
+    inOrder(ripples_, now_.ripples);
+    return std::move(now_);
+}
+
 LightNow LightTrack::at(const Motion& motion, FrameTime time, double master) const
 {
-    LightNow now;
-    std::vector<std::pair<std::size_t, FlashNow>> flashes;
-    double streak = 0;
-    double fringe = 0;
-    index_.at(time, [&](std::uint32_t i) {
-        const Lit& lit = lit_[i];
-        const Kind& kind = kinds_[lit.kind];
-        const Effects& effects = kind.effects;
-        const Envelope& envelope = kind.envelope;
-        const double t = time - lit.frame;
-        const double felt = intensityAt(envelope, t);
-        const double scale = lit.strength * master * settledTo(lit.settling, time);
-        const bool on = !shown_.flicker || treated(effects.flicker, lit, time);
-        const auto level = [&](double amount, const Course& course, const Curve& curve, bool shown, bool flickers) {
-            if (!shown || (flickers && !on))
-                return 0.0;
-            if (!curve.empty())
-                return within(curve, t) * scale;
-            if (amount == 0)
-                return 0.0;
-            return amount * scale *
-                   courseAt(course, t, envelope.builds() ? envelope.start() : envelope.onset(), envelope.peak(), felt);
-        };
-        const Direction own{lit.directionX, lit.directionY};
-        const auto angled = [t](const Curve& curve, Toward toward, double angle) -> std::optional<Direction> {
-            if (!curve.empty())
-                return atAngle(curve.at(t));
-            return toward == Toward::set ? std::optional(atAngle(angle)) : std::nullopt;
-        };
-        const double drawn =
-            level(effects.streak.length, effects.streak.course, kind.streak, shown_.streak, effects.flicker.streak);
-        if (drawn > streak) {
-            const auto set = angled(kind.streakAngle, effects.streak.toward, effects.streak.angle);
-            const Direction way = set ? *set : wayOf(motion, cuts_, time, own);
-            streak = drawn;
-            now.streakX = drawn * way.x;
-            now.streakY = drawn * way.y;
-        }
-        const double radial =
-            level(effects.radial.length, effects.radial.course, kind.radial, shown_.radial, effects.flicker.radial);
-        if (radial > now.radial) {
-            now.radial = radial;
-            now.radialCentreX = effects.radial.x;
-            now.radialCentreY = effects.radial.y;
-        }
-        const double torn =
-            level(effects.fringe.amount, effects.fringe.course, kind.fringe, shown_.fringe, effects.flicker.fringe);
-        if (torn > fringe) {
-            const auto set = angled(kind.fringeAngle, effects.fringe.toward, effects.fringe.angle);
-            const bool out = !set && effects.fringe.toward == Toward::centre;
-            const Direction way = out ? Direction{0, 0} : set ? *set : wayOf(motion, cuts_, time, own);
-            fringe = torn;
-            now.fringeX = torn * way.x;
-            now.fringeY = torn * way.y;
-            now.fringeOut = out ? torn : 0;
-        }
-        const double flash =
-            level(effects.flash.strength, effects.flash.course, kind.flash, shown_.flash, effects.flicker.flash);
-        if (flash > 0)
-            flashes.push_back({i, {colourFromNumber(effects.flash.colour), flash, effects.flash.blend}});
-    });
-    std::sort(flashes.begin(), flashes.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
-    for (const auto& [index, flash] : flashes)
-        now.flashes.push_back(flash);
-    return now;
+    Gathered gathered(*this, motion, time, master);
+    index_.at(time, [&](std::uint32_t i) { gathered.add(i); });
+    return gathered.taken();
 }
 
 double LightTrack::shutterAt(FrameTime time, double filmAngle) const

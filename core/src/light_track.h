@@ -2,6 +2,7 @@
 // Inside motion: what strikes do to the light of the picture.
 #pragma once
 
+#include <array>
 #include <vector>
 
 #include "stage.h"
@@ -28,12 +29,9 @@ private:
         Effects effects;
         Envelope envelope;
         // Over frames from the strike, in place of amounts and their courses, of angles and of the film's shutter.
-        Curve streak;
+        std::array<Curve, effectKinds> amounts;
         Curve streakAngle;
-        Curve radial;
-        Curve fringe;
         Curve fringeAngle;
-        Curve flash;
         Curve shutter;
     };
     struct Lit {
@@ -42,11 +40,15 @@ private:
         Settling settling;
         double directionX;
         double directionY;
+        std::uint32_t seed;
         std::size_t kind;
     };
+    class Gathered;
     bool treated(const Flicker& flicker, const Lit& lit, FrameTime time) const;
 
     ShownEffects shown_;
+    double width_;
+    double height_;
     double framesPerSecond_;
     std::optional<BeatGrid> beats_;
     std::vector<std::int64_t> cuts_;

@@ -250,6 +250,19 @@ ArrivalOf arrivalOf(const Project& project, const Strike& strike)
     return arrival;
 }
 
+namespace {
+
+/// Where the camera sees the place of a strike that has one; nothing behind it.
+std::optional<PicturePoint> whereSeen(const Project& project, const Strike& strike)
+{
+    if (const auto* inPicture = std::get_if<PicturePoint>(&strike.place->at))
+        return *inPicture;
+    return pictureOf(bounded(std::get<WorldPoint>(strike.place->at)),
+                     cameraAt(project.world, static_cast<double>(strike.frame.index)), project.width, project.height);
+}
+
+} // namespace
+
 Strike feltStrike(const Project& project, Strike strike)
 {
     if (!strike.place)
@@ -259,19 +272,21 @@ Strike feltStrike(const Project& project, Strike strike)
     strike.strength *= arrival.share;
     if (arrival.direction)
         strike.direction = arrival.direction;
-    if (const Recipe* recipe = project.recipe(strike.recipe);
-        recipe != nullptr && withOverrides(*recipe, strike.overrides).pivot.at == Pivot::At::place) {
-        // Zoom and roll go about where the camera sees the place.
-        const auto* inPicture = std::get_if<PicturePoint>(&strike.place->at);
-        const auto seen = inPicture != nullptr
-                              ? std::optional(*inPicture)
-                              : pictureOf(bounded(std::get<WorldPoint>(strike.place->at)),
-                                          cameraAt(project.world, static_cast<double>(strike.frame.index)),
-                                          project.width, project.height);
-        strike.overrides.set("pivot", static_cast<double>(seen ? Pivot::At::point : Pivot::At::middle));
-        if (seen) {
+    if (const Recipe* recipe = project.recipe(strike.recipe)) {
+        const Recipe own = withOverrides(*recipe, strike.overrides);
+        const bool pivots = own.pivot.at == Pivot::At::place;
+        const bool ripples = own.effects.ripple.from == Ripple::From::place;
+        const auto seen = pivots || ripples ? whereSeen(project, strike) : std::nullopt;
+        if (pivots) // zoom and roll go about where the camera sees the place
+            strike.overrides.set("pivot", static_cast<double>(seen ? Pivot::At::point : Pivot::At::middle));
+        if (pivots && seen) {
             strike.overrides.set("pivot_x", seen->x);
             strike.overrides.set("pivot_y", seen->y);
+        }
+        if (ripples && seen) {
+            strike.overrides.set("light.ripple.from", static_cast<double>(Ripple::From::point));
+            strike.overrides.set("light.ripple.x", seen->x);
+            strike.overrides.set("light.ripple.y", seen->y);
         }
     }
     strike.place.reset();

@@ -162,9 +162,9 @@ Recipe inPlayTime(Recipe recipe)
     recipe.envelope = recipe.envelope.inTime(1 / factor);
     for (Strand& strand : recipe.strands)
         speedUp(strand, factor);
-    for (Course* course : {&recipe.effects.streak.course, &recipe.effects.radial.course, &recipe.effects.fringe.course,
-                           &recipe.effects.flash.course})
-        speedUp(*course, factor);
+    for (const EffectPart& part : effectParts())
+        speedUp(part.courseOf(recipe.effects), factor);
+    recipe.effects.ripple.speed *= factor;
     Curves faster;
     for (const auto& [key, keys] : recipe.curves.all())
         faster.set(key, scaledKeys(keys, 1 / factor, key.ends_with(".rate") ? factor : 1));

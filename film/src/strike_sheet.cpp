@@ -83,23 +83,22 @@ SheetGroup groupOf(std::string title, const Part& part, bool amounts = true)
 /// The effects that are in use, a group for each.
 std::vector<SheetGroup> lightGroups(Effects effects)
 {
-    const std::array<std::pair<std::string_view, bool>, 5> used{{{"streak", effects.streak.length > 0},
-                                                                 {"radial", effects.radial.length > 0},
-                                                                 {"fringe", effects.fringe.amount > 0},
-                                                                 {"flash", effects.flash.strength > 0},
-                                                                 {"flicker", effects.flicker.every > 1}}};
     std::vector<SheetGroup> groups;
-    for (const auto& [key, on] : used) {
-        if (!on)
-            continue;
-        std::string title = key == "radial" ? "Radial streak" : std::string(key);
+    const auto add = [&](const std::string& key, std::string title) {
         title[0] = static_cast<char>(title[0] - (title[0] >= 'a' ? 'a' - 'A' : 0));
-        SheetGroup group{title, {}};
+        SheetGroup group{std::move(title), {}};
         for (const Value& value : valuesOf(effects))
-            if (value.key.starts_with(std::string(key) + "."))
+            if (value.key.starts_with(key + "."))
                 group.values.push_back({std::string(value.spec->label), shown(value)});
         groups.push_back(std::move(group));
-    }
+    };
+    for (const EffectPart& part : effectParts())
+        if (part.amountIn(effects) != 0)
+            add(std::string(part.name), part.kind == EffectKind::radial   ? "Radial streak"
+                                        : part.kind == EffectKind::impact ? "Impact frames"
+                                                                          : std::string(part.name));
+    if (effects.flicker.every > 1)
+        add("flicker", "flicker");
     return groups;
 }
 

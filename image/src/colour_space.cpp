@@ -148,6 +148,12 @@ ColourMatrix conversionOf(Primaries from, Primaries to)
     return conversionOf(chromaticitiesOf(from), chromaticitiesOf(to));
 }
 
+std::array<double, 3> luminanceOf(Primaries primaries)
+{
+    const ColourMatrix xyz = toXyz(chromaticitiesOf(primaries));
+    return {xyz[3], xyz[4], xyz[5]};
+}
+
 const TransferCurve& TransferCurve::of(Transfer transfer)
 {
     static const TransferCurve srgb(Transfer::srgb);

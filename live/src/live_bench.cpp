@@ -32,15 +32,13 @@ Outcome ignoredBecause(Phrase why)
 double endOfLight(const Effects& effects, const Envelope& envelope)
 {
     double end = 0;
-    const auto take = [&](double amount, const Course& course) {
-        if (amount > 0)
-            end = std::max(end, course.by == Course::By::envelope ? envelope.end()
-                                                                  : envelope.peak() + course.hold + course.fall + 1);
-    };
-    take(effects.streak.length, effects.streak.course);
-    take(effects.radial.length, effects.radial.course);
-    take(effects.fringe.amount, effects.fringe.course);
-    take(effects.flash.strength, effects.flash.course);
+    for (const EffectPart& part : effectParts()) {
+        if (part.amountIn(effects) == 0)
+            continue;
+        const Course& course = part.courseIn(effects);
+        end = std::max(end, course.by == Course::By::envelope ? envelope.end()
+                                                              : envelope.peak() + course.hold + course.fall + 1);
+    }
     return end;
 }
 

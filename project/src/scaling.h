@@ -17,7 +17,7 @@ struct Scaling {
     /// A value of a field; one of another unit is as it was.
     double of(const FieldSpec& spec, std::string_view key, double value) const
     {
-        if (spec.unit == "px")
+        if (spec.unit == "px" || spec.unit == "px/s")
             return distance == 1 ? value : std::round(value * distance * 10) / 10;
         if (spec.unit == "frames" && key != "every" && value > 0) // jitter stays on every frame
             return time == 1 ? value : std::max(1.0, std::round(value * time));

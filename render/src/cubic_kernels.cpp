@@ -32,6 +32,12 @@ HWY_INLINE void findPlaces(const CubicRow& job, int from, int count, Places& pla
         places.offset[i] =
             static_cast<std::int32_t>(((qy >> phaseBits) - 1) * job.stride + 4 * ((qx >> phaseBits) - 1));
     };
+    if (job.placesX != nullptr) {
+        for (int i = 0; i < count; ++i)
+            put(i, static_cast<std::int64_t>(job.placesX[from + i] * phaseCount + 0.5F),
+                static_cast<std::int64_t>(job.placesY[from + i] * phaseCount + 0.5F));
+        return;
+    }
     if (job.affine) {
         // Straight lines in fixed point: whole phases with 32 bits behind them.
         const double unit = phaseCount * 4294967296.0;

@@ -9,6 +9,7 @@
 #include "image_canvas.h"
 #include "light_canvas.h"
 #include "light_effects.h"
+#include "pixel_effects.h"
 
 namespace ember {
 
@@ -180,8 +181,8 @@ ImagePtr withoutBars(const ImagePtr& source, const FrameLook& look, int width, i
         gather(shown, all, one, width, height, to);
     };
     ImageCanvas coded(*out, domain);
-    FlashCanvas canvas(coded, look.light.flashes, out->colour().primaries);
     const double scale = static_cast<double>(width) / look.projectWidth;
+    PixelEffects canvas(coded, look.light, out->colour().primaries, scale);
     if (look.layers.empty()) {
         addUp(plane, withEffects({shake}, look.light, width, height, scale), *out, canvas);
         return out;

@@ -24,6 +24,8 @@ struct CubicRow {
     const CubicTable* weights;
     float* out;
     int count;
+    const float* placesX = nullptr; ///< where given, the places themselves, each at least 1; the numbers above then
+    const float* placesY = nullptr; ///< tell nothing
 };
 void runCubicRow(const CubicRow& job);
 

@@ -3,9 +3,8 @@
 
 #include <algorithm>
 #include <cmath>
-#include <cstring>
 
-#include "kernels.h"
+#include "lens_effects.h"
 
 namespace ember {
 
@@ -91,6 +90,10 @@ Sum asItIs(int width, int height)
 
 std::vector<Sum> withEffects(std::vector<Sum> before, const LightNow& light, int width, int height, double scale)
 {
+    if (!light.ripples.empty())
+        before.push_back(rippling(light.ripples, width, height, scale));
+    if (const double radius = light.defocus * scale; radius >= leastDefocus)
+        before.push_back(defocusing(radius, width, height));
     Sums sums(std::move(before), width, height);
     const double x = light.streakX * scale;
     const double y = light.streakY * scale;
@@ -112,30 +115,6 @@ std::vector<Sum> withEffects(std::vector<Sum> before, const LightNow& light, int
         sums.add({{{from(1)}, {1, 0, 0, 0}}, {{Matrix3()}, {0, 1, 0, 1}}, {{from(-1)}, {0, 0, 1, 0}}}, 0);
     }
     return sums.taken();
-}
-
-FlashCanvas::FlashCanvas(Canvas& out, const std::vector<FlashNow>& flashes, Primaries primaries) : out_(out)
-{
-    for (const FlashNow& flash : flashes) {
-        const Light colour = lightOf(flash.colour, primaries);
-        const bool mixed = flash.blend == Blend::mix;
-        const auto strength = static_cast<float>(mixed ? std::min(1.0, flash.strength) : flash.strength);
-        added_.push_back(
-            {mixed ? 1 - strength : 1, {colour[0] * strength, colour[1] * strength, colour[2] * strength, 0}});
-    }
-}
-
-void FlashCanvas::put(int x, int y, int count, const float* pixels)
-{
-    if (added_.empty()) {
-        out_.put(x, y, count, pixels);
-        return;
-    }
-    float* own = scratch(6).room(4 * static_cast<std::size_t>(count));
-    std::memcpy(own, pixels, 4 * sizeof(float) * static_cast<std::size_t>(count));
-    for (const Added& added : added_)
-        runFlash(own, added.kept, added.light.data(), static_cast<std::size_t>(count));
-    out_.put(x, y, count, own);
 }
 
 } // namespace ember

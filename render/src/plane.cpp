@@ -4,8 +4,8 @@
 #include <algorithm>
 #include <cmath>
 #include <cstring>
-#include <memory>
 
+#include "cubic_tables.h"
 #include "edge.h"
 #include "ember/render/warp.h"
 #include "kernels.h"
@@ -23,20 +23,6 @@ constexpr int strip = 64;
 /// make too much.
 constexpr int borrowedAcross = 7;
 constexpr int borrowedDown = 3;
-
-const CubicTable& cubicTable()
-{
-    static const auto table = [] {
-        std::unique_ptr<float[][4]> made(new float[phaseCount][4]);
-        for (std::size_t phase = 0; phase < phaseCount; ++phase) {
-            const CubicWeights weights = cubicWeights(static_cast<double>(phase) / phaseCount);
-            for (std::size_t i = 0; i < 4; ++i)
-                made[phase][i] = static_cast<float>(weights.w[i]);
-        }
-        return made;
-    }();
-    return *reinterpret_cast<const CubicTable*>(table.get());
-}
 
 void put(const Light& light, int count, float* to)
 {
@@ -96,7 +82,7 @@ bool isWhole(const Matrix3& map)
 
 Floats& scratch(std::size_t level)
 {
-    thread_local std::array<Floats, 7> buffers;
+    thread_local std::array<Floats, 9> buffers;
     return buffers[level];
 }
 

@@ -132,6 +132,46 @@ private slots:
         toggle("finish-shown-values", "show_flash");
         QVERIFY(session().document.motion().lightAt(peak).none());
     }
+    void impactFramesAreDrawnAndSwitchedOff()
+    {
+        strikeOn(20, Qt::Key_2);
+        const double peak = session().document.motion().spans().front().peak;
+        session().playhead.setFrame(static_cast<std::int64_t>(peak));
+        const auto isShown = [&](const char* name) {
+            return within<QWidget>("light", name)->isVisibleTo(child<QWidget>("light"));
+        };
+        QVERIFY(isShown("impact-strength") && !isShown("impact-look") && !isShown("flicker-impact"));
+        const std::size_t before = session().document.history().undoSteps();
+        type(number("light", "impact-strength"), QStringLiteral("100"));
+        QCOMPARE(session().document.history().undoSteps(), before + 1);
+        QVERIFY(isShown("impact-look") && isShown("impact-threshold") && !isShown("impact-dark"));
+        choose([&] { return within<QWidget>("light", "impact-look")->findChild<QComboBox*>(); },
+               QStringLiteral("two tone"));
+        QVERIFY(isShown("impact-dark") && isShown("impact-light"));
+        type(number("light", "impact-softness"), QStringLiteral("0"));
+        const Image drawn = shown();
+        int other = 0;
+        for (int y = 4; y < drawn.height() - 4; ++y)
+            for (int x = 4; x < drawn.width() - 4; ++x) {
+                const std::uint8_t* pixel = drawn.at(x, y);
+                const bool black = pixel[0] == 0 && pixel[1] == 0 && pixel[2] == 0;
+                const bool white = pixel[0] == 255 && pixel[1] == 255 && pixel[2] == 255;
+                other += black || white ? 0 : 1;
+            }
+        QCOMPARE(other, 0);
+        choose([&] { return within<QWidget>("light", "impact-look")->findChild<QComboBox*>(); },
+               QStringLiteral("invert"));
+        QVERIFY(!isShown("impact-dark") && !isShown("impact-threshold"));
+        // Two frames, then it is over; switched off for the film it is nowhere.
+        const auto drawnOn = [&](double frame) { return session().document.motion().lightAt(frame).impact.strength; };
+        QCOMPARE(drawnOn(peak), 1.0);
+        QCOMPARE(drawnOn(peak + 1), 1.0);
+        QCOMPARE(drawnOn(peak + 2), 0.0);
+        key(Qt::Key_F8);
+        toggle("finish-shown-values", "show_impact");
+        QCOMPARE(drawnOn(peak), 0.0);
+        QVERIFY(test::largestDifference(shown(), drawn) > 100);
+    }
     void layersComeAndGo()
     {
         Image title(30, 16);

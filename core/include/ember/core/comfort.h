@@ -27,6 +27,8 @@ struct ComfortFigures {
     std::int64_t fastestFrame = 0;
     double rollSpeed = 0; ///< degrees a second, the fastest
     std::int64_t rollFrame = 0;
+    double ripple = 0; ///< the farthest a ripple pushes any part of the picture
+    std::int64_t rippleFrame = 0;
     double sway = 0;     ///< root mean square of what moves 0.1 to 0.5 times a second
     double swayRoll = 0; ///< the same of the roll, degrees
     int strikes = 0;

@@ -12,7 +12,7 @@ class FrameRate;
 /// What a gentle version keeps of the full one.
 struct Gentle {
     double strength = 0.4;      ///< ratio of every shake and of the drift, 0 to 1
-    bool flash = false;         ///< flashes, and effects that flicker
+    bool flash = false;         ///< flashes, impact effects, and effects that flicker
     bool roll = false;          ///< roll, pan and tilt
     double displacement = 0.02; ///< how far a corner of the picture may go from its rest, ratio of the width
     double speed = 0.5;         ///< and how fast, ratios of the width a second

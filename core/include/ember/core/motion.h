@@ -30,8 +30,38 @@ struct FlashNow {
     bool operator==(const FlashNow&) const = default;
 };
 
-/// What strikes do to the light of one frame. Lengths in pixels of the project's frame. Where several strikes draw
-/// light out or tear it apart, the one that does so most counts; flashes are all there, in the order of their strikes.
+struct ImpactNow {
+    double strength = 0; ///< ratio, at most 1
+    ImpactFrame::Look look = ImpactFrame::Look::contrast;
+    double threshold = 0;
+    double softness = 0;
+    Colour dark;
+    Colour light;
+
+    bool operator==(const ImpactNow&) const = default;
+};
+
+struct RippleNow {
+    double amount = 0; ///< pixels outwards at most
+    double x = 0;      ///< ratio of the frame's size
+    double y = 0;
+    double radius = 0; ///< pixels, of the ring's middle
+    double width = 0;
+
+    bool operator==(const RippleNow&) const = default;
+};
+
+struct GrainNow {
+    double amount = 0;
+    double size = 1; ///< pixels
+    bool colour = false;
+    std::uint32_t seed = 0; ///< of this frame
+
+    bool operator==(const GrainNow&) const = default;
+};
+
+/// What strikes do to the light of one frame. Lengths in pixels of the project's frame. Of several strikes the one that
+/// does most counts, for each effect; flashes and ripples are all there, in the order of their strikes.
 struct LightNow {
     double streakX = 0; ///< the whole streak, from end to end
     double streakY = 0;
@@ -41,6 +71,11 @@ struct LightNow {
     double fringeX = 0; ///< where red goes; blue goes the other way
     double fringeY = 0;
     double fringeOut = 0; ///< red outwards, at the frame's corner
+    double exposure = 0;  ///< stops
+    double defocus = 0;   ///< radius
+    ImpactNow impact = {};
+    GrainNow grain = {};
+    std::vector<RippleNow> ripples = {}; ///< only those whose ring is within the frame
     std::vector<FlashNow> flashes = {};
 
     bool operator==(const LightNow&) const = default;

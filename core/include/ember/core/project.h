@@ -133,19 +133,6 @@ enum class CoverMode {
 std::string_view coverName(CoverMode mode);
 std::optional<CoverMode> coverFromName(std::string_view name);
 
-/// Which effects are shown at all.
-struct ShownEffects {
-    bool blur = true;
-    bool streak = true;
-    bool radial = true;
-    bool fringe = true;
-    bool flash = true;
-    bool flicker = true;
-    bool layers = true;
-
-    bool operator==(const ShownEffects&) const = default;
-};
-
 /// What is done with every frame after it was shaken.
 struct Finish {
     EdgeMode edges = EdgeMode::mirror;

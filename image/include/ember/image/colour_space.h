@@ -49,6 +49,10 @@ using ColourMatrix = std::array<double, 9>;
 ColourMatrix conversionOf(const Chromaticities& from, const Chromaticities& to);
 ColourMatrix conversionOf(Primaries from, Primaries to);
 
+/// How much red, green and blue of light count for its luminance, the sum being 1: the middle row of RP 177's matrix to
+/// XYZ.
+std::array<double, 3> luminanceOf(Primaries primaries);
+
 /// A curve as tables, for many pixels.
 class TransferCurve {
 public:

@@ -46,8 +46,9 @@ FrameLook lookOf(const Project& project, const Motion& motion, const Cover& cove
 FrameLook plainLook(const Project& project);
 
 /// The frame of a film, `width` x `height`. This is the one function that makes pictures for the view, the contact
-/// frames and the export, always in this order: source, shake with its edges, motion blur, layers, streaks, fringe,
-/// flashes, letterbox. Every step looks at a plane without an end, so that none can draw a border.
+/// frames and the export, always in this order: source, shake with its edges, motion blur, layers, ripples, defocus,
+/// streaks, fringe, exposure, flashes, grain, impact frames, letterbox. Every step looks at a plane without an end, so
+/// that none can draw a border.
 ///
 /// A frame at rest whose source has the wanted size, depth and colour is the source itself, untouched. One that is seen
 /// at one instant only and has no light effects is resampled in its own codes with a Catmull-Rom kernel; everything
