@@ -3628,6 +3628,18 @@
         <source>Whether it keeps flashes, exposure, impact frames, defocus, ripples, grain and effects that flicker</source>
         <translation>Ob sie Blitze, Belichtung, Einschlagbilder, Unschärfe, Druckwellen, Korn und flackernde Effekte behält</translation>
     </message>
+    <message>
+        <source>Its sound was copied as it is.</source>
+        <translation>Sein Ton wurde unverändert übernommen.</translation>
+    </message>
+    <message>
+        <source>{} of {} sounds were copied as they are.</source>
+        <translation>{} von {} Tonspuren wurden unverändert übernommen.</translation>
+    </message>
+    <message>
+        <source>{} sounds go along.</source>
+        <translation>{} Tonspuren gehen mit.</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>

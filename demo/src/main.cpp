@@ -57,8 +57,7 @@ constexpr int allFrames = frames + (frames - cutFrame);
 Status makeFilm(const std::string& path, Progress& progress)
 {
     FilmSettings settings = filmSettings();
-    settings.soundRate = 48000;
-    settings.soundChannels = 2;
+    settings.sounds.push_back({{"", 48000, 2}});
     auto writer = FilmWriter::create(path, settings);
     if (!writer)
         return writer.error();

@@ -90,7 +90,11 @@ public:
                 info_.pixelFormat = clip.pixelFormat;
                 info_.colour = clip.colour;
                 info_.tags = clip.tags;
+                info_.metadata = clip.metadata;
             }
+            // What a sound is like is told by the first clip that has so many.
+            for (std::size_t i = info_.sounds.size(); i < clip.sounds.size(); ++i)
+                info_.sounds.push_back(clip.sounds[i]);
             info_.hasSound = info_.hasSound || clip.hasSound;
             info_.alpha = info_.alpha || clip.alpha;
             info_.depth = std::max(info_.depth, clip.depth);

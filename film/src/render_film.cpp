@@ -13,18 +13,16 @@
 #include <thread>
 #include <vector>
 
-#include <ebur128.h>
 #include <oneapi/tbb/task_arena.h>
 
 #include "ember/core/motion.h"
 #include "ember/film/film_inputs.h"
 #include "ember/film/film_reader.h"
-#include "ember/film/film_sound.h"
 #include "ember/film/layer_pictures.h"
 #include "ember/image/convert.h"
-#include "ember/media/sound_reader.h"
 #include "ember/render/frame.h"
 #include "lane.h"
+#include "sound_supply.h"
 
 namespace ember {
 
@@ -194,97 +192,6 @@ private:
     std::thread shaker_;
 };
 
-/// Hands the sound of the film over in step with its pictures.
-class SoundSupply {
-public:
-    /// Says why a sound that was asked for cannot be read. `own`: the soundtrack is the clips', which is there or not.
-    Status open(FilmSound sound, bool own, FilmFormat format)
-    {
-        if (isSequence(format) || format == FilmFormat::gif)
-            return Done{};
-        if (!sound.any())
-            return Done{};
-        const auto wanted = [format](SoundReader::Format native) {
-            return SoundReader::Format{soundRateFor(format, native.rate), std::min(native.channels, mostSoundChannels)};
-        };
-        auto opened = openFilmSoundBy(wanted, sound);
-        if (!opened && own && sound.track) {
-            sound.track.reset();
-            if (!sound.any())
-                return Done{};
-            opened = openFilmSoundBy(wanted, sound);
-        }
-        if (!opened)
-            return opened.error();
-        reader_ = std::move(opened).value();
-        if (!sound.strikes.empty())
-            meter_.reset(ebur128_init(static_cast<unsigned>(channels()), static_cast<unsigned long>(rate()),
-                                      EBUR128_MODE_I | EBUR128_MODE_TRUE_PEAK));
-        return Done{};
-    }
-    int rate() const { return reader_ ? reader_->rate() : 0; }
-    int channels() const { return reader_ ? reader_->channels() : 0; }
-
-    void start(double seconds)
-    {
-        if (!reader_)
-            return;
-        start_ = std::llround(seconds * reader_->rate());
-        position_ = start_;
-        reader_->seek(start_);
-    }
-    /// Up to `seconds` after the start.
-    Status giveUntil(FilmWriter& writer, double seconds)
-    {
-        if (!reader_)
-            return Done{};
-        const auto end = start_ + std::llround(seconds * reader_->rate());
-        if (end <= position_)
-            return Done{};
-        auto part = reader_->read(end - position_);
-        position_ = end;
-        if (meter_)
-            ebur128_add_frames_float(meter_.get(), part.samples.data(), static_cast<std::size_t>(part.length()));
-        return writer.addSound(part);
-    }
-
-    /// How loud it was (EBU R 128), where strikes were heard; else empty.
-    Phrase loudness() const
-    {
-        if (!meter_)
-            return {};
-        double lufs = 0;
-        double peak = 0;
-        ebur128_loudness_global(meter_.get(), &lufs);
-        for (unsigned c = 0; c < static_cast<unsigned>(channels()); ++c) {
-            double most = 0;
-            ebur128_true_peak(meter_.get(), c, &most);
-            peak = std::max(peak, most);
-        }
-        if (!std::isfinite(lufs) || peak <= 0)
-            return {};
-        const auto tenths = [](double value) {
-            std::array<char, 32> text{};
-            std::snprintf(text.data(), text.size(), "%.1f", value);
-            return std::string(text.data());
-        };
-        return {"Sound: {} LUFS, true peak {} dB.", tenths(lufs), tenths(20 * std::log10(peak))};
-    }
-
-private:
-    struct FreeMeter {
-        void operator()(ebur128_state* state) const { ebur128_destroy(&state); }
-    };
-    std::unique_ptr<SoundReader> reader_;
-    std::unique_ptr<ebur128_state, FreeMeter> meter_;
-    std::int64_t start_ = 0;
-    std::int64_t position_ = 0;
-};
-
-} // namespace
-
-namespace {
-
 constexpr const char* sayReplace = "say that it may be replaced, or choose another name";
 
 /// No picture of a series, and no film, onto anything the film is made of.
@@ -350,8 +257,7 @@ Result<Phrase> renderFilm(const Project& project, const std::string& out, const 
         told.push_back({"This format needs even sizes: the film is {} x {} pixels.", options.width, options.height});
 
     SoundSupply sound;
-    const bool ownSound = project.sound.file.empty(); // one that was asked for is not left out in silence
-    if (const auto status = sound.open(filmSoundOf(project, info), ownSound, *format); !status)
+    if (const auto status = sound.open(project, info, *format, options); !status)
         return status.error();
     FilmSettings settings;
     settings.format = *format;
@@ -369,8 +275,8 @@ Result<Phrase> renderFilm(const Project& project, const std::string& out, const 
     settings.storedPixels = info.pixelFormat;
     settings.quality = options.quality;
     settings.keepPictures = options.resume && isSequence(*format);
-    settings.soundRate = sound.rate();
-    settings.soundChannels = sound.channels();
+    settings.sounds = sound.tracks();
+    settings.metadata = info.metadata;
     settings.overwrite = options.overwrite;
     settings.threads = options.threads;
     settings.firstNumber = options.first.index;
@@ -378,7 +284,6 @@ Result<Phrase> renderFilm(const Project& project, const std::string& out, const 
     if (!writer)
         return writer.error();
 
-    sound.start(project.rate.seconds(static_cast<double>(options.first.index)));
     // Pictures of a sequence that is gone on with are left out; those that are only begun have other names.
     std::error_code ignored;
     std::vector<Frame> frames;
@@ -424,8 +329,8 @@ Result<Phrase> renderFilm(const Project& project, const std::string& out, const 
     }
     if (auto status = writer.value()->finish(); !status)
         return status.error();
-    if (const Phrase loudness = sound.loudness(); !loudness.empty())
-        told.push_back(loudness);
+    const auto heard = sound.told();
+    told.insert(told.end(), heard.begin(), heard.end());
     return Phrase::joined(told, "\n");
 }
 

@@ -66,13 +66,14 @@ private:
 
 } // namespace
 
-std::optional<SoundSource> soundOf(const Project& project, const ClipInfo& film)
+std::optional<SoundSource> soundOf(const Project& project, const ClipInfo& film, int track)
 {
     if (!project.sound.file.empty())
-        return SoundSource{project.sound.file, -project.sound.offset};
+        return track == 0 ? std::optional(SoundSource{project.sound.file, -project.sound.offset}) : std::nullopt;
+    const auto has = [track](const ClipInfo& clip) { return track < static_cast<int>(clip.sounds.size()); };
     if (film.shots.empty())
-        return film.hasSound ? std::optional(SoundSource{film.path, film.originSeconds - project.sound.offset})
-                             : std::nullopt;
+        return has(film) ? std::optional(SoundSource{film.path, film.originSeconds - project.sound.offset, {}, track})
+                         : std::nullopt;
     SoundSource source;
     source.originSeconds = -project.sound.offset;
     std::int64_t first = 0;
@@ -80,9 +81,9 @@ std::optional<SoundSource> soundOf(const Project& project, const ClipInfo& film)
         const Shot& shot = project.shots[i];
         const ClipInfo& clip = film.shots[i];
         const auto second = [&](std::int64_t frame) { return project.rate.seconds(static_cast<double>(frame)); };
-        if (clip.hasSound)
+        if (has(clip))
             source.parts.push_back({clip.path, clip.originSeconds + project.rate.seconds(shot.in), second(first),
-                                    second(first + shot.length), shot.speed});
+                                    second(first + shot.length), shot.speed, track});
         first += shot.length;
     }
     if (source.parts.empty())
@@ -99,7 +100,7 @@ Result<std::unique_ptr<SoundReader>> openSound(const SoundSource& source, SoundR
 Result<std::unique_ptr<SoundReader>> openSoundBy(const SoundReader::Choice& choice, const SoundSource& source)
 {
     if (source.parts.empty())
-        return SoundReader::openBy(choice, source.path, source.originSeconds);
+        return SoundReader::openBy(choice, source.path, source.originSeconds, source.track);
     std::vector<ReelSound::Laid> parts;
     SoundReader::Format film;
     for (const SoundPart& part : source.parts) {
@@ -112,7 +113,7 @@ Result<std::unique_ptr<SoundReader>> openSoundBy(const SoundReader::Choice& choi
             return SoundReader::Format{std::max(1000, static_cast<int>(std::lround(film.rate / part.speed))),
                                        film.channels};
         };
-        auto opened = SoundReader::openBy(read, part.path, part.originSeconds);
+        auto opened = SoundReader::openBy(read, part.path, part.originSeconds, part.track);
         if (!opened)
             return opened.error();
         parts.push_back(

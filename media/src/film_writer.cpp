@@ -155,6 +155,26 @@ int soundRateFor(FilmFormat format, int rate)
     return best;
 }
 
+bool holdsSound(FilmFormat format, const std::string& codec)
+{
+    const AVCodecDescriptor* described = avcodec_descriptor_get_by_name(codec.c_str());
+    const AVOutputFormat* container =
+        soundEncoder(format) != nullptr ? av_guess_format(containerName(format), nullptr, nullptr) : nullptr;
+    return container != nullptr && described != nullptr && described->type == AVMEDIA_TYPE_AUDIO &&
+           avformat_query_codec(container, described->id, FF_COMPLIANCE_NORMAL) == 1;
+}
+
+const char* containerName(FilmFormat format)
+{
+    switch (format) {
+    case FilmFormat::mp4: return "mp4";
+    case FilmFormat::webm: return "webm";
+    case FilmFormat::mov: return "mov";
+    case FilmFormat::gif: return "gif";
+    default: return "matroska";
+    }
+}
+
 const AVCodec* soundEncoder(FilmFormat format)
 {
     switch (format) {

@@ -71,7 +71,7 @@ public:
     Status prepareCoder();
     Status addFrame(const Image& image) override;
     void skipFrame() override { ++number_; }
-    Status addSound(const SoundBuffer&) override { return Done{}; }
+    Status addSound(const SoundBuffer&, std::size_t) override { return Done{}; }
     Status finish() override
     {
         finished_ = true;

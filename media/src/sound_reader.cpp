@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "av.h"
+#include "sound_streams.h"
 
 namespace ember {
 
@@ -12,7 +13,8 @@ namespace {
 
 class FileSoundReader final : public SoundReader {
 public:
-    static Result<std::unique_ptr<SoundReader>> open(const std::string& path, double origin, const Choice& choice);
+    static Result<std::unique_ptr<SoundReader>> open(const std::string& path, double origin, int track,
+                                                     const Choice& choice);
     ~FileSoundReader() override { av_channel_layout_uninit(&layout_); }
 
     int rate() const override { return rate_; }
@@ -48,7 +50,8 @@ private:
     bool draining_ = false;
 };
 
-Result<std::unique_ptr<SoundReader>> FileSoundReader::open(const std::string& path, double origin, const Choice& choice)
+Result<std::unique_ptr<SoundReader>> FileSoundReader::open(const std::string& path, double origin, int track,
+                                                           const Choice& choice)
 {
     auto input = av::Input::open(path);
     if (!input)
@@ -57,9 +60,10 @@ Result<std::unique_ptr<SoundReader>> FileSoundReader::open(const std::string& pa
     reader->input_ = std::move(input).value();
     reader->origin_ = origin;
     AVFormatContext* format = reader->input_->format();
-    reader->stream_ = av_find_best_stream(format, AVMEDIA_TYPE_AUDIO, -1, -1, nullptr, 0);
-    if (reader->stream_ < 0)
+    const std::vector<int> streams = soundStreamsOf(*format);
+    if (track < 0 || track >= static_cast<int>(streams.size()))
         return Error{ErrorCode::notMedia, path, "it has no sound"};
+    reader->stream_ = streams[static_cast<std::size_t>(track)];
     for (unsigned i = 0; i < format->nb_streams; ++i)
         if (static_cast<int>(i) != reader->stream_)
             format->streams[i]->discard = AVDISCARD_ALL;
@@ -69,12 +73,12 @@ Result<std::unique_ptr<SoundReader>> FileSoundReader::open(const std::string& pa
     reader->codec_ = std::move(codec).value();
     const Format wanted = choice({reader->codec_->sample_rate, reader->codec_->ch_layout.nb_channels});
     reader->rate_ = wanted.rate > 0 ? wanted.rate : reader->codec_->sample_rate;
-    if (wanted.channels > 0)
-        av_channel_layout_default(&reader->layout_, wanted.channels);
-    else if (reader->codec_->ch_layout.order == AV_CHANNEL_ORDER_UNSPEC)
-        av_channel_layout_default(&reader->layout_, reader->codec_->ch_layout.nb_channels);
-    else
-        av_channel_layout_copy(&reader->layout_, &reader->codec_->ch_layout);
+    const AVChannelLayout& own = reader->codec_->ch_layout;
+    const int channels = wanted.channels > 0 ? wanted.channels : own.nb_channels;
+    if (channels != own.nb_channels || own.order == AV_CHANNEL_ORDER_UNSPEC)
+        av_channel_layout_default(&reader->layout_, channels);
+    else // what is heard where stays
+        av_channel_layout_copy(&reader->layout_, &own);
     if (reader->rate_ <= 0 || reader->layout_.nb_channels <= 0)
         return Error{ErrorCode::unsupported, path, "its sound names no sample rate or channels"};
     return std::unique_ptr<SoundReader>(std::move(reader));
@@ -224,9 +228,9 @@ SoundBuffer FileSoundReader::read(std::int64_t count)
 } // namespace
 
 Result<std::unique_ptr<SoundReader>> SoundReader::openBy(const Choice& choice, const std::string& path,
-                                                         double originSeconds)
+                                                         double originSeconds, int track)
 {
-    return FileSoundReader::open(path, originSeconds, choice);
+    return FileSoundReader::open(path, originSeconds, track, choice);
 }
 
 Result<Waveform> readWaveform(SoundReader& sound, const std::string& name, double seconds, double slotSeconds,

@@ -12,6 +12,7 @@
 #include "ember/files/output_guard.h"
 #include "ember/files/part_files.h"
 #include "picture_convert.h"
+#include "sound_streams.h"
 #include "stored_frame.h"
 #include "writers.h"
 
@@ -46,18 +47,32 @@ std::int64_t seekOutput(void* opaque, std::int64_t offset, int whence)
     return at < 0 ? AVERROR(errno) : at;
 }
 
+/// Whether any is not among those that every container has a place for.
+bool hasOwnKeys(const Metadata& metadata)
+{
+    constexpr std::array<std::string_view, 15> common{
+        "title",     "artist",      "album_artist", "album",  "composer", "date",          "comment", "genre",
+        "copyright", "description", "grouping",     "lyrics", "show",     "creation_time", "synopsis"};
+    return std::any_of(metadata.begin(), metadata.end(), [&](const auto& entry) {
+        return std::find(common.begin(), common.end(), entry.first) == common.end();
+    });
+}
+
 /// Films through libavformat.
 class StreamWriter final : public FilmWriter {
 public:
     StreamWriter(std::string path, const FilmSettings& settings)
-        : path_(std::move(path)), part_(partName(path_)), settings_(settings)
+        : path_(std::move(path)), part_(partName(path_)), settings_(settings), put_([this](AVPacket& packet) {
+              const int code = av_interleaved_write_frame(format_, &packet);
+              return code >= 0 && out_.trouble != 0 ? AVERROR(out_.trouble) : code;
+          })
     {
     }
     ~StreamWriter() override;
 
     Status prepare();
     Status addFrame(const Image& image) override;
-    Status addSound(const SoundBuffer& sound) override;
+    Status addSound(const SoundBuffer& sound, std::size_t track) override;
     Status finish() override;
 
 private:
@@ -71,14 +86,15 @@ private:
     /// The clip's own; one without an encoder where there is none.
     Coding codingAsItCame() const;
     Coding codingOf(Coder coder) const;
-    const char* container() const;
     void tellColour();
     /// What a picture stores itself, where it can be coded unchanged.
     const AVFrame* storedOf(const Image& image) const;
     Status openVideo();
-    Status openSound();
-    Status encode(AVCodecContext& codec, AVStream& stream, const AVFrame* frame);
-    Status soundFrame(std::size_t length);
+    Status openSounds();
+    void tellMetadata();
+    /// A picture, or with null what is left of them.
+    Status encode(const AVFrame* frame);
+    Status orError(int code) const;
     Error error(int code) const;
 
     std::string path_;
@@ -88,16 +104,12 @@ private:
     AVIOContext* io_ = nullptr;
     AVFormatContext* format_ = nullptr;
     av::Codec video_;
-    av::Codec sound_;
     AVStream* videoStream_ = nullptr;
-    AVStream* soundStream_ = nullptr;
+    std::vector<std::unique_ptr<SoundStream>> sounds_;
+    PutPacket put_;
     av::Scaler scaler_;
-    av::Resampler resampler_;
     av::FramePtr picture_{av_frame_alloc()};
-    av::PacketPtr packet_{av_packet_alloc()};
-    std::vector<float> pending_; ///< sound that does not fill a frame of the coder yet
     std::int64_t frames_ = 0;
-    std::int64_t samples_ = 0;
     bool begun_ = false; ///< and not ended
     bool finished_ = false;
 };
@@ -140,33 +152,27 @@ Status StreamWriter::prepare()
     constexpr int bufferSize = 1 << 18;
     io_ = avio_alloc_context(static_cast<unsigned char*>(av_malloc(bufferSize)), bufferSize, 1, &out_, nullptr,
                              writeFile, seekOutput);
-    avformat_alloc_output_context2(&format_, nullptr, container(), nullptr);
+    avformat_alloc_output_context2(&format_, nullptr, containerName(settings_.format), nullptr);
     format_->pb = io_;
     // The same film is the same bytes: no times, no ids by chance, no versions.
     format_->flags |= AVFMT_FLAG_CUSTOM_IO | AVFMT_FLAG_BITEXACT;
     if (auto opened = openVideo(); !opened)
         return opened;
-    if (settings_.soundRate > 0 && soundEncoder(settings_.format) != nullptr)
-        if (auto opened = openSound(); !opened)
-            return opened;
+    if (auto opened = openSounds(); !opened)
+        return opened;
+    tellMetadata();
     if (!settings_.timecode.empty() && settings_.format != FilmFormat::webm && settings_.format != FilmFormat::gif)
         av_dict_set(settings_.format == FilmFormat::mkv ? &format_->metadata : &videoStream_->metadata, "timecode",
                     settings_.timecode.c_str(), 0);
-    if (const int code = avformat_write_header(format_, nullptr); code < 0)
+    AVDictionary* options = nullptr;
+    if (hasOwnKeys(settings_.metadata)) // else MP4 and MOV keep only those they have boxes for
+        av_dict_set(&options, "movflags", "use_metadata_tags", 0);
+    const int code = avformat_write_header(format_, &options);
+    av_dict_free(&options);
+    if (code < 0)
         return error(code);
     begun_ = true;
     return Done{};
-}
-
-const char* StreamWriter::container() const
-{
-    switch (settings_.format) {
-    case FilmFormat::mp4: return "mp4";
-    case FilmFormat::webm: return "webm";
-    case FilmFormat::mov: return "mov";
-    case FilmFormat::gif: return "gif";
-    default: return "matroska";
-    }
 }
 
 namespace {
@@ -403,6 +409,7 @@ Status StreamWriter::openVideo()
     videoStream_->time_base = video_->time_base;
     videoStream_->avg_frame_rate = video_->framerate;
     videoStream_->sample_aspect_ratio = {1, 1};
+    videoStream_->disposition = AV_DISPOSITION_DEFAULT;
     if (settings_.tags.mastering)
         tellMastering(*videoStream_, *settings_.tags.mastering);
 
@@ -426,55 +433,46 @@ Status StreamWriter::openVideo()
     return Done{};
 }
 
-Status StreamWriter::openSound()
+Status StreamWriter::openSounds()
 {
-    const AVCodec* encoder = soundEncoder(settings_.format);
-    sound_.reset(avcodec_alloc_context3(encoder));
-    const int rate = settings_.soundRate;
-    sound_->sample_rate = rate;
-    av_channel_layout_default(&sound_->ch_layout, settings_.soundChannels);
-    const bool exact = settings_.format == FilmFormat::mkv || settings_.format == FilmFormat::mov;
-    sound_->sample_fmt = exact                                  ? AV_SAMPLE_FMT_S32
-                         : settings_.format == FilmFormat::webm ? AV_SAMPLE_FMT_FLT
-                                                                : AV_SAMPLE_FMT_FLTP;
-    sound_->bits_per_raw_sample = exact ? 24 : 0;
-    sound_->time_base = {1, rate};
-    if (!exact)
-        sound_->bit_rate = 96000L * std::max(2, settings_.soundChannels);
-    if ((format_->oformat->flags & AVFMT_GLOBALHEADER) != 0)
-        sound_->flags |= AV_CODEC_FLAG_GLOBAL_HEADER;
-    if (const int code = avcodec_open2(sound_.get(), encoder, nullptr); code < 0)
-        return error(code);
-    soundStream_ = avformat_new_stream(format_, nullptr);
-    avcodec_parameters_from_context(soundStream_->codecpar, sound_.get());
-    soundStream_->time_base = sound_->time_base;
-    AVChannelLayout from{};
-    av_channel_layout_default(&from, settings_.soundChannels);
-    SwrContext* context = nullptr;
-    swr_alloc_set_opts2(&context, &sound_->ch_layout, sound_->sample_fmt, rate, &from, AV_SAMPLE_FMT_FLT,
-                        settings_.soundRate, 0, nullptr);
-    resampler_.reset(context);
-    if (const int code = swr_init(context); code < 0)
+    if (soundEncoder(settings_.format) == nullptr)
+        return Done{};
+    for (const FilmTrack& track : settings_.sounds) {
+        auto sound =
+            track.copyOf.empty() ? openCodedSound(*format_, settings_.format, track) : openCopiedSound(*format_, track);
+        if (!sound) {
+            Error error = sound.error();
+            if (error.subject.empty())
+                error.subject = path_;
+            return error;
+        }
+        sounds_.push_back(std::move(sound).value());
+    }
+    return Done{};
+}
+
+void StreamWriter::tellMetadata()
+{
+    for (const auto& [key, value] : settings_.metadata)
+        av_dict_set(&format_->metadata, key.c_str(), value.c_str(), 0);
+}
+
+Status StreamWriter::orError(int code) const
+{
+    if (code < 0)
         return error(code);
     return Done{};
 }
 
-Status StreamWriter::encode(AVCodecContext& codec, AVStream& stream, const AVFrame* frame)
+Status StreamWriter::encode(const AVFrame* frame)
 {
-    int code = avcodec_send_frame(&codec, frame);
-    while (code >= 0) {
-        code = avcodec_receive_packet(&codec, packet_.get());
-        if (code == AVERROR(EAGAIN) || code == AVERROR_EOF)
-            return Done{};
-        if (code < 0)
-            break;
-        packet_->stream_index = stream.index;
-        av_packet_rescale_ts(packet_.get(), codec.time_base, stream.time_base);
-        code = av_interleaved_write_frame(format_, packet_.get());
-        if (code >= 0 && out_.trouble != 0)
-            code = AVERROR(out_.trouble);
-    }
-    return error(code);
+    if (const int code = encodeInto(*video_, *videoStream_, frame, put_); code < 0)
+        return error(code);
+    const double seconds = settings_.rate.seconds(static_cast<double>(frames_));
+    for (const auto& sound : sounds_)
+        if (const int code = sound->advance(seconds, put_); code < 0)
+            return error(code);
+    return Done{};
 }
 
 const AVFrame* StreamWriter::storedOf(const Image& image) const
@@ -517,56 +515,28 @@ Status StreamWriter::addFrame(const Image& image)
                 frame->buf[i] = av_buffer_ref(stored->buf[i]);
         }
         frame->pts = frames_++;
-        return encode(*video_, *videoStream_, frame.get());
+        return encode(frame.get());
     }
     av_frame_make_writable(picture_.get());
     const std::uint8_t* planes[4] = {image.row(0), nullptr, nullptr, nullptr};
     const int strides[4] = {static_cast<int>(image.stride()), 0, 0, 0};
     sws_scale(scaler_.get(), planes, strides, 0, settings_.height, picture_->data, picture_->linesize);
     picture_->pts = frames_++;
-    return encode(*video_, *videoStream_, picture_.get());
+    return encode(picture_.get());
 }
 
-Status StreamWriter::soundFrame(std::size_t length)
+Status StreamWriter::addSound(const SoundBuffer& sound, std::size_t track)
 {
-    const auto channels = static_cast<std::size_t>(settings_.soundChannels);
-    av::FramePtr frame(av_frame_alloc());
-    frame->format = sound_->sample_fmt;
-    frame->sample_rate = sound_->sample_rate;
-    av_channel_layout_copy(&frame->ch_layout, &sound_->ch_layout);
-    const auto* from = reinterpret_cast<const std::uint8_t*>(pending_.data());
-    frame->nb_samples = static_cast<int>(length);
-    av_frame_get_buffer(frame.get(), 0);
-    swr_convert(resampler_.get(), frame->extended_data, frame->nb_samples, &from, static_cast<int>(length));
-    pending_.erase(pending_.begin(), pending_.begin() + static_cast<std::ptrdiff_t>(length * channels));
-    frame->pts = samples_;
-    samples_ += frame->nb_samples;
-    return encode(*sound_, *soundStream_, frame.get());
-}
-
-Status StreamWriter::addSound(const SoundBuffer& sound)
-{
-    if (!sound_)
-        return Done{};
-    pending_.insert(pending_.end(), sound.samples.begin(), sound.samples.end());
-    const auto size = static_cast<std::size_t>(sound_->frame_size > 0 ? sound_->frame_size : 4096);
-    while (pending_.size() >= size * static_cast<std::size_t>(settings_.soundChannels))
-        if (auto status = soundFrame(size); !status)
-            return status;
-    return Done{};
+    return track < sounds_.size() ? orError(sounds_[track]->add(sound, put_)) : Status(Done{});
 }
 
 Status StreamWriter::finish()
 {
-    if (auto status = encode(*video_, *videoStream_, nullptr); !status)
+    if (auto status = encode(nullptr); !status)
         return status;
-    if (sound_) {
-        if (!pending_.empty())
-            if (auto status = soundFrame(pending_.size() / static_cast<std::size_t>(settings_.soundChannels)); !status)
-                return status;
-        if (auto status = encode(*sound_, *soundStream_, nullptr); !status)
+    for (const auto& sound : sounds_)
+        if (auto status = orError(sound->finish(put_)); !status)
             return status;
-    }
     begun_ = false;
     const int code = av_write_trailer(format_);
     avio_flush(io_);

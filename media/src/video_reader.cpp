@@ -15,6 +15,7 @@
 #include "ember/image/convert.h"
 #include "picture_convert.h"
 #include "picture_index.h"
+#include "sound_streams.h"
 #include "stored_frame.h"
 
 namespace ember {
@@ -151,6 +152,31 @@ private:
     std::int64_t lastIndex_ = -1;
 };
 
+namespace {
+
+/// What the file says of itself, not of how it is made.
+Metadata metadataOf(const AVFormatContext& format)
+{
+    constexpr std::array<std::string_view, 8> made{"encoder",  "major_brand", "minor_version", "compatible_brands",
+                                                   "timecode", "duration",    "vendor_id",     "handler_name"};
+    constexpr std::size_t most = 64;      // of entries,
+    constexpr std::size_t longest = 4096; // and of bytes in each
+    Metadata found;
+    const AVDictionaryEntry* entry = nullptr;
+    while ((entry = av_dict_get(format.metadata, "", entry, AV_DICT_IGNORE_SUFFIX)) != nullptr && found.size() < most) {
+        std::string key = entry->key;
+        std::string lower = key;
+        std::transform(lower.begin(), lower.end(), lower.begin(),
+                       [](char c) { return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c; });
+        if (std::find(made.begin(), made.end(), lower) == made.end() &&
+            std::string_view(entry->value).size() <= longest)
+            found.emplace_back(std::move(key), entry->value);
+    }
+    return found;
+}
+
+} // namespace
+
 Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, const ClipOptions& options)
 {
     auto input = av::Input::open(path);
@@ -163,7 +189,10 @@ Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, c
     reader->stream_ = av_find_best_stream(format, AVMEDIA_TYPE_VIDEO, -1, -1, nullptr, 0);
     const bool coverArt =
         reader->stream_ >= 0 && (format->streams[reader->stream_]->disposition & AV_DISPOSITION_ATTACHED_PIC) != 0;
-    reader->info_.hasSound = av_find_best_stream(format, AVMEDIA_TYPE_AUDIO, -1, -1, nullptr, 0) >= 0;
+    for (const int sound : soundStreamsOf(*format))
+        reader->info_.sounds.push_back(soundTrackOf(*format->streams[sound]));
+    reader->info_.hasSound = !reader->info_.sounds.empty();
+    reader->info_.metadata = metadataOf(*format);
     if (reader->stream_ < 0 || coverArt)
         return Error{ErrorCode::noPicture, path,
                      reader->info_.hasSound ? "it is sound only" : "no picture stream is in it"};

@@ -9,6 +9,8 @@ namespace ember {
 Result<std::unique_ptr<FilmWriter>> createStreamWriter(const std::string& path, const FilmSettings& settings);
 Result<std::unique_ptr<FilmWriter>> createPictureWriter(const std::string& path, const FilmSettings& settings);
 
+/// What FFmpeg calls the container of a film.
+const char* containerName(FilmFormat format);
 /// The coder of a format's sound; null where it has none.
 const AVCodec* soundEncoder(FilmFormat format);
 

@@ -269,8 +269,7 @@ private slots:
             settings.width = 160;
             settings.height = 90;
             settings.rate = FrameRate();
-            settings.soundRate = 48000;
-            settings.soundChannels = 1;
+            settings.sounds.push_back({{"", 48000, 1}});
             auto writer = FilmWriter::create(path, settings);
             if (!writer)
                 return false;

@@ -33,8 +33,8 @@ std::string numberedClip(const QTemporaryDir& folder, const std::string& name, i
     settings.height = height;
     settings.rate = rate;
     settings.overwrite = true;
-    settings.soundRate = sound ? 48000 : 0;
-    settings.soundChannels = sound ? 2 : 0;
+    if (sound)
+        settings.sounds.push_back({{"", 48000, 2}});
     auto writer = FilmWriter::create(path, settings);
     if (!writer)
         return {};
@@ -62,8 +62,7 @@ bool flashingClip(const std::string& path, const std::vector<int>& frames, doubl
     settings.width = 320;
     settings.height = 192;
     settings.rate = FrameRate();
-    settings.soundRate = 48000;
-    settings.soundChannels = 1;
+    settings.sounds.push_back({{"", 48000, 1}});
     settings.overwrite = true;
     auto writer = FilmWriter::create(path, settings);
     if (!writer)

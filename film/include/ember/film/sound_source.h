@@ -19,6 +19,7 @@ struct SoundPart {
     double start = 0;
     double end = 0;
     double speed = 1; ///< seconds of the file in one of the film; it sounds as much higher
+    int track = 0;    ///< which of the file's sounds
 
     bool operator==(const SoundPart&) const = default;
 };
@@ -28,13 +29,14 @@ struct SoundSource {
     std::string path; ///< of a sound of parts: of the first
     double originSeconds = 0;
     std::vector<SoundPart> parts = {}; ///< those of its shots, in order; between them there is silence
+    int track = 0;                     ///< of a sound without parts
 
     bool operator==(const SoundSource&) const = default;
 };
 
 /// The project's own sound file, else the sounds of its clips, laid as late as the project says. Nothing where there is
-/// none. `film`: what openFilm told.
-std::optional<SoundSource> soundOf(const Project& project, const ClipInfo& film);
+/// none. `film`: what openFilm told. `track`: of clips with several sounds, which one; a sound file has its first only.
+std::optional<SoundSource> soundOf(const Project& project, const ClipInfo& film, int track = 0);
 
 /// The sound as one stream; each file is opened once for each shot. Of several, the first one's format is asked about.
 /// An error where a file cannot be read.

@@ -14,6 +14,7 @@
 #include "ember/core/time.h"
 #include "ember/image/image.h"
 #include "ember/media/colour_tags.h"
+#include "ember/media/sound_track.h"
 
 namespace ember {
 
@@ -31,8 +32,10 @@ struct ClipInfo {
     std::int64_t length = 1;   ///< frames at `rate` that show it all
     double originSeconds = 0;  ///< stream time of the first picture; the sound is laid against it
     bool hasSound = false;
-    std::string timecode; ///< of its first frame, as it is stored ("01:00:00:00"); empty where it has none
-    std::string codec;    ///< "h264", "png", …
+    std::vector<SoundTrack> sounds; ///< the one it names first, then the others
+    Metadata metadata;              ///< what it says of itself, without what is its container's and its coder's
+    std::string timecode;           ///< of its first frame, as it is stored ("01:00:00:00"); empty where it has none
+    std::string codec;              ///< "h264", "png", …
     bool alpha = false;
     std::string pixelFormat;    ///< of a film as FFmpeg calls it ("yuv420p10le"); empty for OpenEXR
     Depth depth = Depth::eight; ///< that holds what is stored

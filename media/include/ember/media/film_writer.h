@@ -13,6 +13,7 @@
 #include "ember/core/time.h"
 #include "ember/image/image.h"
 #include "ember/media/colour_tags.h"
+#include "ember/media/sound_track.h"
 
 namespace ember {
 
@@ -75,6 +76,15 @@ bool holdsDepth(FilmFormat format, Coder coder);
 enum class FilmQuality { draft, good, best };
 inline constexpr std::array<std::string_view, 3> filmQualityWords{"draft", "good", "best"};
 
+/// One sound of a film: coded from what addSound() gets, or taken from a file packet by packet.
+struct FilmTrack {
+    SoundTrack about = {};   ///< rate (see soundRateFor) and channels of what is coded; layout, language and title
+    std::string copyOf = {}; ///< the file; empty: it is coded
+    int copyTrack = 0;       ///< the number of its sound (see ClipInfo::sounds)
+    double copyFrom = 0;     ///< second of the file that is the film's first
+    double copySeconds = 0;  ///< how long the film is
+};
+
 struct FilmSettings {
     FilmFormat format = FilmFormat::mp4;
     int width = 0;
@@ -89,9 +99,9 @@ struct FilmSettings {
     std::string storedCodec = {}; ///< of the clip, for `asItCame`: see ClipInfo
     std::string storedPixels = {};
     FilmQuality quality = FilmQuality::good;
-    bool keepPictures = false; ///< of a sequence that is not finished, so that it can be gone on with
-    int soundRate = 0;         ///< 0: no sound
-    int soundChannels = 0;
+    bool keepPictures = false;          ///< of a sequence that is not finished, so that it can be gone on with
+    std::vector<FilmTrack> sounds = {}; ///< none in formats that hold none
+    Metadata metadata = {};             ///< of the file as a whole
     bool overwrite = false;
     int threads = 0;              ///< for the encoder; 0: as many as the machine has
     std::int64_t firstNumber = 0; ///< number of the first picture of a sequence
@@ -110,8 +120,8 @@ public:
     virtual Status addFrame(const Image& image) = 0;
     /// Leaves out the number of a sequence's next picture, because it is there already.
     virtual void skipFrame() {}
-    /// The sound that follows; may be ahead of or behind the pictures.
-    virtual Status addSound(const SoundBuffer& sound) = 0;
+    /// What follows of one of the sounds; may be ahead of or behind the pictures.
+    virtual Status addSound(const SoundBuffer& sound, std::size_t track = 0) = 0;
     virtual Status finish() = 0;
 };
 
@@ -119,8 +129,10 @@ public:
 /// left off.
 void fitToFormat(FilmFormat format, int& width, int& height);
 
-/// The sample rate nearest to `rate` that the format's coder knows; FilmSettings::soundRate must be one of those.
+/// The sample rate nearest to `rate` that the format's coder knows; a FilmTrack's must be one of those.
 int soundRateFor(FilmFormat format, int rate);
+/// Whether packets of this codec ("aac") can be taken over into the format.
+bool holdsSound(FilmFormat format, const std::string& codec);
 /// The most channels the formats can hold.
 inline constexpr int mostSoundChannels = 8;
 

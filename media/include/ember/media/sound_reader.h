@@ -23,9 +23,9 @@ public:
     /// What is wanted of a sound, once its own format is known; zeros keep the sound's.
     using Choice = std::function<Format(Format own)>;
 
-    /// `originSeconds`: the stream time that counts as second 0 (see ClipInfo).
+    /// `originSeconds`: the stream time that counts as second 0; `track`: which of its sounds (see ClipInfo).
     static Result<std::unique_ptr<SoundReader>> openBy(const Choice& choice, const std::string& path,
-                                                       double originSeconds);
+                                                       double originSeconds, int track = 0);
     static Result<std::unique_ptr<SoundReader>> open(const std::string& path, double originSeconds, Format wanted)
     {
         return openBy([wanted](Format) { return wanted; }, path, originSeconds);
