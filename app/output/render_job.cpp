@@ -4,26 +4,38 @@
 
 namespace ember::app {
 
-RenderJob::RenderJob(Project project, QString out, RenderOptions options, QObject* parent)
-    : QObject(parent), project_(std::move(project)), out_(std::move(out)), options_(std::move(options))
+namespace {
+
+RenderOutcome outcomeOf(const Result<Phrase>& result)
+{
+    if (result)
+        return {true, false, said(result.value())};
+    return {false, result.error().code == ErrorCode::cancelled, said(result.error())};
+}
+
+} // namespace
+
+RenderJob::RenderJob(Project project, std::vector<RenderFile> files, RenderOptions options, QObject* parent)
+    : QObject(parent), project_(std::move(project)), files_(std::move(files)), options_(std::move(options))
 {
     qRegisterMetaType<ember::RenderProgress>();
 }
 
 void RenderJob::start()
 {
+    using Made = Result<std::vector<Result<Phrase>>>;
     const auto work = [this](const Progress& go) {
-        return renderFilm(project_, out_.toStdString(), options_, [&](const RenderProgress& progress) {
+        return renderFilms(project_, files_, options_, [&](const RenderProgress& progress) {
             emit progressed(progress);
             return go(static_cast<double>(progress.done) /
                       static_cast<double>(std::max<std::int64_t>(1, progress.total)));
         });
     };
-    task_.begin(work, [this](const Result<Phrase>& result) {
-        if (result)
-            emit finished(true, false, said(result.value()));
-        else
-            emit finished(false, result.error().code == ErrorCode::cancelled, said(result.error()));
+    task_.begin(work, [this](const Made& made) {
+        std::vector<RenderOutcome> outcomes;
+        for (std::size_t i = 0; i < files_.size(); ++i)
+            outcomes.push_back(outcomeOf(made ? made.value()[i] : Result<Phrase>(made.error())));
+        emit finished(outcomes, made || outcomes.front().cancelled);
     });
 }
 

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <vector>
+
 #include <QObject>
 #include <QString>
 
@@ -9,23 +11,30 @@
 
 namespace ember::app {
 
-/// One render on a thread of its own, of the project as it was when it was asked for.
+/// What became of one film of a render. `text`: what to tell; being cancelled is not an error.
+struct RenderOutcome {
+    bool ok = false;
+    bool cancelled = false;
+    QString text;
+};
+
+/// One render, of one film or several, on a thread of its own, of the project as it was when it was asked for.
 class RenderJob : public QObject {
     Q_OBJECT
 public:
-    RenderJob(Project project, QString out, RenderOptions options, QObject* parent = nullptr);
+    RenderJob(Project project, std::vector<RenderFile> files, RenderOptions options, QObject* parent = nullptr);
 
     void start();
     void cancel() { task_.stop(); }
 
 signals:
     void progressed(const ember::RenderProgress& progress);
-    /// `text`: what to tell; `cancelled` is not an error.
-    void finished(bool ok, bool cancelled, const QString& text);
+    /// An outcome for each of the files; `begun`: false where something stood in the way of making any of them.
+    void finished(const std::vector<ember::app::RenderOutcome>& outcomes, bool begun);
 
 private:
     const Project project_;
-    const QString out_;
+    const std::vector<RenderFile> files_;
     const RenderOptions options_;
     Task task_; ///< goes first: it waits
 };

@@ -27,13 +27,16 @@ namespace ember::app {
 namespace {
 const FieldSpec frameSpec{"frame", "Frame", "", 0, 100'000'000, 0, 1, "A frame of the film, counted from 0"};
 enum RangeChoice { wholeRange, loopRange, ownRange };
+enum VersionChoice { fullVersion, gentleVersion, bothVersions };
 } // namespace
 
 RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
-    : QWidget(parent), session_(session), dialogs_(dialogs), path_(new QLineEdit(this)), format_(new QComboBox(this)),
-      range_(new QComboBox(this)), first_(new ValueField(frameSpec, this)), last_(new ValueField(frameSpec, this)),
-      size_(new QComboBox(this)), replace_(new QCheckBox(tr("Replace a film that is there"), this)),
-      start_(new QPushButton(tr("Render"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
+    : QWidget(parent), session_(session), dialogs_(dialogs), path_(new QLineEdit(this)),
+      presetName_(new QComboBox(this)), savePreset_(new QPushButton(tr("Save"), this)),
+      removePreset_(new QPushButton(tr("Remove"), this)), format_(new QComboBox(this)), range_(new QComboBox(this)),
+      first_(new ValueField(frameSpec, this)), last_(new ValueField(frameSpec, this)), size_(new QComboBox(this)),
+      replace_(new QCheckBox(tr("Replace a film that is there"), this)), start_(new QPushButton(tr("Render"), this)),
+      later_(new QPushButton(tr("Add to queue"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
       bar_(new QProgressBar(this)), state_(new QLabel(this)), version_(new QComboBox(this)),
       quality_(new QComboBox(this)), depth_(new WordList(this)), coder_(new WordList(this)),
       resume_(new QCheckBox(tr("Continue: keep finished frames"), this)), list_(new QListWidget(this)),
@@ -61,7 +64,22 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
         theme::setDim(*label);
         grid->addWidget(label, row, 0);
     };
-    name(0, tr("Kind"));
+    name(0, tr("Preset"));
+    presetName_->setObjectName(QStringLiteral("render-preset"));
+    presetName_->setAccessibleName(tr("Preset"));
+    presetName_->setEditable(true);
+    presetName_->setInsertPolicy(QComboBox::NoInsert);
+    presetName_->lineEdit()->setPlaceholderText(tr("none"));
+    presetName_->lineEdit()->setMaxLength(60);
+    presetName_->setToolTip(tr("Your own ways to render, for every project: choose one, or type a name and save"));
+    savePreset_->setObjectName(QStringLiteral("render-preset-save"));
+    removePreset_->setObjectName(QStringLiteral("render-preset-remove"));
+    auto* presets = new QHBoxLayout;
+    presets->addWidget(presetName_, 1);
+    presets->addWidget(savePreset_);
+    presets->addWidget(removePreset_);
+    grid->addLayout(presets, 0, 1, 1, 2);
+    name(1, tr("Kind"));
     format_->addItem(tr("MP4, sound in AAC"), QStringLiteral(".mp4"));
     format_->addItem(tr("MKV, sound in FLAC"), QStringLiteral(".mkv"));
     format_->addItem(tr("WebM, sound in Opus"), QStringLiteral(".webm"));
@@ -72,14 +90,14 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     format_->addItem(tr("DPX, one for each frame, no sound"), QStringLiteral("_%05d.dpx"));
     format_->addItem(tr("OpenEXR, one for each frame, linear light"), QStringLiteral("_%05d.exr"));
     format_->setObjectName(QStringLiteral("render-format"));
-    grid->addWidget(format_, 0, 1, 1, 2);
-    name(1, tr("File"));
+    grid->addWidget(format_, 1, 1, 1, 2);
+    name(2, tr("File"));
     path_->setObjectName(QStringLiteral("render-path"));
     path_->setAccessibleName(tr("File"));
-    grid->addWidget(path_, 1, 1);
+    grid->addWidget(path_, 2, 1);
     auto* choose = new QPushButton(tr("Choose"), this);
-    grid->addWidget(choose, 1, 2);
-    name(2, tr("Frames"));
+    grid->addWidget(choose, 2, 2);
+    name(3, tr("Frames"));
     range_->addItems({tr("The whole film"), tr("The loop"), tr("From … to …")});
     range_->setObjectName(QStringLiteral("render-range"));
     auto* ends = new QHBoxLayout;
@@ -89,37 +107,37 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     ends->addWidget(first_);
     ends->addWidget(new QLabel(tr("to"), this));
     ends->addWidget(last_);
-    grid->addLayout(ends, 2, 1, 1, 2);
+    grid->addLayout(ends, 3, 1, 1, 2);
     version_->addItems({tr("full version"), tr("gentle version"), tr("both versions")});
     version_->setObjectName(QStringLiteral("render-version"));
     version_->setToolTip(tr("The gentle version is for those whom much motion harms; Comfort says what it keeps"));
-    name(4, tr("Size"));
+    name(5, tr("Size"));
     size_->setObjectName(QStringLiteral("render-size"));
     auto* which = new QHBoxLayout;
     which->addWidget(size_, 1);
     which->addWidget(version_, 1);
-    grid->addLayout(which, 4, 1, 1, 2);
-    name(5, tr("Coding"));
+    grid->addLayout(which, 5, 1, 1, 2);
+    name(6, tr("Coding"));
     coder_->setObjectName(QStringLiteral("render-coder"));
     depth_->setObjectName(QStringLiteral("render-depth"));
     auto* coding = new QHBoxLayout;
     coding->addWidget(coder_, 3);
     coding->addWidget(depth_, 2);
-    grid->addLayout(coding, 5, 1, 1, 2);
-    name(6, tr("Quality"));
+    grid->addLayout(coding, 6, 1, 1, 2);
+    name(7, tr("Quality"));
     quality_->addItems({tr("draft: small and quick"), tr("good"), tr("best: large and slow")});
     quality_->setCurrentIndex(static_cast<int>(FilmQuality::good));
     quality_->setObjectName(QStringLiteral("render-quality"));
-    grid->addWidget(quality_, 6, 1, 1, 2);
+    grid->addWidget(quality_, 7, 1, 1, 2);
     replace_->setObjectName(QStringLiteral("render-replace"));
     resume_->setObjectName(QStringLiteral("render-resume"));
     auto* there = newColumn(4);
     there->addWidget(replace_);
     there->addWidget(resume_);
-    grid->addLayout(there, 7, 1, 1, 2);
+    grid->addLayout(there, 8, 1, 1, 2);
     column->addLayout(grid);
     // Long words do not push the panel wider than its place; the open list shows them whole.
-    for (QComboBox* list : {format_, range_, size_, version_, quality_, depth_, coder_}) {
+    for (QComboBox* list : {presetName_, format_, range_, size_, version_, quality_, depth_, coder_}) {
         list->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
         list->setMinimumContentsLength(list == format_ ? 24 : 10);
     }
@@ -128,9 +146,12 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     start_->setObjectName(QStringLiteral("render-start"));
     cancel_->setObjectName(QStringLiteral("render-cancel"));
     buttons->addWidget(start_);
+    later_->setObjectName(QStringLiteral("render-later"));
+    buttons->addWidget(later_);
     buttons->addWidget(cancel_);
-    buttons->addWidget(bar_, 1);
+    buttons->addStretch(1);
     column->addLayout(buttons);
+    column->addWidget(bar_);
     bar_->setObjectName(QStringLiteral("render-bar"));
     bar_->setTextVisible(false);
     state_->setObjectName(QStringLiteral("render-state"));
@@ -177,6 +198,16 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
             showState();
         });
     connect(start_, &QPushButton::clicked, this, &RenderPanel::start);
+    connect(later_, &QPushButton::clicked, this, qOverload<>(&RenderPanel::enqueue));
+    connect(savePreset_, &QPushButton::clicked, this, &RenderPanel::savePreset);
+    connect(removePreset_, &QPushButton::clicked, this, &RenderPanel::removePreset);
+    connect(presetName_, &QComboBox::activated, this, [this](int index) {
+        if (index >= 0 && static_cast<std::size_t>(index) < presets_.size())
+            takePreset(presets_[static_cast<std::size_t>(index)]);
+    });
+    connect(presetName_, &QComboBox::editTextChanged, this, &RenderPanel::showState);
+    for (QComboBox* list : {size_, version_, quality_, depth_})
+        connect(list, &QComboBox::currentIndexChanged, this, &RenderPanel::showState);
     connect(cancel_, &QPushButton::clicked, this, &RenderPanel::cancel);
     connect(&session_.file, &ProjectFile::opened, this, &RenderPanel::suggest);
     connect(&session_.film, &Film::edited, this, [this] {
@@ -184,6 +215,11 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
         last_->setValue(static_cast<double>(std::max<std::int64_t>(0, session_.document.length() - 1)));
     });
     connect(&session_.playhead, &Playhead::loopChanged, this, &RenderPanel::showState);
+    if (auto known = loadOutputPresets(outputPresetsPath()))
+        presets_ = std::move(known).value();
+    else
+        emit session_.messages.trouble(said(known.error()));
+    offerPresets();
     suggest();
 }
 
@@ -195,12 +231,13 @@ QString RenderPanel::extension() const
 void RenderPanel::suggest()
 {
     const Project& project = session_.document.project();
+    const double chosen = size_->count() > 0 ? size_->currentData().toDouble() : 1.0;
     size_->clear();
-    for (const double share : {1.0, 0.5, 0.25, 1.5, 2.0}) {
-        const int width = static_cast<int>(std::lround(project.width * share));
-        const int height = static_cast<int>(std::lround(project.height * share));
-        size_->addItem(tr("%1 x %2").arg(width).arg(height), QSize(width, height));
-    }
+    for (const double share : {1.0, 0.5, 0.25, 1.5, 2.0})
+        addSize(share);
+    if (size_->findData(chosen) < 0)
+        addSize(chosen);
+    size_->setCurrentIndex(size_->findData(chosen));
     first_->setValue(0);
     last_->setValue(static_cast<double>(std::max<std::int64_t>(0, session_.document.length() - 1)));
     if (!project.shots.empty()) {
@@ -213,6 +250,14 @@ void RenderPanel::suggest()
         state_->clear();
     bar_->setValue(0);
     showState();
+}
+
+void RenderPanel::addSize(double share)
+{
+    OutputPreset preset;
+    preset.size = share;
+    const RenderForm form = formOf(preset, session_.document.project());
+    size_->addItem(tr("%1 x %2").arg(form.width).arg(form.height), share);
 }
 
 ColourSpace RenderPanel::colour() const
@@ -277,11 +322,34 @@ void RenderPanel::showState()
     resume_->setToolTip(resume_->isEnabled() ? tr("Goes on with an interrupted render; finished frames stay")
                                              : tr("Only numbered pictures can be gone on with"));
     const QString reason = whyNot();
-    start_->setEnabled(reason.isEmpty());
-    start_->setText(running() ? tr("Add to queue") : tr("Render"));
-    start_->setToolTip(!reason.isEmpty() ? reason
-                       : running()       ? tr("Renders this when what is before it is done (Ctrl+R)")
-                                         : tr("Renders the film (Ctrl+R)"));
+    const auto queued =
+        std::count_if(queue_.begin(), queue_.end(), [](const Entry& entry) { return entry.state == State::waiting; });
+    const bool known = !running() && waiting(path_->text());
+    start_->setEnabled(reason.isEmpty() || known);
+    start_->setText(running() ? tr("Add to queue") : known ? tr("Render queue") : tr("Render"));
+    start_->setToolTip(running() && reason.isEmpty() ? tr("Renders this when what is before it is done (Ctrl+R)")
+                       : known                       ? tr("Renders what waits in the queue (Ctrl+R)")
+                       : !reason.isEmpty()           ? reason
+                       : queued > 0                  ? tr("Renders this and what waits in the queue (Ctrl+R)")
+                                                     : tr("Renders the film (Ctrl+R)"));
+    later_->setVisible(!running());
+    bar_->setVisible(running());
+    later_->setEnabled(reason.isEmpty() && !known);
+    later_->setToolTip(!reason.isEmpty() ? reason
+                       : known           ? tr("A film of this name waits in the queue already")
+                               : tr("Waits in the queue: films of the same frames that wait are rendered in one pass"));
+    const QString named = presetName_->currentText().trimmed();
+    const OutputPreset* saved = presetNamed(presets_, named.toStdString());
+    const bool same = saved != nullptr && *saved == preset(named);
+    savePreset_->setEnabled(!named.isEmpty() && !same && format.has_value());
+    savePreset_->setToolTip(named.isEmpty()    ? tr("Type a name first")
+                            : !format          ? tr("The file's name says no kind of film")
+                            : same             ? tr("This preset is as it was saved")
+                            : saved != nullptr ? tr("Replaces the preset “%1” by what is set here").arg(named)
+                                               : tr("Saves what is set here as “%1”, for every project").arg(named));
+    removePreset_->setEnabled(saved != nullptr);
+    removePreset_->setToolTip(saved != nullptr ? tr("Removes the preset “%1”").arg(named)
+                                               : tr("No preset has this name"));
     if (!running() && (!reason.isEmpty() || state_->text() == saidReason_))
         state_->setText(reason); // beside the button, too: a tooltip is found late
     saidReason_ = reason;
@@ -333,12 +401,35 @@ void RenderPanel::followPath()
     showState();
 }
 
+bool RenderPanel::Entry::goesWith(const Entry& other) const
+{
+    return !alone && !other.alone && options.first == other.options.first && options.last == other.options.last &&
+           options.overwrite == other.options.overwrite && !options.resume && !other.options.resume &&
+           file.path != other.file.path && project == other.project;
+}
+
+bool RenderPanel::waiting(const QString& out) const
+{
+    return std::any_of(queue_.begin(), queue_.end(), [&](const Entry& entry) {
+        return entry.state == State::waiting && entry.file.path == out.toStdString();
+    });
+}
+
 void RenderPanel::start()
 {
-    if (const QString reason = whyNot(); !reason.isEmpty()) {
+    const bool known = !running() && waiting(path_->text());
+    if (const QString reason = whyNot(); !reason.isEmpty() && !known) {
         state_->setText(reason);
         return;
     }
+    if (!known)
+        enqueue();
+    if (!running())
+        beginNext();
+}
+
+void RenderPanel::enqueue()
+{
     RenderOptions options = wholeFilm(session_.document.project());
     if (range_->currentIndex() == loopRange) {
         options.first = Frame{session_.playhead.loop().first};
@@ -347,51 +438,49 @@ void RenderPanel::start()
         options.first = Frame{static_cast<std::int64_t>(first_->value())};
         options.last = Frame{static_cast<std::int64_t>(last_->value())};
     }
-    const QSize size = size_->currentData().toSize();
-    options.width = size.width();
-    options.height = size.height();
+    options.form = formOf(preset({}), session_.document.project());
     options.overwrite = replace_->isChecked();
     options.projectPath = session_.file.path().toStdString();
     options.resume = resume_->isChecked() && resume_->isEnabled();
-    options.quality = static_cast<FilmQuality>(quality_->currentIndex());
-    options.coder = coder();
-    if (depth_->isEnabled() && depth_->currentIndex() > 0)
-        options.depth = static_cast<Depth>(depth_->currentData().toInt());
-    enum { full, gentle, both };
-    const int version = version_->currentIndex();
     const QString path = path_->text();
     QString beside = path; // "-gentle" before the ending and the number
     const QString suffix = path.endsWith(extension()) ? extension() : QString();
     beside.chop(suffix.size());
     beside += tr("-gentle") + suffix;
-    if (version != gentle)
+    const int version = version_->currentIndex();
+    if (version != gentleVersion)
         enqueue(session_.document.project(), path, options);
-    if (version != full)
-        enqueue(gentled(session_.document.project()), version == both ? beside : path, options);
-    if (running()) {
-        emit session_.messages.told(tr("Queued: %1").arg(path));
-        showQueue();
-    } else {
-        beginNext();
-    }
+    if (version != fullVersion)
+        enqueue(gentled(session_.document.project()), version == bothVersions ? beside : path, options);
+    emit session_.messages.told(tr("Queued: %1").arg(path));
+    showQueue();
 }
 
 void RenderPanel::enqueue(Project project, const QString& out, const RenderOptions& options)
 {
-    queue_.push_back({std::move(project), out, options});
+    queue_.push_back({std::move(project), {out.toStdString(), options.form}, options});
 }
 
 void RenderPanel::beginNext()
 {
+    current_.clear();
     const auto next =
         std::find_if(queue_.begin(), queue_.end(), [](const Entry& e) { return e.state == State::waiting; });
     if (next != queue_.end()) {
-        next->state = State::running;
-        current_ = static_cast<std::size_t>(next - queue_.begin());
+        const Entry& first = *next;
+        std::vector<RenderFile> files;
+        for (std::size_t i = 0; i < queue_.size(); ++i) {
+            Entry& entry = queue_[i];
+            if (&entry != &first && (entry.state != State::waiting || !entry.goesWith(first)))
+                continue;
+            entry.state = State::running;
+            current_.push_back(i);
+            files.push_back(entry.file);
+        }
         state_->setText(tr("Starting"));
-        bar_->setRange(0, static_cast<int>(next->options.last - next->options.first + 1));
+        bar_->setRange(0, static_cast<int>(first.options.last.index - first.options.first.index + 1));
         bar_->setValue(0);
-        job_ = std::make_unique<RenderJob>(next->project, next->out, next->options);
+        job_ = std::make_unique<RenderJob>(first.project, std::move(files), first.options);
         connect(job_.get(), &RenderJob::progressed, this, &RenderPanel::follow);
         connect(job_.get(), &RenderJob::finished, this, &RenderPanel::finish);
         job_->start();
@@ -414,7 +503,7 @@ void RenderPanel::showQueue()
     list_->clear();
     for (const Entry& entry : queue_)
         list_->addItem(tr("%1: %2, frames %3 to %4")
-                           .arg(words(entry.state), QFileInfo(entry.out).fileName())
+                           .arg(words(entry.state), QFileInfo(QString::fromStdString(entry.file.path)).fileName())
                            .arg(entry.options.first.index)
                            .arg(entry.options.last.index));
     list_->setCurrentRow(std::min(row, list_->count() - 1));
@@ -427,8 +516,8 @@ void RenderPanel::removeSelected()
     if (list_->currentRow() < 0 || row >= queue_.size() || queue_[row].state == State::running)
         return;
     queue_.erase(queue_.begin() + list_->currentRow());
-    if (running() && row < current_)
-        --current_;
+    for (std::size_t& current : current_)
+        current -= row < current ? 1 : 0;
     showQueue();
 }
 
@@ -459,27 +548,121 @@ void RenderPanel::follow(const RenderProgress& progress)
                         .arg(std::ceil(progress.secondsLeft)));
 }
 
-void RenderPanel::finish(bool ok, bool cancelled, const QString& text)
+QString RenderPanel::tell(Entry& entry, const RenderOutcome& outcome)
+{
+    entry.state = outcome.ok ? State::done : State::failed;
+    entry.project = {}; // no longer needed
+    if (outcome.ok) {
+        const QString done = tr("Film written: %1").arg(QString::fromStdString(entry.file.path));
+        emit session_.messages.told(done);
+        return outcome.text.isEmpty() ? done : done + QLatin1Char('\n') + outcome.text;
+    }
+    if (outcome.cancelled)
+        return entry.options.resume ? tr("Cancelled. The pictures that are made stay.")
+                                    : tr("Cancelled. No file was left behind.");
+    emit session_.messages.trouble(outcome.text);
+    return outcome.text;
+}
+
+void RenderPanel::finish(const std::vector<RenderOutcome>& outcomes, bool begun)
 {
     if (job_)
         job_.release()->deleteLater();
-    Entry& entry = queue_[current_];
-    entry.state = ok ? State::done : State::failed;
-    entry.project = {}; // no longer needed
-    const QString out = entry.out;
-    if (ok) {
-        const QString done = tr("Film written: %1").arg(out);
-        state_->setText(text.isEmpty() ? done : done + QLatin1Char('\n') + text);
-        emit session_.messages.told(done);
-    } else {
-        bar_->setValue(0);
-        const QString left = entry.options.resume ? tr("Cancelled. The pictures that are made stay.")
-                                                  : tr("Cancelled. No file was left behind.");
-        state_->setText(cancelled ? left : text);
-        if (!cancelled)
-            emit session_.messages.trouble(text);
+    if (!begun && current_.size() > 1) { // what stands in the way of one is not the others' fault
+        for (const std::size_t i : current_) {
+            queue_[i].state = State::waiting;
+            queue_[i].alone = true;
+        }
+        beginNext();
+        return;
     }
+    QStringList texts;
+    for (std::size_t i = 0; i < current_.size(); ++i)
+        if (const QString text = tell(queue_[current_[i]], outcomes[i]); !texts.contains(text))
+            texts << text;
+    state_->setText(texts.join(QLatin1Char('\n')));
+    if (std::none_of(outcomes.begin(), outcomes.end(), [](const RenderOutcome& o) { return o.ok; }))
+        bar_->setValue(0);
     beginNext();
+}
+
+OutputPreset RenderPanel::preset(const QString& name) const
+{
+    OutputPreset preset;
+    preset.name = name.toStdString();
+    preset.ending = extension().toStdString();
+    preset.size = size_->currentData().toDouble();
+    preset.quality = static_cast<FilmQuality>(quality_->currentIndex());
+    preset.coder = coder();
+    if (depth_->isEnabled() && depth_->currentIndex() > 0)
+        preset.depth = static_cast<Depth>(depth_->currentData().toInt());
+    preset.gentle = version_->currentIndex() == gentleVersion;
+    return preset;
+}
+
+void RenderPanel::takePreset(const OutputPreset& preset)
+{
+    const QString name = QString::fromStdString(preset.name);
+    format_->setCurrentIndex(std::max(0, format_->findData(QString::fromStdString(preset.ending))));
+    coder_->setCurrentIndex(std::max(0, coder_->findData(static_cast<int>(preset.coder))));
+    depth_->setCurrentIndex(preset.depth ? std::max(0, depth_->findData(static_cast<int>(*preset.depth))) : 0);
+    quality_->setCurrentIndex(static_cast<int>(preset.quality));
+    version_->setCurrentIndex(preset.gentle ? gentleVersion : fullVersion);
+    int size = size_->findData(preset.size);
+    if (size < 0) {
+        addSize(preset.size);
+        size = size_->count() - 1;
+    }
+    size_->setCurrentIndex(size);
+    presetName_->setEditText(name);
+    showState();
+}
+
+void RenderPanel::offerPresets()
+{
+    const QSignalBlocker block(presetName_);
+    const QString typed = presetName_->currentText();
+    presetName_->clear();
+    for (const OutputPreset& preset : presets_)
+        presetName_->addItem(QString::fromStdString(preset.name));
+    presetName_->setCurrentIndex(-1);
+    presetName_->setEditText(typed);
+}
+
+void RenderPanel::savePreset()
+{
+    const OutputPreset now = preset(presetName_->currentText().trimmed());
+    OutputPresets next = presets_;
+    const auto place =
+        std::find_if(next.begin(), next.end(), [&](const OutputPreset& p) { return p.name == now.name; });
+    if (place != next.end())
+        *place = now;
+    else
+        next.push_back(now);
+    if (const Status saved = saveOutputPresets(next, outputPresetsPath()); !saved) {
+        emit session_.messages.trouble(said(saved.error()));
+        return;
+    }
+    presets_ = std::move(next);
+    offerPresets();
+    showState();
+    emit session_.messages.told(tr("Preset saved: %1").arg(QString::fromStdString(now.name)));
+}
+
+void RenderPanel::removePreset()
+{
+    const std::string name = presetName_->currentText().trimmed().toStdString();
+    OutputPresets next = presets_;
+    std::erase_if(next, [&](const OutputPreset& p) { return p.name == name; });
+    if (const Status saved = saveOutputPresets(next, outputPresetsPath()); !saved) {
+        emit session_.messages.trouble(said(saved.error()));
+        return;
+    }
+    presets_ = std::move(next);
+    offerPresets();
+    presetName_->setEditText(QString());
+    showState();
+    emit session_.messages.told(tr("Preset removed: %1").arg(QString::fromStdString(name)));
 }
 
 } // namespace ember::app

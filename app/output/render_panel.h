@@ -7,6 +7,7 @@
 #include <QWidget>
 
 #include "dialogs.h"
+#include "ember/film/output_presets.h"
 #include "render_job.h"
 #include "session.h"
 
@@ -23,7 +24,7 @@ namespace ember::app {
 class ValueField;
 
 /// Where, what and how to render, how far it is, and what is to be rendered next. Each render is of the project as it
-/// was when it was asked for.
+/// was when it was asked for; films of the same frames of one project that wait together are rendered in one pass.
 class RenderPanel : public QWidget {
     Q_OBJECT
 public:
@@ -46,21 +47,37 @@ private:
     enum class State { waiting, running, done, failed };
     struct Entry {
         Project project;
-        QString out;
+        RenderFile file;
         RenderOptions options;
         State state = State::waiting;
+        bool alone = false; ///< in one pass with others it could not be begun
+
+        /// Whether one pass can make both.
+        bool goesWith(const Entry& other) const;
     };
     void suggest();
-    QString whyNot() const; ///< why nothing can be rendered; empty when it can
+    void addSize(double share); ///< of the project's
+    QString whyNot() const;     ///< why nothing can be rendered; empty when it can
     /// What kind of film the path asks for, by its ending.
     void followPath();
+    /// Puts what the panel says into the queue.
+    void enqueue();
     void enqueue(Project project, const QString& out, const RenderOptions& options);
+    bool waiting(const QString& out) const; ///< a film of this name is in the queue and not begun
     void beginNext();
     void showQueue();
     void removeSelected();
     void showState();
     void follow(const RenderProgress& progress);
-    void finish(bool ok, bool cancelled, const QString& text);
+    void finish(const std::vector<RenderOutcome>& outcomes, bool begun);
+    /// What became of one, said; the state is then this text.
+    QString tell(Entry& entry, const RenderOutcome& outcome);
+    /// What the panel says, as a preset of this name.
+    OutputPreset preset(const QString& name) const;
+    void takePreset(const OutputPreset& preset);
+    void savePreset();
+    void removePreset();
+    void offerPresets();
     QString extension() const;
     /// The coders and depths that go into a kind of film, the chosen ones where they do.
     void offerForms(std::optional<FilmFormat> format);
@@ -70,6 +87,9 @@ private:
     Session& session_;
     Dialogs& dialogs_;
     QLineEdit* path_;
+    QComboBox* presetName_;
+    QPushButton* savePreset_;
+    QPushButton* removePreset_;
     QComboBox* format_;
     QComboBox* range_;
     ValueField* first_;
@@ -77,6 +97,7 @@ private:
     QComboBox* size_;
     QCheckBox* replace_;
     QPushButton* start_;
+    QPushButton* later_;
     QPushButton* cancel_;
     QProgressBar* bar_;
     QLabel* state_;
@@ -90,7 +111,8 @@ private:
     QPushButton* remove_;
     std::unique_ptr<RenderJob> job_;
     std::vector<Entry> queue_;
-    std::size_t current_ = 0; ///< of the queue, while one is running
+    std::vector<std::size_t> current_; ///< of the queue, while they are running
+    OutputPresets presets_;
 };
 
 } // namespace ember::app

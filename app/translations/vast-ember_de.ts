@@ -3640,6 +3640,38 @@
         <source>{} sounds go along.</source>
         <translation>{} Tonspuren gehen mit.</translation>
     </message>
+    <message>
+        <source>two films of one render need two names</source>
+        <translation>zwei Filme eines Durchgangs brauchen zwei Namen</translation>
+    </message>
+    <message>
+        <source>its name should have 1 to {} letters</source>
+        <translation>sein Name sollte 1 bis {} Zeichen haben</translation>
+    </message>
+    <message>
+        <source>no kind of film ends in {}</source>
+        <translation>keine Art von Film endet auf {}</translation>
+    </message>
+    <message>
+        <source>its size should be {} to {}</source>
+        <translation>seine Größe sollte {} bis {} sein</translation>
+    </message>
+    <message>
+        <source>preset {}: {}</source>
+        <translation>Vorgabe {}: {}</translation>
+    </message>
+    <message>
+        <source>it is JSON, but holds no output presets</source>
+        <translation>es ist JSON, enthält aber keine Ausgabevorgaben</translation>
+    </message>
+    <message>
+        <source>it has format version {}, and this program reads version 1</source>
+        <translation>es hat Formatversion {}, und dieses Programm liest Version 1</translation>
+    </message>
+    <message>
+        <source>output presets</source>
+        <translation>Ausgabevorgaben</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -9849,6 +9881,82 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>as the clip</source>
         <translation>wie der Clip</translation>
+    </message>
+    <message>
+        <source>Save</source>
+        <translation>Sichern</translation>
+    </message>
+    <message>
+        <source>Remove</source>
+        <translation>Entfernen</translation>
+    </message>
+    <message>
+        <source>Preset</source>
+        <translation>Vorgabe</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keine</translation>
+    </message>
+    <message>
+        <source>Your own ways to render, for every project: choose one, or type a name and save</source>
+        <translation>Eigene Arten zu rendern, für jedes Projekt: eine wählen, oder einen Namen eingeben und sichern</translation>
+    </message>
+    <message>
+        <source>Render queue</source>
+        <translation>Liste rendern</translation>
+    </message>
+    <message>
+        <source>Renders what waits in the queue (Ctrl+R)</source>
+        <translation>Rendert, was in der Liste wartet (Strg+R)</translation>
+    </message>
+    <message>
+        <source>Renders this and what waits in the queue (Ctrl+R)</source>
+        <translation>Rendert dies und was in der Liste wartet (Strg+R)</translation>
+    </message>
+    <message>
+        <source>A film of this name waits in the queue already</source>
+        <translation>Ein Film dieses Namens wartet schon in der Liste</translation>
+    </message>
+    <message>
+        <source>Waits in the queue: films of the same frames that wait are rendered in one pass</source>
+        <translation>Wartet in der Liste: wartende Filme derselben Bilder werden in einem Durchgang gerendert</translation>
+    </message>
+    <message>
+        <source>Type a name first</source>
+        <translation>Erst einen Namen eingeben</translation>
+    </message>
+    <message>
+        <source>The file&apos;s name says no kind of film</source>
+        <translation>Der Dateiname nennt keine Art von Film</translation>
+    </message>
+    <message>
+        <source>This preset is as it was saved</source>
+        <translation>Diese Vorgabe ist, wie sie gesichert wurde</translation>
+    </message>
+    <message>
+        <source>Replaces the preset “%1” by what is set here</source>
+        <translation>Ersetzt die Vorgabe „%1“ durch das, was hier eingestellt ist</translation>
+    </message>
+    <message>
+        <source>Saves what is set here as “%1”, for every project</source>
+        <translation>Sichert das hier Eingestellte als „%1“, für jedes Projekt</translation>
+    </message>
+    <message>
+        <source>Removes the preset “%1”</source>
+        <translation>Entfernt die Vorgabe „%1“</translation>
+    </message>
+    <message>
+        <source>No preset has this name</source>
+        <translation>Keine Vorgabe hat diesen Namen</translation>
+    </message>
+    <message>
+        <source>Preset saved: %1</source>
+        <translation>Vorgabe gesichert: %1</translation>
+    </message>
+    <message>
+        <source>Preset removed: %1</source>
+        <translation>Vorgabe entfernt: %1</translation>
     </message>
 </context>
 <context>

@@ -15,9 +15,9 @@ namespace {
 /// Where the packets of a film's sound can be taken from as they are: it is one clip's from its first frame on, at its
 /// own pace, and no strike is heard in it. Nothing where it has to be made.
 std::optional<FilmTrack> copyOf(const Project& project, const ClipInfo& info, int number, const FilmSound& sound,
-                                FilmFormat format, const RenderOptions& options)
+                                FilmFormat format, Coder coder, const RenderOptions& options)
 {
-    if (options.coder != Coder::asItCame || !sound.track || !sound.strikes.empty() || !project.sound.file.empty())
+    if (coder != Coder::asItCame || !sound.track || !sound.strikes.empty() || !project.sound.file.empty())
         return std::nullopt;
     const bool whole = info.shots.size() <= 1 && project.shots.size() == 1 && project.shots.front().speed == 1 &&
                        project.shots.front().in == 0 && options.first == Frame{0} && project.sound.offset >= 0;
@@ -33,7 +33,8 @@ std::optional<FilmTrack> copyOf(const Project& project, const ClipInfo& info, in
 
 } // namespace
 
-Status SoundSupply::open(const Project& project, const ClipInfo& info, FilmFormat format, const RenderOptions& options)
+Status SoundSupply::open(const Project& project, const ClipInfo& info, FilmFormat format, Coder coder,
+                         const RenderOptions& options)
 {
     if (isSequence(format) || format == FilmFormat::gif)
         return Done{};
@@ -43,7 +44,7 @@ Status SoundSupply::open(const Project& project, const ClipInfo& info, FilmForma
         FilmSound sound{soundOf(project, info, i), i == 0 ? heardStrikes(project) : std::vector<HeardStrike>()};
         if (!sound.any())
             continue;
-        if (const auto copied = copyOf(project, info, i, sound, format, options)) {
+        if (const auto copied = copyOf(project, info, i, sound, format, coder, options)) {
             sounds_.push_back({*copied, nullptr});
             continue;
         }

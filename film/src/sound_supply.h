@@ -15,7 +15,8 @@ namespace ember {
 class SoundSupply {
 public:
     /// Opens all sounds of a film; what is asked for and cannot be read is an error. `info`: what openFilm told.
-    Status open(const Project& project, const ClipInfo& info, FilmFormat format, const RenderOptions& options);
+    Status open(const Project& project, const ClipInfo& info, FilmFormat format, Coder coder,
+                const RenderOptions& options);
     /// What the writer is to make of them.
     std::vector<FilmTrack> tracks() const;
     /// Up to `seconds` after the first frame.

@@ -15,6 +15,7 @@
 #include "ember/batch/batch.h"
 #include "ember/core/captured.h"
 #include "ember/core/motion.h"
+#include "ember/film/output_presets.h"
 #include "ember/live/osc_door.h"
 #include "ember/media/clip.h"
 #include "ember/media/film_writer.h"
@@ -369,6 +370,40 @@ private slots:
         QCOMPARE(run({"render", p, "-o", at("farm.mp4"), "--depth", "16"}), 1);
         QVERIFY(errHas("hold"));
         QCOMPARE(run({"render", p, "-o", at("farm.mp4"), "--quality", "perfect"}), 2);
+    }
+    void rendersSeveralFilms()
+    {
+        const std::string p = made("several.vember");
+        const std::string odd = at("a, b.mkv");
+        QCOMPARE(
+            run({"render", p, "-o", at("s1.mkv"), "--frames", "18-25", "--also", odd, "--also",
+                 at("s3.mp4") + ",size=96x64,coder=hevc-10,quality=draft", "--also", at("s4_%02d.png") + ",depth=16"}),
+            0);
+        QCOMPARE(test::bytesOf(odd), test::bytesOf(at("s1.mkv")));
+        const ClipInfo small = ClipReader::open(at("s3.mp4")).value()->info();
+        QCOMPARE(small.codec, std::string("hevc"));
+        QCOMPARE(small.width, 96);
+        QCOMPARE(small.pictures, std::int64_t{8});
+        QVERIFY(QFile::exists(QString::fromStdString(at("s4_25.png"))));
+        QCOMPARE(run({"render", p, "-o", at("t1.mkv"), "--also", at("t2.mp4") + ",coder=vp9"}), 1);
+        QCOMPARE(run({"render", p, "-o", at("t1.mkv"), "--also", at("t2.mp4") + ",coder=none"}), 1);
+        QVERIFY(errHas("coder=none"));
+        QCOMPARE(run({"render", p, "-o", at("t1.mkv"), "--also", at("t1.mkv")}), 1);
+        QVERIFY(errHas("two names"));
+        QVERIFY(!QFile::exists(QString::fromStdString(at("t1.mkv"))));
+        // By a preset; what else is said comes after it.
+        const QByteArray before = qgetenv("XDG_CONFIG_HOME");
+        qputenv("XDG_CONFIG_HOME", folder_.path().toUtf8());
+        QCOMPARE(run({"render", p, "-o", at("u.mkv"), "--preset", "Small"}), 1);
+        QVERIFY(errHas("no output presets"));
+        QVERIFY(saveOutputPresets({{"Small", ".mkv", 0.5, FilmQuality::draft, Coder::h264}}, outputPresetsPath()));
+        QCOMPARE(run({"render", p, "-o", at("u.mkv"), "--frames", "0-3", "--preset", "small"}), 1);
+        QVERIFY(errHas("there are Small"));
+        QCOMPARE(run({"render", p, "-o", at("u.mkv"), "--frames", "0-3", "--preset", "Small", "--coder", "ffv1"}), 0);
+        qputenv("XDG_CONFIG_HOME", before);
+        const ClipInfo half = ClipReader::open(at("u.mkv")).value()->info();
+        QCOMPARE(half.codec, std::string("ffv1"));
+        QCOMPARE(half.width, ClipReader::open(clip_).value()->info().width / 2);
     }
     void wrongCommandLines_data()
     {

@@ -160,7 +160,7 @@ private slots:
         QVERIFY(brightest > 8); // also where it moves
         // Whole floats where they are asked for.
         RenderOptions whole = wholeFilm(p);
-        whole.depth = Depth::single;
+        whole.form.depth = Depth::single;
         QVERIFY(renderFilm(p, at(QStringLiteral("whole_%04d.exr")), whole, goOn));
         QVERIFY(!openedAsStored(at(QStringLiteral("whole_0000.exr"))).value()->info().halfFloats);
         // A film of codes ends at white, which is said.
@@ -187,7 +187,7 @@ private slots:
         QVERIFY(madeFilm(clip, pixels, {QStringLiteral("-c:v"), QStringLiteral("ffv1")}, hdrTags("smpte2084")));
         const Project p = projectOf(clip.toStdString());
         RenderOptions options = wholeFilm(p);
-        options.coder = Coder::asItCame;
+        options.form.coder = Coder::asItCame;
         options.overwrite = true;
         const auto told = renderFilm(p, at(QStringLiteral("codes-out.mkv")), options, goOn);
         QVERIFY2(told, told ? "" : sentence(told.error()).c_str());
@@ -276,8 +276,8 @@ private slots:
                              hdrTags(qPrintable(transfer))));
         const Project p = projectOf(clip.toStdString());
         RenderOptions options = wholeFilm(p);
-        options.coder = static_cast<Coder>(coder);
-        options.quality = FilmQuality::best;
+        options.form.coder = static_cast<Coder>(coder);
+        options.form.quality = FilmQuality::best;
         options.overwrite = true;
         const auto told = renderFilm(p, at(file), options, goOn);
         QVERIFY2(told, told ? "" : sentence(told.error()).c_str());
@@ -337,7 +337,7 @@ private slots:
         Project p = projectOf(clip.toStdString());
         p.shots.front().colour = ClipColour::pq;
         RenderOptions options = wholeFilm(p);
-        options.coder = Coder::asItCame;
+        options.form.coder = Coder::asItCame;
         QVERIFY(renderFilm(p, at(QStringLiteral("chosen.mkv")), options, goOn));
         QCOMPARE(probed(at(QStringLiteral("chosen.mkv")), "color_transfer"), QStringLiteral("smpte2084"));
         QCOMPARE(probed(at(QStringLiteral("chosen.mkv")), "color_primaries"), QStringLiteral("bt2020"));
@@ -407,9 +407,9 @@ private slots:
         QVERIFY(madeFilm(clip, QStringLiteral("yuv420p"), {QStringLiteral("-c:v"), QStringLiteral("mpeg4")}, {}));
         const Project p = projectOf(clip.toStdString());
         RenderOptions options = wholeFilm(p);
-        options.coder = Coder::vp9;
+        options.form.coder = Coder::vp9;
         QVERIFY(!renderFilm(p, at(QStringLiteral("wrong.mp4")), options, goOn));
-        options.coder = Coder::asItCame; // which is not written
+        options.form.coder = Coder::asItCame; // which is not written
         const auto own = renderFilm(p, at(QStringLiteral("own.mkv")), options, goOn);
         QVERIFY(!own && sentence(own.error()).find("mpeg4") != std::string::npos);
         QVERIFY(!QFile::exists(folder_.filePath(QStringLiteral("own.mkv"))));

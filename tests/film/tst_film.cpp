@@ -185,7 +185,7 @@ private slots:
         QVERIFY(renderFilm(p, at("truth.mkv"), options, goOn));
         auto truth = ClipReader::open(at("truth.mkv"));
         for (const FilmQuality quality : {FilmQuality::draft, FilmQuality::good, FilmQuality::best}) {
-            options.quality = quality;
+            options.form.quality = quality;
             const std::string path = at(name.toLatin1().constData());
             const auto done = renderFilm(p, path, options, goOn);
             QVERIFY2(done, done ? "" : sentence(done.error()).c_str());
@@ -366,19 +366,19 @@ private slots:
         const Project p = project();
         RenderOptions options = wholeFilm(p);
         options.last = Frame{2};
-        options.width = 96;
-        options.height = 64;
+        options.form.width = 96;
+        options.form.height = 64;
         QVERIFY(renderFilm(p, at("small.mkv"), options, goOn));
         QCOMPARE(test::numberIn(*ClipReader::open(at("small.mkv")).value()->picture(2).value()), 2);
-        options.width = 200;
-        options.height = 64; // wider: bars left and right
+        options.form.width = 200;
+        options.form.height = 64; // wider: bars left and right
         QVERIFY(renderFilm(p, at("wide.mkv"), options, goOn));
         const ImagePtr wide = ClipReader::open(at("wide.mkv")).value()->picture(0).value();
         QCOMPARE(wide->width(), 200);
         QCOMPARE(int(wide->at(20, 30)[0]), 0);
         QVERIFY(wide->at(60, 8)[0] > 200); // the bright corner of the picture inside
-        options.width = 95;
-        options.height = 63;
+        options.form.width = 95;
+        options.form.height = 63;
         const auto odd = renderFilm(p, at("odd.mp4"), options, goOn);
         QVERIFY(odd && !odd.value().empty());
         QCOMPARE(ClipReader::open(at("odd.mp4")).value()->info().width, 94);

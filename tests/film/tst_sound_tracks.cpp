@@ -66,7 +66,7 @@ class SoundTracksTest : public QObject {
     static Phrase rendered(const Project& project, const std::string& path, Coder coder = Coder::usual)
     {
         RenderOptions options = wholeFilm(project);
-        options.coder = coder;
+        options.form.coder = coder;
         options.overwrite = true;
         const auto told = renderFilm(project, path, options, goOn);
         return told ? told.value() : Phrase("failed: {}", sentence(told.error()));
@@ -180,7 +180,7 @@ private slots:
         // Half of the film: only the packets that begin in it.
         RenderOptions half = wholeFilm(p);
         half.last = Frame{23};
-        half.coder = Coder::asItCame;
+        half.form.coder = Coder::asItCame;
         QVERIFY(renderFilm(p, at("half.mkv"), half, goOn));
         const double second = 48000 + 4608; // and the end of the last packet
         auto reader = SoundReader::open(at("half.mkv"), 0, {});
@@ -208,7 +208,7 @@ private slots:
         QFETCH(int, what);
         Project p = film();
         RenderOptions options = wholeFilm(p);
-        options.coder = Coder::asItCame;
+        options.form.coder = Coder::asItCame;
         options.overwrite = true;
         Shot& shot = p.shots.front();
         if (what == 0)
