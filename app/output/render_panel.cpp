@@ -308,13 +308,14 @@ void RenderPanel::showState()
     offerForms(format);
     coder_->setEnabled(coder_->count() > 1);
     coder_->setToolTip(coder_->isEnabled() ? tr("How the pictures are coded")
-                                           : tr("Pictures and GIF are coded in one way only"));
+                                           : tr("GIF and pictures but OpenEXR are coded in one way only"));
     depth_->setEnabled(format && holdsDepth(*format, coder()));
     depth_->setToolTip(depth_->isEnabled()         ? tr("Bits of each channel")
                        : format == FilmFormat::gif ? tr("GIF holds 256 colours")
                                                    : tr("This coding says how many bits it holds"));
     const Coder used = format ? coderFor(*format, coder(), colour()) : Coder::usual;
-    const bool coded = used != Coder::usual && used != Coder::ffv1 && used != Coder::dnxhrHqx;
+    const bool coded =
+        format && !isSequence(*format) && used != Coder::usual && used != Coder::ffv1 && used != Coder::dnxhrHqx;
     quality_->setEnabled(coded);
     quality_->setToolTip(coded ? tr("How large the film is and how long its coding takes")
                                : tr("This kind has one quality only"));

@@ -3672,6 +3672,30 @@
         <source>output presets</source>
         <translation>Ausgabevorgaben</translation>
     </message>
+    <message>
+        <source>ZIP, 16 rows at a time</source>
+        <translation>ZIP, je 16 Zeilen</translation>
+    </message>
+    <message>
+        <source>ZIPS, row by row</source>
+        <translation>ZIPS, Zeile für Zeile</translation>
+    </message>
+    <message>
+        <source>PIZ, for grain</source>
+        <translation>PIZ, für Korn</translation>
+    </message>
+    <message>
+        <source>not compressed</source>
+        <translation>unkomprimiert</translation>
+    </message>
+    <message>
+        <source>DWAA, lossy</source>
+        <translation>DWAA, verlustbehaftet</translation>
+    </message>
+    <message>
+        <source>RLE</source>
+        <translation>RLE</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -9847,10 +9871,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Wie die Bilder codiert werden</translation>
     </message>
     <message>
-        <source>Pictures and GIF are coded in one way only</source>
-        <translation>Einzelbilder und GIF werden nur auf eine Art codiert</translation>
-    </message>
-    <message>
         <source>GIF holds 256 colours</source>
         <translation>GIF hat 256 Farben</translation>
     </message>
@@ -9957,6 +9977,10 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>Preset removed: %1</source>
         <translation>Vorgabe entfernt: %1</translation>
+    </message>
+    <message>
+        <source>GIF and pictures but OpenEXR are coded in one way only</source>
+        <translation>GIF und Bilder außer OpenEXR werden nur auf eine Art codiert</translation>
     </message>
 </context>
 <context>

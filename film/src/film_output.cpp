@@ -87,6 +87,7 @@ Status FilmOutput::prepare(const Project& project, const ClipInfo& info, RenderF
         settings.timecode = timecodeOf(options.first.index, project.clock, project.rate);
     settings.storedCodec = info.codec;
     settings.storedPixels = info.pixelFormat;
+    settings.storedCompression = info.compression;
     settings.quality = file_.form.quality;
     settings.keepPictures = resumed_;
     settings.sounds = sound_.tracks();

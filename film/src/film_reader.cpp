@@ -88,6 +88,7 @@ public:
                 info_.path = clip.path;
                 info_.codec = clip.codec;
                 info_.pixelFormat = clip.pixelFormat;
+                info_.compression = clip.compression;
                 info_.colour = clip.colour;
                 info_.tags = clip.tags;
                 info_.metadata = clip.metadata;

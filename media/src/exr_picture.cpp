@@ -213,6 +213,8 @@ Status ExrReader::describe(const Imf::MultiPartInputFile& file, const ClipOption
         return Error{ErrorCode::damaged, info_.path, "its windows have impossible sizes"};
     info_.kind = ClipKind::still;
     info_.codec = "exr";
+    if (const auto compression = static_cast<std::size_t>(header.compression()); compression < exrCompressions.size())
+        info_.compression = exrCompressions[compression];
     info_.width = shown.max.x - shown.min.x + 1;
     info_.height = shown.max.y - shown.min.y + 1;
     info_.rate = options.sequenceRate;
@@ -326,6 +328,9 @@ Result<std::unique_ptr<ClipReader>> ExrReader::open(const std::string& path, con
 
 } // namespace
 
+const std::array<std::string_view, 10> exrCompressions{"uncompressed", "rle", "zips", "zip",  "piz",
+                                                       "pxr24",        "b44", "b44a", "dwaa", "dwab"};
+
 bool isExr(const std::string& path)
 {
     auto stream = streamOf(path);
@@ -351,7 +356,10 @@ Result<std::string> exrOf(const Image& image, const ExrCoding& coding, const std
     startThreads();
     try {
         Imf::Header header(image.width(), image.height());
-        header.compression() = Imf::ZIP_COMPRESSION;
+        const auto known = std::find(exrCompressions.begin(), exrCompressions.end(), coding.compression);
+        header.compression() = known != exrCompressions.end()
+                                   ? static_cast<Imf::Compression>(known - exrCompressions.begin())
+                                   : Imf::ZIP_COMPRESSION;
         const Chromaticities& c = chromaticitiesOf(image.colour().primaries);
         const auto point = [&](std::size_t i) {
             return Imath::V2f(static_cast<float>(c[2 * i]), static_cast<float>(c[2 * i + 1]));

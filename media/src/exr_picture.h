@@ -2,8 +2,10 @@
 // OpenEXR pictures, by the library of that name.
 #pragma once
 
+#include <array>
 #include <memory>
 #include <string>
+#include <string_view>
 
 #include "ember/media/clip.h"
 
@@ -20,9 +22,13 @@ struct ExrCoding {
     bool halfFloats = true;
     bool alpha = false;
     FrameRate rate;
+    std::string compression = "zip"; ///< one of exrCompressions
 };
 
-/// The bytes of a file of a picture of floats, ZIP-compressed, with its chromaticities.
+/// What compressions are called here, in the order of the library's numbers.
+extern const std::array<std::string_view, 10> exrCompressions;
+
+/// The bytes of a file of a picture of floats, with its chromaticities.
 Result<std::string> exrOf(const Image& image, const ExrCoding& coding, const std::string& path);
 
 } // namespace ember

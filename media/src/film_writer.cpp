@@ -56,21 +56,18 @@ bool isSequence(FilmFormat format)
     return true;
 }
 
-const std::array<CoderWords, 15> coderWords{{{Coder::usual, "usual", "usual for this kind"},
-                                             {Coder::h264, "h264", "H.264, 8 bits"},
-                                             {Coder::h264Ten, "h264-10", "H.264, 10 bits"},
-                                             {Coder::hevc, "hevc", "HEVC, 8 bits"},
-                                             {Coder::hevcTen, "hevc-10", "HEVC, 10 bits"},
-                                             {Coder::hevcTwelve, "hevc-12", "HEVC, 12 bits"},
-                                             {Coder::av1Ten, "av1-10", "AV1, 10 bits"},
-                                             {Coder::vp9, "vp9", "VP9, 8 bits"},
-                                             {Coder::vp9Ten, "vp9-10", "VP9, 10 bits"},
-                                             {Coder::prores422, "prores", "ProRes 422"},
-                                             {Coder::proresHq, "prores-hq", "ProRes 422 HQ"},
-                                             {Coder::prores4444, "prores-4444", "ProRes 4444, with alpha"},
-                                             {Coder::dnxhrHqx, "dnxhr-hqx", "DNxHR HQX"},
-                                             {Coder::ffv1, "ffv1", "FFV1, lossless RGB"},
-                                             {Coder::asItCame, "as-it-came", "as the clip came"}}};
+const std::array<CoderWords, 21> coderWords{
+    {{Coder::usual, "usual", "usual for this kind"},     {Coder::h264, "h264", "H.264, 8 bits"},
+     {Coder::h264Ten, "h264-10", "H.264, 10 bits"},      {Coder::hevc, "hevc", "HEVC, 8 bits"},
+     {Coder::hevcTen, "hevc-10", "HEVC, 10 bits"},       {Coder::hevcTwelve, "hevc-12", "HEVC, 12 bits"},
+     {Coder::av1Ten, "av1-10", "AV1, 10 bits"},          {Coder::vp9, "vp9", "VP9, 8 bits"},
+     {Coder::vp9Ten, "vp9-10", "VP9, 10 bits"},          {Coder::prores422, "prores", "ProRes 422"},
+     {Coder::proresHq, "prores-hq", "ProRes 422 HQ"},    {Coder::prores4444, "prores-4444", "ProRes 4444, with alpha"},
+     {Coder::dnxhrHqx, "dnxhr-hqx", "DNxHR HQX"},        {Coder::ffv1, "ffv1", "FFV1, lossless RGB"},
+     {Coder::exrZip, "zip", "ZIP, 16 rows at a time"},   {Coder::exrZips, "zips", "ZIPS, row by row"},
+     {Coder::exrPiz, "piz", "PIZ, for grain"},           {Coder::exrRle, "rle", "RLE"},
+     {Coder::exrNone, "uncompressed", "not compressed"}, {Coder::exrDwaa, "dwaa", "DWAA, lossy"},
+     {Coder::asItCame, "as-it-came", "as the clip came"}}};
 
 std::vector<Coder> codersIn(FilmFormat format)
 {
@@ -83,11 +80,11 @@ std::vector<Coder> codersIn(FilmFormat format)
     case FilmFormat::webm: return {usual, vp9, vp9Ten, av1Ten, asItCame};
     case FilmFormat::mov:
         return {usual, prores422, proresHq, prores4444, dnxhrHqx, h264, h264Ten, hevc, hevcTen, hevcTwelve, asItCame};
+    case FilmFormat::exrSequence: return {usual, exrZip, exrZips, exrPiz, exrRle, exrNone, exrDwaa, asItCame};
     case FilmFormat::gif:
     case FilmFormat::pngSequence:
     case FilmFormat::tiffSequence:
-    case FilmFormat::dpxSequence:
-    case FilmFormat::exrSequence: break;
+    case FilmFormat::dpxSequence: break;
     }
     return {usual};
 }
@@ -101,11 +98,11 @@ Coder coderFor(FilmFormat format, Coder wanted, ColourSpace space)
     case FilmFormat::webm: return space.hdr() ? Coder::vp9Ten : Coder::vp9;
     case FilmFormat::mov: return Coder::prores422;
     case FilmFormat::mkv: return Coder::ffv1;
+    case FilmFormat::exrSequence: return Coder::exrZip;
     case FilmFormat::gif:
     case FilmFormat::pngSequence:
     case FilmFormat::tiffSequence:
-    case FilmFormat::dpxSequence:
-    case FilmFormat::exrSequence: break;
+    case FilmFormat::dpxSequence: break;
     }
     return Coder::usual;
 }

@@ -67,6 +67,8 @@ public:
     Status prepare();
     /// A picture as it is written; valid until the next one.
     Result<std::span<const std::uint8_t>> encoded(const Image& image);
+    /// Of OpenEXR.
+    std::string compression() const;
     /// Only what encoded() needs.
     Status prepareCoder();
     Status addFrame(const Image& image) override;
@@ -100,6 +102,10 @@ private:
 
 Status PictureWriter::prepare()
 {
+    if (exr() && compression().empty())
+        return Error{ErrorCode::unsupported, path_,
+                     Phrase("films are not written in the clip's own coding, {}; choose another",
+                            settings_.storedCodec.empty() ? std::string("which is pictures") : settings_.storedCodec)};
     std::error_code error;
     if (path_.ends_with('/') && !fs::exists(path_)) {
         madeFolder_ = fs::create_directories(path_, error);
@@ -213,10 +219,17 @@ void PictureWriter::take(const Image& image)
     }
 }
 
+std::string PictureWriter::compression() const
+{
+    const Coder coder = coderFor(settings_.format, settings_.coder, {});
+    return coder == Coder::asItCame ? settings_.storedCompression
+                                    : std::string(coderWords[static_cast<std::size_t>(coder)].word);
+}
+
 Result<std::span<const std::uint8_t>> PictureWriter::encoded(const Image& image)
 {
     if (exr()) {
-        auto bytes = exrOf(image, {settings_.halfFloats, settings_.alpha, settings_.rate}, path_);
+        auto bytes = exrOf(image, {settings_.halfFloats, settings_.alpha, settings_.rate, compression()}, path_);
         if (!bytes)
             return bytes.error();
         exrBytes_ = std::move(bytes).value();

@@ -263,6 +263,12 @@ StreamWriter::Coding StreamWriter::codingOf(Coder coder) const
     case Coder::dnxhrHqx: return {"dnxhd", AV_PIX_FMT_YUV422P10, {{"profile", "dnxhr_hqx"}}};
     case Coder::usual:
     case Coder::asItCame:
+    case Coder::exrZip: // of pictures, which are not written here
+    case Coder::exrZips:
+    case Coder::exrPiz:
+    case Coder::exrRle:
+    case Coder::exrNone:
+    case Coder::exrDwaa:
     case Coder::ffv1: break;
     }
     const bool large = static_cast<std::int64_t>(settings_.width) * settings_.height > 8'000'000;

@@ -163,6 +163,26 @@ private slots:
         whole.form.depth = Depth::single;
         QVERIFY(renderFilm(p, at(QStringLiteral("whole_%04d.exr")), whole, goOn));
         QVERIFY(!openedAsStored(at(QStringLiteral("whole_0000.exr"))).value()->info().halfFloats);
+        // Compressed as wanted, or as the clip came; all but DWAA keep every bit.
+        for (const Coder coder : {Coder::exrZips, Coder::exrPiz, Coder::exrRle, Coder::exrNone, Coder::exrDwaa}) {
+            const std::string word(coderWords[static_cast<std::size_t>(coder)].word);
+            const auto name = at(QString::fromStdString(word) + QStringLiteral("_%04d.exr"));
+            RenderOptions options = wholeFilm(p);
+            options.form.coder = coder;
+            options.last = Frame{1};
+            QVERIFY(renderFilm(p, name, options, goOn));
+            const auto written = openedAsStored(sequenceFile(name, 0));
+            QCOMPARE(written.value()->info().compression, word);
+            QCOMPARE(samePixels(*written.value()->picture(1).value(), plates[1]), coder != Coder::exrDwaa);
+            const Project again = projectOf(sequenceFile(name, 0));
+            const auto kept = at(QStringLiteral("kept-") + QString::fromStdString(word) + QStringLiteral("_%04d.exr"));
+            options.form.coder = Coder::asItCame;
+            QVERIFY(renderFilm(again, kept, options, goOn));
+            QCOMPARE(openedAsStored(sequenceFile(kept, 0)).value()->info().compression, word);
+        }
+        RenderOptions own = wholeFilm(projectOf(at(QStringLiteral("whole_0000.exr"))));
+        own.form.coder = Coder::vp9;
+        QVERIFY(!renderFilm(p, at(QStringLiteral("no_%04d.exr")), own, goOn));
         // A film of codes ends at white, which is said.
         const auto coded = renderFilm(p, at(QStringLiteral("coded.mkv")), wholeFilm(p), goOn);
         QVERIFY(coded && coded.value().said().find("cut off") != std::string::npos);

@@ -38,6 +38,7 @@ struct ClipInfo {
     std::string codec;              ///< "h264", "png", …
     bool alpha = false;
     std::string pixelFormat;    ///< of a film as FFmpeg calls it ("yuv420p10le"); empty for OpenEXR
+    std::string compression;    ///< of OpenEXR: "zip", "piz", …; else empty
     Depth depth = Depth::eight; ///< that holds what is stored
     bool halfFloats = false;    ///< of depth single: IEEE 754 binary16 holds it
     ColourSpace colour;         ///< that what is stored is read in

@@ -52,7 +52,13 @@ enum class Coder {
     prores4444, ///< with alpha
     dnxhrHqx,   ///< 10 bits
     ffv1,       ///< RGB, 8 or 16 bits
-    asItCame,   ///< the clip's own: codec, pixel format and tags
+    exrZip,     ///< OpenEXR, 16 rows at a time; lossless, as are the next four
+    exrZips,    ///< each row by itself
+    exrPiz,     ///< wavelets, for grain
+    exrRle,
+    exrNone,
+    exrDwaa,  ///< lossy
+    asItCame, ///< the clip's own: codec, pixel format and tags; of OpenEXR its compression
 };
 struct CoderWords {
     Coder coder;
@@ -60,8 +66,8 @@ struct CoderWords {
     std::string_view label; ///< for people
 };
 /// All of them, in the order above.
-extern const std::array<CoderWords, 15> coderWords;
-/// Those a format holds, the usual one first; only that one for GIF and pictures.
+extern const std::array<CoderWords, 21> coderWords;
+/// Those a format holds, the usual one first; only that one for GIF and pictures but OpenEXR.
 std::vector<Coder> codersIn(FilmFormat format);
 /// What `usual` is for a film in this space; other coders are themselves.
 Coder coderFor(FilmFormat format, Coder wanted, ColourSpace space);
@@ -98,6 +104,7 @@ struct FilmSettings {
     std::string timecode = {};    ///< of the first picture ("01:00:00:00"), kept by films but GIF and WebM; empty: none
     std::string storedCodec = {}; ///< of the clip, for `asItCame`: see ClipInfo
     std::string storedPixels = {};
+    std::string storedCompression = {};
     FilmQuality quality = FilmQuality::good;
     bool keepPictures = false;          ///< of a sequence that is not finished, so that it can be gone on with
     std::vector<FilmTrack> sounds = {}; ///< none in formats that hold none
