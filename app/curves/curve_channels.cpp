@@ -239,7 +239,7 @@ void CurveChannels::gatherLight(const Recipe& recipe)
     addValue(recipe, "light.fringe.amount", tr("fringe"));
     addValue(recipe, "light.fringe.angle", tr("fringe angle"));
     addValue(recipe, "light.flash.strength", tr("flash"));
-    addValue(recipe, "light.exposure.stops", tr("exposure"));
+    addValue(recipe, "light.exposure.stops", tr("exposure kick"));
     addValue(recipe, "light.impact.strength", tr("impact frames"));
     addValue(recipe, "light.defocus.radius", tr("defocus"));
     addValue(recipe, "light.ripple.amount", tr("ripple"));

@@ -171,7 +171,7 @@ void FinishPage::buildShown(QVBoxLayout& column)
                              {"show_radial", tr("Radial")},
                              {"show_fringe", tr("Fringe")},
                              {"show_flash", tr("Flash")},
-                             {"show_exposure", tr("Exposure")},
+                             {"show_exposure", tr("Exposure kick")},
                              {"show_impact", tr("Impact frames")},
                              {"show_defocus", tr("Defocus")},
                              {"show_ripple", tr("Ripple")},

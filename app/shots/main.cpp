@@ -195,6 +195,9 @@ void takePages(MainWindow& window, const QDir& folder)
     project.groups[0].overlap.rule = ember::OverlapRule::restart;
     project = withSettle(std::move(project), {ember::Frame{196}, ember::SettleMode::ease, 8});
     window.session().document.edit(std::move(project), QStringLiteral("Strikes meet by rules"));
+    settle(300);
+    for (auto* page : window.findChildren<QScrollArea*>()) // its beginning, whatever took the focus
+        page->verticalScrollBar()->setValue(0);
     take(window, folder, "film-page");
     window.session().document.edit(before, QStringLiteral("Ready"));
     press(window, "page-3");

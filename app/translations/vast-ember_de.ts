@@ -3513,10 +3513,6 @@
         <translation>Rot, Grün und Blau haben eigenes Korn</translation>
     </message>
     <message>
-        <source>The exposure flickers</source>
-        <translation>Die Belichtung flackert</translation>
-    </message>
-    <message>
         <source>Impact frames are on these frames only</source>
         <translation>Einschlagbilder nur auf diesen Bildern</translation>
     </message>
@@ -3531,10 +3527,6 @@
     <message>
         <source>The grain flickers</source>
         <translation>Das Korn flackert</translation>
-    </message>
-    <message>
-        <source>Exposure flickers</source>
-        <translation>Belichtung flackert</translation>
     </message>
     <message>
         <source>Impact frames flicker</source>
@@ -3695,6 +3687,18 @@
     <message>
         <source>RLE</source>
         <translation>RLE</translation>
+    </message>
+    <message>
+        <source>The exposure kick flickers</source>
+        <translation>Der Belichtungsstoß flackert</translation>
+    </message>
+    <message>
+        <source>Exposure kick flickers</source>
+        <translation>Belichtungsstoß flackert</translation>
+    </message>
+    <message>
+        <source>Exposure kick</source>
+        <translation>Belichtungsstoß</translation>
     </message>
 </context>
 <context>
@@ -4690,10 +4694,6 @@
         <translation>%1 folgt wieder dem Rezept</translation>
     </message>
     <message>
-        <source>exposure</source>
-        <translation>Belichtung</translation>
-    </message>
-    <message>
         <source>impact frames</source>
         <translation>Einschlagbilder</translation>
     </message>
@@ -4708,6 +4708,10 @@
     <message>
         <source>grain</source>
         <translation>Korn</translation>
+    </message>
+    <message>
+        <source>exposure kick</source>
+        <translation>Belichtungsstoß</translation>
     </message>
 </context>
 <context>
@@ -6115,10 +6119,6 @@
         <translation>Entfernt die Ebene; ihre Datei bleibt</translation>
     </message>
     <message>
-        <source>Exposure</source>
-        <translation>Belichtung</translation>
-    </message>
-    <message>
         <source>Impact frames</source>
         <translation>Einschlagbilder</translation>
     </message>
@@ -6133,6 +6133,10 @@
     <message>
         <source>Grain</source>
         <translation>Korn</translation>
+    </message>
+    <message>
+        <source>Exposure kick</source>
+        <translation>Belichtungsstoß</translation>
     </message>
 </context>
 <context>

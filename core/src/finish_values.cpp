@@ -68,7 +68,7 @@ constexpr FieldSpec showRadial =
 constexpr FieldSpec showFringe = choiceField("show_fringe", "Fringe", offOn, 1, "Fringe for the whole film");
 constexpr FieldSpec showFlash = choiceField("show_flash", "Flash", offOn, 1, "Flashes for the whole film");
 constexpr FieldSpec showExposure =
-    choiceField("show_exposure", "Exposure", offOn, 1, "Exposure kicks for the whole film");
+    choiceField("show_exposure", "Exposure kick", offOn, 1, "Exposure kicks for the whole film");
 constexpr FieldSpec showImpact =
     choiceField("show_impact", "Impact frames", offOn, 1, "Impact frames for the whole film");
 constexpr FieldSpec showDefocus = choiceField("show_defocus", "Defocus", offOn, 1, "Defocus for the whole film");
@@ -127,8 +127,10 @@ constexpr FieldSpec stayFor(double frames)
 constexpr FieldSpec impactStay = stayFor(1);
 constexpr FieldSpec rippleStay = stayFor(6);
 constexpr FieldSpec grainStay = stayFor(2);
-constexpr FieldSpec exposureStops{
-    "stops", "Exposure", "stops", -8, 8, 0, 0.25, "How much brighter the picture is at the peak; below 0 it is darker"};
+constexpr FieldSpec exposureStops{"stops", "Exposure kick",
+                                  "stops", -8,
+                                  8,       0,
+                                  0.25,    "How much brighter the picture is at the peak; below 0 it is darker"};
 constexpr std::array<std::string_view, 3> impactWords{"contrast", "invert", "two_tone"};
 constexpr FieldSpec impactStrength{
     "strength", "Impact frames", "%", 0, 1, 0, 0.05, "How much of the picture is replaced by its graphic version"};
@@ -168,7 +170,8 @@ constexpr FieldSpec flickerRadial = choiceField("radial", "Radial flickers", off
 constexpr FieldSpec flickerFringe = choiceField("fringe", "Fringe flickers", offOn, 0, "The fringe flickers");
 constexpr FieldSpec flickerFlash = choiceField("flash", "Flash flickers", offOn, 1, "The flash flickers");
 
-constexpr FieldSpec flickerExposure = choiceField("exposure", "Exposure flickers", offOn, 0, "The exposure flickers");
+constexpr FieldSpec flickerExposure =
+    choiceField("exposure", "Exposure kick flickers", offOn, 0, "The exposure kick flickers");
 constexpr FieldSpec flickerImpact =
     choiceField("impact", "Impact frames flicker", offOn, 0, "Impact frames are on these frames only");
 constexpr FieldSpec flickerDefocus = choiceField("defocus", "Defocus flickers", offOn, 0, "The defocus flickers");

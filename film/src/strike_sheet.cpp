@@ -94,9 +94,10 @@ std::vector<SheetGroup> lightGroups(Effects effects)
     };
     for (const EffectPart& part : effectParts())
         if (part.amountIn(effects) != 0)
-            add(std::string(part.name), part.kind == EffectKind::radial   ? "Radial streak"
-                                        : part.kind == EffectKind::impact ? "Impact frames"
-                                                                          : std::string(part.name));
+            add(std::string(part.name), part.kind == EffectKind::radial     ? "Radial streak"
+                                        : part.kind == EffectKind::impact   ? "Impact frames"
+                                        : part.kind == EffectKind::exposure ? "Exposure kick"
+                                                                            : std::string(part.name));
     if (effects.flicker.every > 1)
         add("flicker", "flicker");
     return groups;
