@@ -204,12 +204,12 @@ int CopiedSound::copyUntil(double seconds, const PutPacket& put)
             }
         }
         const auto at = packet_->pts != AV_NOPTS_VALUE ? packet_->pts : packet_->dts;
-        waiting_ = at != AV_NOPTS_VALUE && static_cast<double>(at - shift) * tick >= seconds;
+        waiting_ = at != AV_NOPTS_VALUE && (static_cast<double>(at) - static_cast<double>(shift)) * tick >= seconds;
         if (waiting_)
             return 0;
         for (std::int64_t* time : {&packet_->pts, &packet_->dts})
             if (*time != AV_NOPTS_VALUE)
-                *time -= shift;
+                *time = av_sat_sub64(*time, shift); // files may say any time
         av_packet_rescale_ts(packet_.get(), own.time_base, stream_->time_base);
         if (packet_->dts != AV_NOPTS_VALUE && packet_->dts <= last_) { // no container takes one out of order
             av_packet_unref(packet_.get());
