@@ -3700,6 +3700,10 @@
         <source>Exposure kick</source>
         <translation>Belichtungsstoß</translation>
     </message>
+    <message>
+        <source>OpenEXR holds pictures of light only</source>
+        <translation>OpenEXR enthält nur Bilder aus Licht</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>

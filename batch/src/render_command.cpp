@@ -54,7 +54,7 @@ public:
         if (!project)
             return project.error();
         RenderFile file{output_, wholeFilm(project.value()).form};
-        if (const Status taken = takePreset(project.value(), file.form); !taken)
+        if (Status taken = takePreset(project.value(), file.form); !taken)
             return taken;
         if (gentle_)
             project = gentled(project.value());
@@ -69,8 +69,7 @@ public:
         options.resume = resume_;
         options.strict = strict_;
         options.projectPath = path_;
-        if (const Status taken =
-                take(file, {{"size", size_}, {"quality", quality_}, {"coder", coder_}, {"depth", depth_}});
+        if (Status taken = take(file, {{"size", size_}, {"quality", quality_}, {"coder", coder_}, {"depth", depth_}});
             !taken)
             return taken;
         const auto format = filmFormatOf(output_);
@@ -124,7 +123,9 @@ private:
         const auto wrong = [&](const std::string& key, const std::string& value) {
             return Error{ErrorCode::badValue, file.path, Phrase("{}={} says nothing", key, value)};
         };
-        for (const auto& [key, value] : words) {
+        for (const auto& word : words) {
+            const std::string& key = word.first;
+            const std::string& value = word.second;
             if (value.empty())
                 continue;
             if (key == "size") {

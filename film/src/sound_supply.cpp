@@ -69,7 +69,7 @@ Status SoundSupply::open(const Project& project, const ClipInfo& info, FilmForma
     return Done{};
 }
 
-Status SoundSupply::add(FilmSound sound, SoundTrack about, FilmFormat format)
+Status SoundSupply::add(const FilmSound& sound, SoundTrack about, FilmFormat format)
 {
     const auto wanted = [format](SoundReader::Format native) {
         return SoundReader::Format{soundRateFor(format, native.rate), std::min(native.channels, mostSoundChannels)};

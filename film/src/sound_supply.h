@@ -34,7 +34,7 @@ private:
         std::int64_t start = 0;
         std::int64_t position = 0;
     };
-    Status add(FilmSound sound, SoundTrack about, FilmFormat format);
+    Status add(const FilmSound& sound, SoundTrack about, FilmFormat format);
     Phrase loudness() const;
 
     std::vector<Sound> sounds_;

@@ -353,6 +353,8 @@ Result<std::unique_ptr<ClipReader>> openExr(const std::string& path, const ClipO
 
 Result<std::string> exrOf(const Image& image, const ExrCoding& coding, const std::string& path)
 {
+    if (image.depth() != Depth::single)
+        return Error{ErrorCode::failed, path, "OpenEXR holds pictures of light only"};
     startThreads();
     try {
         Imf::Header header(image.width(), image.height());

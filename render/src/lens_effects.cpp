@@ -152,11 +152,11 @@ std::vector<DiscRow> discOf(double radius)
     for (int y = -reach; y <= reach; ++y) {
         DiscRow row{y, -reach, {}};
         for (int x = -reach; x <= reach; ++x) {
+            const auto place = [](int pixel, int part) { return pixel + (part + 0.5) / parts - 0.5; };
             int inside = 0;
-            for (int i = 0; i < parts * parts; ++i)
-                inside += std::hypot(x + (i % parts + 0.5) / parts - 0.5, y + (i / parts + 0.5) / parts - 0.5) <= radius
-                              ? 1
-                              : 0;
+            for (int j = 0; j < parts; ++j)
+                for (int i = 0; i < parts; ++i)
+                    inside += std::hypot(place(x, i), place(y, j)) <= radius ? 1 : 0;
             row.weights.push_back(static_cast<float>(inside));
             sum += inside;
         }
@@ -200,9 +200,9 @@ void addDiscs(const std::vector<DiscRow>& disc, const Plane& plane, int width, i
 LightPicture shrunk(const Plane& plane, int width, int height, int times)
 {
     LightPicture small((width + times - 1) / times, (height + times - 1) / times, Precision::single);
-    std::vector<float> tent;
-    for (int i = 0; i < 2 * times; ++i)
-        tent.push_back(static_cast<float>((1 - std::abs(i - times + 0.5) / times) / times));
+    std::vector<float> tent(2 * static_cast<std::size_t>(times));
+    for (std::size_t i = 0; i < tent.size(); ++i)
+        tent[i] = static_cast<float>((1 - std::abs(static_cast<double>(i) - times + 0.5) / times) / times);
     const TileSize size{std::max(4, lensTile.width / times), std::max(4, lensTile.height / times)};
     forTiles(size, small.width(), small.height(), [&](const Rect& tile) {
         const Rect needed{tile.x * times - times / 2, tile.y * times - times / 2, (tile.width + 1) * times,

@@ -106,10 +106,11 @@ void PixelEffects::throwGrain(int x, int y, int count, float* pixels) const
     float* noise = scratch(7).room(3 * static_cast<std::size_t>(count));
     const int channels = grainInColour_ ? 3 : 1;
     for (int k = 0; k < channels; ++k)
-        noiseRow(grainSeed_ + static_cast<std::uint32_t>(k) * 0x632be5abU, grainSize_, x, y, count, noise + k * count);
+        noiseRow(grainSeed_ + static_cast<std::uint32_t>(k) * 0x632be5abU, grainSize_, x, y, count,
+                 noise + static_cast<std::ptrdiff_t>(k) * count);
     const auto amount = static_cast<float>(grain_);
     for (int k = 0; k < 3; ++k) {
-        const float* own = noise + (grainInColour_ ? k * count : 0);
+        const float* own = noise + (grainInColour_ ? static_cast<std::ptrdiff_t>(k) * count : 0);
         for (int i = 0; i < count; ++i)
             pixels[4 * static_cast<std::ptrdiff_t>(i) + k] *= std::max(0.0F, 1 + amount * own[i]);
     }
@@ -125,7 +126,7 @@ void PixelEffects::drawImpact(int count, float* pixels) const
     const auto wide = static_cast<float>(std::max(1e-4, 2 * impact_.softness));
     const auto stepped = [&](std::uint16_t code) {
         const float v = static_cast<float>(code) * (1 / 65535.0F);
-        return static_cast<std::uint16_t>(65535 * eased(std::clamp((v - from) / wide, 0.0F, 1.0F)) + 0.5F);
+        return static_cast<std::uint16_t>(std::lround(65535 * eased(std::clamp((v - from) / wide, 0.0F, 1.0F))));
     };
     if (impact_.look == ImpactFrame::Look::twoTone) {
         // Light of one pixel in each channel, so that all three become the way from dark to light.

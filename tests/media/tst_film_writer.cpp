@@ -205,6 +205,19 @@ private slots:
         QTest::addRow("png") << QStringLiteral("a_%04d.png") << 1000;
         QTest::addRow("exr") << QStringLiteral("a_%04d.exr") << 1000;
     }
+    /// As deep as the format wants it.
+    static Image pictureFor(const std::string& path, std::uint64_t seed)
+    {
+        Image codes = test::speckled(192, 128, seed);
+        if (filmFormatOf(path) != FilmFormat::exrSequence)
+            return codes;
+        Image light(192, 128, Depth::single);
+        for (int y = 0; y < 128; ++y)
+            for (int x = 0; x < 192; ++x)
+                for (int k = 0; k < 4; ++k)
+                    light.floatAt(x, y)[k] = static_cast<float>(codes.at(x, y)[k]) / 255;
+        return light;
+    }
     void fullDisksAreTold()
     {
         QFETCH(QString, name);
@@ -217,7 +230,7 @@ private slots:
             if (!writer)
                 error = writer.error();
             for (std::uint64_t i = 0; i < 60 && !error; ++i)
-                if (auto status = writer.value()->addFrame(test::speckled(192, 128, i)); !status)
+                if (auto status = writer.value()->addFrame(pictureFor(path, i)); !status)
                     error = status.error();
             if (!error)
                 if (auto status = writer.value()->finish(); !status)
