@@ -3704,6 +3704,10 @@
         <source>OpenEXR holds pictures of light only</source>
         <translation>OpenEXR enthält nur Bilder aus Licht</translation>
     </message>
+    <message>
+        <source>px/s</source>
+        <translation>px/s</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>

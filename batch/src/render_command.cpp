@@ -29,6 +29,7 @@ public:
         app.add_option("--quality", quality_, "draft, good (default) or best")
             ->check(CLI::IsMember(std::vector<std::string>(filmQualityWords.begin(), filmQualityWords.end())));
         std::vector<std::string> coders;
+        coders.reserve(coderWords.size());
         for (const CoderWords& words : coderWords)
             coders.emplace_back(words.word);
         app.add_option("--coder", coder_, "How a film's pictures are coded (default: usual, what its kind says)")

@@ -202,8 +202,8 @@ Status ExrReader::describe(const Imf::MultiPartInputFile& file, const ClipOption
                      names.empty() ? Phrase("it has no flat picture")
                                    : Phrase("it has no channels R, G, B or Y, only {}", names)};
     const Imf::Header& header = file.header(--part_);
-    const Imath::Box2i shown = header.displayWindow();
-    const Imath::Box2i held = header.dataWindow();
+    const Imath::Box2i& shown = header.displayWindow();
+    const Imath::Box2i& held = header.dataWindow();
     const auto sane = [](const Imath::Box2i& box) {
         const auto width = std::int64_t{box.max.x} - box.min.x + 1;
         const auto height = std::int64_t{box.max.y} - box.min.y + 1;
