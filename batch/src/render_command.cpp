@@ -122,7 +122,8 @@ private:
     {
         RenderForm& form = file.form;
         const auto wrong = [&](const std::string& key, const std::string& value) {
-            return Error{ErrorCode::badValue, file.path, Phrase("{}={} says nothing", key, value)};
+            return Error{ErrorCode::badValue, file.path,
+                         Phrase("{}={} is not one of its values; --help lists them", key, value)};
         };
         for (const auto& word : words) {
             const std::string& key = word.first;
