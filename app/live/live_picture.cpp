@@ -94,7 +94,7 @@ void LivePicture::openFilm()
                                                                 static_cast<double>(project.height) / project.width))));
     last_.reset();
     auto film = project.shots.empty() ? Result<std::unique_ptr<ClipReader>>(Error{})
-                                      : ember::openFilm(project, false, film_.knownClips());
+                                      : ember::openFilm(project, FilmPictures::shown, film_.knownClips());
     frames_.setClip(film ? std::move(film).value() : nullptr, project.rate, project.length());
     findCover();
 }

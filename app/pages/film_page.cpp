@@ -10,6 +10,7 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "colour_block.h"
 #include "ember/core/values.h"
 #include "ember/project/film_edits.h"
 #include "ember/project/shot_edits.h"
@@ -36,12 +37,14 @@ const FieldSpec intensityField{"value", "Intensity", "%", 0, 2, 1, 0.05, "Streng
 
 } // namespace
 
-FilmPage::FilmPage(Session& session, QWidget* parent) : FreshPage(parent), session_(session)
+FilmPage::FilmPage(Session& session, Dialogs dialogs, QWidget* parent) : FreshPage(parent), session_(session)
 {
     auto* column = newColumn(this, 4, {14, 4, 14, 6});
     buildClock(*column);
     column->addWidget(frame_ = new FrameBlock(session.document, session.playhead, session.messages, this));
     column->addWidget(shot_ = new ShotBlock(session.document, session.shots, session.playhead, session.shaping, this));
+    column->addWidget(colour_ = new ColourBlock(session.document, session.film, session.shots, session.messages,
+                                                std::move(dialogs), this));
     column->addWidget(rule(this));
     buildMaster(*column);
     column->addWidget(rule(this));
@@ -445,6 +448,7 @@ void FilmPage::refresh()
     refreshAxes();
     frame_->refresh();
     shot_->refresh();
+    colour_->refresh();
     overlap_->refresh();
     refreshGroups();
     const bool filmed = !session_.document.project().drift.captured.motion.empty();

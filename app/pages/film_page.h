@@ -6,6 +6,7 @@
 
 #include <QWidget>
 
+#include "dialogs.h"
 #include "fresh_page.h"
 #include "session.h"
 
@@ -17,6 +18,7 @@ class QVBoxLayout;
 
 namespace ember::app {
 
+class ColourBlock;
 class ControlGrid;
 class FrameBlock;
 class KeyRows;
@@ -27,7 +29,7 @@ class ShotBlock;
 class FilmPage : public FreshPage {
     Q_OBJECT
 public:
-    explicit FilmPage(Session& session, QWidget* parent = nullptr);
+    FilmPage(Session& session, Dialogs dialogs, QWidget* parent = nullptr);
 
 private:
     void buildClock(QVBoxLayout& column);
@@ -53,6 +55,7 @@ private:
     QLineEdit* clock_ = nullptr; ///< the timecode of the first frame
     FrameBlock* frame_ = nullptr;
     ShotBlock* shot_ = nullptr;
+    ColourBlock* colour_ = nullptr;
     ControlGrid* master_ = nullptr;
     std::array<QCheckBox*, axisCount> axes_{};
     QCheckBox* position_ = nullptr;

@@ -79,7 +79,9 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
         if (key == "length")
             return static_cast<double>(shot.length);
         if (key == "colour")
-            return shot.gap() ? std::nullopt : std::optional(static_cast<double>(shot.colour));
+            return shot.gap() || document_.project().colours.managed()
+                       ? std::nullopt
+                       : std::optional(static_cast<double>(shot.colour));
         if (const auto value = framingValue(shot, key))
             return *value;
         if (shot.available == 0 || key.starts_with("framing")) // nothing in it moves

@@ -57,7 +57,7 @@ SideColumn::SideColumn(Session& session, const Dialogs& dialogs, QWidget* parent
             strikeArea->verticalScrollBar()->setValue(part->y() - 4);
     });
     pages_->addWidget(recipes_);
-    auto* filmArea = scrolling(new FilmPage(session));
+    auto* filmArea = scrolling(new FilmPage(session, dialogs));
     filmArea->setObjectName(QStringLiteral("film-area"));
     pages_->addWidget(filmArea);
     auto* finishArea = scrolling(new FinishPage(session, dialogs));

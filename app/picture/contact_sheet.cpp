@@ -40,7 +40,7 @@ struct ContactSheet::SharedFilm {
     {
         const std::lock_guard lock(mutex);
         if (!clip) {
-            auto opened = openFilm(project);
+            auto opened = openFilm(project, FilmPictures::light);
             if (!opened.ok())
                 return nullptr;
             clip = std::move(opened).value();
@@ -58,6 +58,7 @@ struct ContactSheet::Work {
     Cover cover;
     std::shared_ptr<const Takes::Take> other;
     LayerPictures layers;
+    std::shared_ptr<const FilmView> view;
     std::vector<std::pair<std::int64_t, ImagePtr>> frames; ///< with those that are decoded already
     int width;
     std::shared_ptr<std::atomic<bool>> stop;
@@ -230,7 +231,8 @@ void ContactSheet::fetch()
     work->motion = session_.document.sharedMotion();
     work->cover = session_.document.cover();
     work->other = both_ ? takes_.take(takes_.other()) : nullptr;
-    work->layers = session_.film.layerPictures();
+    work->layers = session_.film.viewLayers();
+    work->view = session_.film.view();
     for (const std::int64_t frame : frames())
         if (frame >= 0 && frame < session_.document.length())
             work->frames.emplace_back(frame, session_.film.frames().cached(frame));
@@ -251,7 +253,8 @@ void ContactSheet::fetch()
                 continue;
             const auto moment = static_cast<FrameTime>(frame);
             const auto shaken = [&](const Project& of, const Motion& m, const Cover& c) {
-                return toQImage(renderFrame(source, lookOf(of, m, c, moment, work->layers), width, height));
+                return toQImage(
+                    renderForScreen(work->view.get(), source, lookOf(of, m, c, moment, work->layers), width, height));
             };
             const QImage now = shaken(project, *work->motion, work->cover);
             const QImage then =

@@ -69,10 +69,12 @@ void PictureRenderer::render(WaitingThread::Lock& held)
     held.unlock();
     const auto began = std::chrono::steady_clock::now();
     withMemory([&] {
-        ImagePtr picture = renderFrame(order.source, order.look, order.width, order.height);
+        const auto seen = [&order](const FrameLook& look) {
+            return renderForScreen(order.view.get(), order.source, look, order.width, order.height);
+        };
+        ImagePtr picture = seen(order.look);
         if (order.left)
-            picture =
-                sideBySide(renderFrame(order.source, *order.left, order.width, order.height), *picture, order.share);
+            picture = sideBySide(seen(*order.left), *picture, order.share);
         const std::chrono::duration<double, std::milli> spent = std::chrono::steady_clock::now() - began;
         emit rendered(order.frame, toQImage(picture), forScreen(picture, order.shown), spent.count());
     });

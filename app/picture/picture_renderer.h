@@ -1,13 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <memory>
 #include <optional>
 
 #include <QImage>
 #include <QObject>
 #include <QSize>
 
-#include "ember/render/frame.h"
+#include "ember/film/film_view.h"
 #include "waiting_thread.h"
 
 namespace ember::app {
@@ -28,7 +29,8 @@ public:
         /// What is seen left of a share of the width, in place of `look`.
         std::optional<FrameLook> left = std::nullopt;
         double share = 0.5;
-        QSize shown = {}; ///< pixels of the screen it will cover
+        QSize shown = {};                          ///< pixels of the screen it will cover
+        std::shared_ptr<const FilmView> view = {}; ///< of the source's film
     };
 
     explicit PictureRenderer(QObject* parent = nullptr);

@@ -21,6 +21,7 @@
 #include "preferences.h"
 #include "recipe_trace.h"
 #include "takes.h"
+#include "text.h"
 #include "theme.h"
 #include "words.h"
 
@@ -143,11 +144,11 @@ std::optional<FrameLook> PictureView::leftLook(FrameTime at) const
         return plainLook(session_.document.project());
     if (split_ == Split::take && takes_ != nullptr && takes_->comparable()) {
         const auto take = takes_->take(takes_->other());
-        return lookOf(*take->project, take->motion, take->cover, at, session_.film.layerPictures());
+        return lookOf(*take->project, take->motion, take->cover, at, session_.film.viewLayers());
     }
     if (split_ == Split::gentle && gentle_ != nullptr && gentle_->take() != nullptr) {
         const auto take = gentle_->take();
-        return lookOf(*take->project, take->motion, take->cover, at, session_.film.layerPictures());
+        return lookOf(*take->project, take->motion, take->cover, at, session_.film.viewLayers());
     }
     return std::nullopt;
 }
@@ -474,8 +475,9 @@ std::optional<PictureRenderer::Order> PictureView::orderOf(std::int64_t frame) c
     const QSize size = renderSize();
     const FrameLook look = plain_ ? plainLook(session_.document.project())
                                   : lookOf(session_.document.project(), motion(), session_.document.cover(), at,
-                                           session_.film.layerPictures());
-    return PictureRenderer::Order{frame, source, look, size.width(), size.height(), leftLook(at), share_, shownSize()};
+                                           session_.film.viewLayers());
+    return PictureRenderer::Order{frame,        source, look,        size.width(),        size.height(),
+                                  leftLook(at), share_, shownSize(), session_.film.view()};
 }
 
 void PictureView::setSkinsShown(bool on)
@@ -722,9 +724,9 @@ QString PictureView::facts() const
         parts << tr("cover off");
     else
         parts << tr("cover %1 %").arg(100 * cover.at(session_.playhead.frame()), 0, 'f', 1);
-    if (const auto& clip = session_.film.clipInfo(); clip && clip->colour.hdr())
-        parts << (clip->colour.transfer == Transfer::pq ? tr("PQ shown as SDR") : tr("HLG shown as SDR"));
-    else if (clip && clip->depth == Depth::single)
+    if (const auto& view = session_.film.view(); view && !view->words().empty())
+        parts << said(view->words());
+    else if (const auto& clip = session_.film.clipInfo(); clip && clip->depth == Depth::single)
         parts << tr("light up to white");
     if (player_.playing())
         parts << tr("%1 fps").arg(player_.shownRate(), 0, 'f', 1);

@@ -9,8 +9,10 @@
 
 #include "background.h"
 #include "busy.h"
+#include "ember/colour/config.h"
 #include "ember/film/layer_pictures.h"
 #include "ember/film/new_project.h"
+#include "ember/image/convert.h"
 #include "frame_store.h"
 #include "messages.h"
 #include "open_document.h"
@@ -45,6 +47,7 @@ std::vector<FileWatch::File> filesOf(const Project& project)
     for (const Recipe& recipe : project.recipes)
         add(recipe.sound.file, true);
     add(project.sound.file, true);
+    add(ColourConfig::fileOf(project.colours.config), true);
     std::sort(files.begin(), files.end());
     files.erase(std::unique(files.begin(), files.end()), files.end());
     return files;
@@ -116,6 +119,21 @@ void Film::showClip(std::unique_ptr<ClipReader> clip)
         for (std::size_t i = 0; i < project.shots.size(); ++i)
             if (const Shot& shot = project.shots[i]; !shot.gap())
                 learn(shot, clipInfo_->shots.empty() ? *clipInfo_ : clipInfo_->shots[i]);
+    view_.reset();
+    if (clipInfo_) {
+        auto view = FilmView::of(project, *clipInfo_);
+        if (view) {
+            view_ = std::move(view).value();
+        } else {
+            clipTrouble_ = said(view.error());
+            clip.reset();
+            open_ = false;
+        }
+    }
+    if (view_)
+        for (const Phrase& note : view_->notes())
+            emit messages_.told(said(note));
+    bringLayers();
     frames_->setClip(std::move(clip), project.rate, project.length());
     thumbs_->setProject(open_ ? project : Project{});
 }
@@ -128,7 +146,7 @@ void Film::reopen()
         showClip(nullptr);
         return;
     }
-    auto film = openFilm(project, false, known_);
+    auto film = openFilm(project, FilmPictures::light, known_);
     clipTrouble_ = film ? QString() : said(film.error());
     showClip(film ? std::move(film).value() : nullptr);
 }
@@ -146,6 +164,16 @@ void Film::fetchLayers()
         }
         layerPictures_.push_back(known->second);
     }
+    bringLayers();
+}
+
+void Film::bringLayers()
+{
+    viewLayers_ = layerPictures_;
+    if (view_ != nullptr)
+        for (ImagePtr& picture : viewLayers_)
+            if (picture != nullptr)
+                picture = inPrimaries(picture, view_->colour().primaries);
 }
 
 void Film::lookAt(const QString& path, std::function<void(const ClipInfo&)> then)
@@ -189,14 +217,15 @@ void Film::readAnew(const QStringList& files)
     std::erase_if(known_, [&](const auto& known) { return isNew(known.first.first); });
     fetchLayers();
     const auto& shots = document_.project().shots;
-    if (std::none_of(shots.begin(), shots.end(), [&](const Shot& shot) { return isNew(shot.clip); })) {
+    if (!isNew(ColourConfig::fileOf(document_.project().colours.config)) &&
+        std::none_of(shots.begin(), shots.end(), [&](const Shot& shot) { return isNew(shot.clip); })) {
         document_.showAgain();
         emit rewritten();
         emit messages_.told(tr("%1 was written anew and is used as it is now").arg(namesOf(files)));
         return;
     }
     const auto before = document_.snapshot();
-    const auto open = [before, known = known_] { return openFilm(*before, false, known); };
+    const auto open = [before, known = known_] { return openFilm(*before, FilmPictures::light, known); };
     inBackground(this, open, [this, files, before, at = shown_](Result<std::unique_ptr<ClipReader>> film) {
         if (shown_ != at)
             return; // another film was opened meanwhile

@@ -14,6 +14,7 @@
 
 #include "ember/film/film_reader.h"
 #include "ember/film/film_sound.h"
+#include "ember/film/film_view.h"
 #include "ember/render/frame.h"
 #include "file_watch.h"
 
@@ -46,6 +47,10 @@ public:
 
     /// The pictures of the project's layers, in their order; empty where one cannot be read.
     const LayerPictures& layerPictures() const { return layerPictures_; }
+    /// How the film's frames are brought to the screen; null where they are as it shows them.
+    const std::shared_ptr<const FilmView>& view() const { return view_; }
+    /// The layers for a picture that is rendered for that.
+    const LayerPictures& viewLayers() const { return viewLayers_; }
     /// Where the film's sound is read; nothing where there is none.
     std::optional<SoundSource> soundSource() const;
     /// All that is heard while it plays: that, and the strikes.
@@ -77,6 +82,7 @@ private:
     void follow(const Project& before);
     void reopen();
     void fetchLayers();
+    void bringLayers();
     void watchFiles();
     void readAnew(const QStringList& files);
     void tookAnew(const QStringList& files, std::unique_ptr<ClipReader> film);
@@ -87,6 +93,8 @@ private:
     Busy& busy_;
     std::map<std::string, ImagePtr> shelf_; ///< layer pictures by their paths, null where one could not be read
     LayerPictures layerPictures_;
+    std::shared_ptr<const FilmView> view_;
+    LayerPictures viewLayers_;
     QString clipTrouble_;
     QString mediaTrouble_;
     std::optional<ClipInfo> clipInfo_;

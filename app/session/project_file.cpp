@@ -49,7 +49,7 @@ Status ProjectFile::Opened::read(const Progress& progress)
         if (!loaded)
             return loaded.error();
         project = std::move(loaded).value();
-        auto film = openFilm(*project, false, {}, progress);
+        auto film = openFilm(*project, FilmPictures::light, {}, progress);
         if (film)
             clip = std::move(film).value();
         else if (film.error().code == ErrorCode::cancelled)
@@ -67,6 +67,12 @@ Status ProjectFile::Opened::read(const Progress& progress)
         return opened.error();
     clip = std::move(opened).value();
     project = projectForClip(clip->info());
+    if (clip->info().colour == ColourSpace{})
+        return Done();
+    auto film = openFilm(*project, FilmPictures::light); // with what is brighter than the screen's white
+    if (!film)
+        return film.error();
+    clip = std::move(film).value();
     return Done();
 }
 
@@ -192,8 +198,8 @@ void ProjectFile::relinkClip(const QString& path)
             return clip.error();
         Found found{shotOf(clip.value()->info(), before->rate), missingClip(*before), {}};
         found.clips[{found.shot.clip, found.shot.still}] = clip.value()->info();
-        const auto film =
-            openFilm(withClipFound(*before, found.missing, found.shot), false, found.clips, partOf(progress, 0.5, 1));
+        const auto film = openFilm(withClipFound(*before, found.missing, found.shot), FilmPictures::light, found.clips,
+                                   partOf(progress, 0.5, 1));
         if (!film && film.error().code == ErrorCode::cancelled)
             return film.error();
         return found;

@@ -21,7 +21,7 @@ struct Entry {
     std::unique_ptr<Command> (*make)();
 };
 
-constexpr std::array<Entry, 23> commandEntries{{
+constexpr std::array<Entry, 24> commandEntries{{
     {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
     {"info", "Describe a project as JSON", makeInfoCommand},
     {"poses", "List where the picture is at every frame", makePosesCommand},
@@ -38,6 +38,7 @@ constexpr std::array<Entry, 23> commandEntries{{
     {"conform", "Put a new edit of its film into a project, the strikes where their events are now",
      makeConformCommand},
     {"cuts", "Find where one shot of a clip ends and the next begins", makeCutsCommand},
+    {"colours", "List the spaces, displays, views and looks of a colour config, as JSON", makeColoursCommand},
     {"cover", "Tell the cover a project needs, and where", makeCoverCommand},
     {"still", "Render one frame as a picture", makeStillCommand},
     {"render", "Render the film of a project", makeRenderCommand},

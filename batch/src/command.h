@@ -41,6 +41,7 @@ std::unique_ptr<Command> makeCoverCommand();
 std::unique_ptr<Command> makeStillCommand();
 std::unique_ptr<Command> makeCaptureCommand();
 std::unique_ptr<Command> makeMotionsCommand();
+std::unique_ptr<Command> makeColoursCommand();
 std::unique_ptr<Command> makeConformCommand();
 std::unique_ptr<Command> makeFrameCommand();
 std::unique_ptr<Command> makeCutsCommand();

@@ -7,6 +7,7 @@
 #include <set>
 #include <utility>
 
+#include "ember/colour/config.h"
 #include "ember/core/shown_text.h"
 #include "ember/film/film_reader.h"
 #include "ember/film/new_project.h"
@@ -73,6 +74,7 @@ OutputGuard guardOf(const Project& project, const std::string& projectPath)
         guard.protect(shot.clip, "a clip of the project");
     }
     guard.protect(project.sound.file, "the film's sound");
+    guard.protect(ColourConfig::fileOf(project.colours.config), "the colour config of the project");
     for (const Layer& layer : project.layers)
         guard.protect(layer.picture, "a layer of the project");
     for (const Recipe& recipe : project.recipes)

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <filesystem>
 
+#include "ember/core/shown_text.h"
 #include "ember/core/timecode.h"
 #include "ember/film/film_inputs.h"
 
@@ -45,9 +46,21 @@ std::vector<Phrase> colourNotes(const ClipInfo& film, const FilmForm& form)
     return told;
 }
 
+/// The same where a config manages the colours.
+std::vector<Phrase> managedNotes(const FilmColour& colour, const FilmForm& form)
+{
+    std::vector<Phrase> told = colour.notes();
+    const bool open = form.tags.transfer == 2; // not told
+    told.push_back(open ? Phrase("The film is in the colour space {}, which no tag of a film has a number for.",
+                                 inQuotes(form.space))
+                        : Phrase("The film is in the colour space {}.", inQuotes(form.space)));
+    return told;
+}
+
 } // namespace
 
-Status FilmOutput::prepare(const Project& project, const ClipInfo& info, RenderFile file, const RenderOptions& options)
+Status FilmOutput::prepare(const Project& project, const ClipInfo& clips, const FilmColour* colour, RenderFile file,
+                           const RenderOptions& options)
 {
     file_ = std::move(file);
     const auto format = filmFormatOf(file_.path);
@@ -60,9 +73,12 @@ Status FilmOutput::prepare(const Project& project, const ClipInfo& info, RenderF
                             coderWords[static_cast<std::size_t>(file_.form.coder)].label)};
     if (Status may = mayRender(project, file_.path, options, *format); !may)
         return may;
+    const std::string space = colour != nullptr ? colour->filmSpace(*format != FilmFormat::exrSequence) : std::string();
+    const ClipInfo info = colour != nullptr ? colour->filmInfo(space) : clips;
     const Coder coder = coderFor(*format, file_.form.coder, info.colour);
-    form_ = FilmForm::of(info, depthFor(*format, coder, info.depth, file_.form.depth));
-    told_ = colourNotes(info, form_);
+    const Depth depth = depthFor(*format, coder, info.depth, file_.form.depth);
+    form_ = colour != nullptr ? FilmForm{depth, info.colour, info.tags, space} : FilmForm::of(info, depth);
+    told_ = colour != nullptr ? managedNotes(*colour, form_) : colourNotes(info, form_);
     const int askedWidth = file_.form.width;
     const int askedHeight = file_.form.height;
     fitToFormat(*format, file_.form.width, file_.form.height);

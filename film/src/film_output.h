@@ -5,6 +5,7 @@
 #include <string>
 #include <vector>
 
+#include "ember/film/film_colour.h"
 #include "ember/film/render_film.h"
 #include "frame_supply.h"
 #include "sound_supply.h"
@@ -14,12 +15,14 @@ namespace ember {
 /// One film that is being rendered: its file, its sounds, and what is worth telling of it.
 class FilmOutput {
 public:
-    /// Says why it cannot be made, before anything is written. `info`: what openFilm told.
-    Status prepare(const Project& project, const ClipInfo& info, RenderFile file, const RenderOptions& options);
+    /// Says why it cannot be made, before anything is written. `info`: what openFilm told; `colour`: null where none
+    /// manages the colours.
+    Status prepare(const Project& project, const ClipInfo& info, const FilmColour* colour, RenderFile file,
+                   const RenderOptions& options);
 
     const std::string& path() const { return file_.path; }
     /// The pictures it wants.
-    PictureForm form() const { return {file_.form.width, file_.form.height, form_.depth, form_.colour}; }
+    PictureForm form() const { return {file_.form.width, file_.form.height, form_.depth, form_.colour, form_.space}; }
     /// Of a series that is gone on with: there already.
     bool has(Frame frame) const;
 

@@ -8,6 +8,9 @@
 #include <list>
 #include <vector>
 
+#include "ember/film/film_colour.h"
+#include "ember/image/convert.h"
+
 namespace ember {
 
 namespace {
@@ -174,15 +177,16 @@ private:
 
 namespace {
 
-bool sameSize(const Project& a, const Project& b)
+/// Size, rate and colours.
+bool sameForm(const Project& a, const Project& b)
 {
-    return a.width == b.width && a.height == b.height && a.rate == b.rate;
+    return a.width == b.width && a.height == b.height && a.rate == b.rate && a.colours == b.colours;
 }
 
 bool sameShown(const Shot& x, const Shot& y)
 {
     return x.clip == y.clip && x.still == y.still && x.length == y.length && x.in == y.in && x.speed == y.speed &&
-           x.framing == y.framing && x.colour == y.colour;
+           x.framing == y.framing && x.colour == y.colour && x.space == y.space;
 }
 
 /// Shots that go on where the one before ends are one.
@@ -193,7 +197,7 @@ std::vector<Shot> joined(const Project& project)
         Shot* last = whole.empty() ? nullptr : &whole.back();
         const bool still = shot.gap() || shot.still;
         if (last != nullptr && last->clip == shot.clip && last->still == shot.still && last->speed == shot.speed &&
-            last->framing == shot.framing && last->colour == shot.colour &&
+            last->framing == shot.framing && last->colour == shot.colour && last->space == shot.space &&
             (still || std::abs(last->clipFrame(static_cast<double>(last->length)) - shot.in) < 1e-6))
             last->length += shot.length;
         else
@@ -208,16 +212,18 @@ bool sameFrames(const Project& a, const Project& b)
 {
     const auto x = joined(a);
     const auto y = joined(b);
-    return sameSize(a, b) && std::equal(x.begin(), x.end(), y.begin(), y.end(), sameShown);
+    return sameForm(a, b) && std::equal(x.begin(), x.end(), y.begin(), y.end(), sameShown);
 }
 
 bool sameFilm(const Project& a, const Project& b)
 {
-    return sameSize(a, b) && std::equal(a.shots.begin(), a.shots.end(), b.shots.begin(), b.shots.end(), sameShown);
+    return sameForm(a, b) && std::equal(a.shots.begin(), a.shots.end(), b.shots.begin(), b.shots.end(), sameShown);
 }
 
-Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool asStored, const KnownClips& known,
-                                             const Progress& progress)
+namespace {
+
+Result<std::unique_ptr<ClipReader>> openShots(const Project& project, bool asStored, const KnownClips& known,
+                                              const Progress& progress)
 {
     if (project.shots.empty())
         return Error{ErrorCode::failed, "The project", "it has no clip"};
@@ -247,6 +253,48 @@ Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool asStor
         seen[{shot.clip, shot.still}] = info;
     }
     return std::unique_ptr<ClipReader>(std::make_unique<FilmReader>(project, asStored, std::move(clips)));
+}
+
+/// Every picture in the film's primaries, as those who render want it.
+class InPrimaries final : public ClipReader {
+public:
+    explicit InPrimaries(std::unique_ptr<ClipReader> film) : film_(std::move(film)) { info_ = film_->info(); }
+    std::int64_t pictureAt(Frame frame, FrameRate rate) const override { return film_->pictureAt(frame, rate); }
+    Result<ImagePtr> picture(std::int64_t index) override
+    {
+        const auto before = film_->damage().count;
+        auto picture = film_->picture(index);
+        if (film_->damage().count > before)
+            foundDamaged(index);
+        return picture ? Result<ImagePtr>(inPrimaries(picture.value(), info_.colour.primaries)) : picture;
+    }
+
+private:
+    std::unique_ptr<ClipReader> film_;
+};
+
+} // namespace
+
+Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, FilmPictures pictures, const KnownClips& known,
+                                             const Progress& progress)
+{
+    const bool managed = project.colours.managed() && pictures != FilmPictures::stored;
+    auto film = openShots(project, pictures == FilmPictures::stored || managed, known, progress);
+    if (!film || pictures == FilmPictures::stored)
+        return film;
+    if (managed) {
+        auto colour = FilmColour::of(project, film.value()->info());
+        if (!colour)
+            return colour.error();
+        return managedFilm(std::move(film).value(), project, std::move(colour).value(),
+                           pictures == FilmPictures::light);
+    }
+    if (pictures == FilmPictures::shown || film.value()->info().colour == ColourSpace{})
+        return film;
+    auto deep = openShots(project, true, known, {});
+    if (!deep)
+        return deep;
+    return std::unique_ptr<ClipReader>(std::make_unique<InPrimaries>(std::move(deep).value()));
 }
 
 std::string missingClip(const Project& project)

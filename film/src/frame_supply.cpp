@@ -85,10 +85,11 @@ FilmForm FilmForm::of(const ClipInfo& info, Depth depth)
     return {depth, colour, colour == info.colour ? info.tags : tagsOf(colour)};
 }
 
-FrameSupply::FrameSupply(const Project& project, std::unique_ptr<ClipReader> clip, std::vector<PictureForm> forms,
+FrameSupply::FrameSupply(const Project& project, std::unique_ptr<ClipReader> clip,
+                         std::shared_ptr<const FilmColour> colour, std::vector<PictureForm> forms,
                          std::vector<LayerPictures> pictures, std::vector<Frame> frames, int threads)
     : project_(project), motion_(project), cover_(coverOf(project, motion_)), clip_(std::move(clip)),
-      forms_(std::move(forms)), pictures_(std::move(pictures)), frames_(std::move(frames)),
+      colour_(std::move(colour)), forms_(std::move(forms)), pictures_(std::move(pictures)), frames_(std::move(frames)),
       arena_(threads > 0 ? threads : oneapi::tbb::task_arena::automatic), decoded_(framesAhead(forms_)),
       shaken_(framesAhead(forms_)), decoder_([this] { decode(); }), shaker_([this] { shake(); })
 {
@@ -124,18 +125,49 @@ void FrameSupply::shake()
 FrameSupply::Step FrameSupply::shaken(Frame frame, const ImagePtr& source)
 {
     std::vector<ImagePtr> made;
+    ImagePtr light;
     for (std::size_t i = 0; i < forms_.size(); ++i) {
-        const PictureForm& form = forms_[i];
-        FrameLook look = lookOf(project_, motion_, cover_, static_cast<double>(frame.index), pictures_[i]);
-        look.depth = form.depth;
-        look.colour = form.colour;
-        const FrameFit fit(project_, form.width, form.height);
+        Result<ImagePtr> picture = ImagePtr();
         arena_.execute([&] {
-            made.push_back(fit.framed(
-                renderFrame(inPrimaries(source, form.colour.primaries), look, fit.innerWidth(), fit.innerHeight())));
+            if (colour_ == nullptr) {
+                const PictureForm& form = forms_[i];
+                FrameLook look = lookOf(project_, motion_, cover_, static_cast<double>(frame.index), pictures_[i]);
+                look.depth = form.depth;
+                look.colour = form.colour;
+                const FrameFit fit(project_, form.width, form.height);
+                picture = fit.framed(
+                    renderFrame(inPrimaries(source, form.colour.primaries), look, fit.innerWidth(), fit.innerHeight()));
+                return;
+            }
+            if (light == nullptr) {
+                auto brought = colour_->light(source, project_.shotAt(frame).value_or(ShotPlace{}).index);
+                if (!brought) {
+                    picture = brought.error();
+                    return;
+                }
+                light = std::move(brought).value();
+            }
+            picture = managed(frame, source, light, i);
         });
+        if (!picture)
+            return picture.error();
+        made.push_back(std::move(picture).value());
     }
     return made;
+}
+
+Result<ImagePtr> FrameSupply::managed(Frame frame, const ImagePtr& stored, const ImagePtr& light, std::size_t which)
+{
+    const PictureForm& form = forms_[which];
+    FrameLook look = lookOf(project_, motion_, cover_, static_cast<double>(frame.index), pictures_[which]);
+    look.depth = Depth::single;
+    look.colour = light->colour();
+    const FrameFit fit(project_, form.width, form.height);
+    const ImagePtr shaken = renderFrame(light, look, fit.innerWidth(), fit.innerHeight());
+    auto picture = shaken == light ? colour_->untouched(stored, project_.shotAt(frame).value_or(ShotPlace{}).index,
+                                                        form.space, form.depth)
+                                   : colour_->written(shaken, form.space, form.depth);
+    return picture ? Result<ImagePtr>(fit.framed(std::move(picture).value())) : picture;
 }
 
 } // namespace ember

@@ -4,6 +4,7 @@
 
 #include <memory>
 #include <optional>
+#include <string>
 #include <thread>
 #include <vector>
 
@@ -11,6 +12,7 @@
 
 #include "ember/core/cover.h"
 #include "ember/core/motion.h"
+#include "ember/film/film_colour.h"
 #include "ember/film/layer_pictures.h"
 #include "ember/media/clip.h"
 #include "lane.h"
@@ -22,6 +24,7 @@ struct FilmForm {
     Depth depth = Depth::eight;
     ColourSpace colour;
     ColourTags tags;
+    std::string space = {}; ///< of the config, where one manages the colours
 
     /// Light that is not kept as floats becomes sRGB.
     static FilmForm of(const ClipInfo& info, Depth depth);
@@ -33,6 +36,7 @@ struct PictureForm {
     int height = 0;
     Depth depth = Depth::eight;
     ColourSpace colour;
+    std::string space = {}; ///< of the config, where one manages the colours: then that of the rendered picture counts
 
     bool operator==(const PictureForm&) const = default;
 };
@@ -44,9 +48,11 @@ public:
     /// The picture of a frame in each of the forms.
     using Step = Result<std::vector<ImagePtr>>;
 
-    /// `pictures`: the project's layers for each of the forms.
-    FrameSupply(const Project& project, std::unique_ptr<ClipReader> clip, std::vector<PictureForm> forms,
-                std::vector<LayerPictures> pictures, std::vector<Frame> frames, int threads);
+    /// `clip`: its pictures as stored. `colour`: null where none manages the colours. `pictures`: the project's layers
+    /// for each of the forms.
+    FrameSupply(const Project& project, std::unique_ptr<ClipReader> clip, std::shared_ptr<const FilmColour> colour,
+                std::vector<PictureForm> forms, std::vector<LayerPictures> pictures, std::vector<Frame> frames,
+                int threads);
     ~FrameSupply();
     std::optional<Step> next() { return shaken_.pop(); }
     /// Of what has been read; when all frames have come.
@@ -56,11 +62,13 @@ private:
     void decode();
     void shake();
     Step shaken(Frame frame, const ImagePtr& source);
+    Result<ImagePtr> managed(Frame frame, const ImagePtr& stored, const ImagePtr& light, std::size_t form);
 
     const Project project_;
     const Motion motion_;
     const Cover cover_;
     std::unique_ptr<ClipReader> clip_;
+    const std::shared_ptr<const FilmColour> colour_;
     const std::vector<PictureForm> forms_;
     const std::vector<LayerPictures> pictures_;
     const std::vector<Frame> frames_;

@@ -6,8 +6,10 @@
 #include <filesystem>
 #include <set>
 
+#include "ember/film/film_colour.h"
 #include "ember/film/film_inputs.h"
 #include "ember/film/film_reader.h"
+#include "ember/film/film_view.h"
 #include "ember/image/convert.h"
 #include "ember/render/frame.h"
 #include "film_output.h"
@@ -68,20 +70,25 @@ Result<std::vector<Result<Phrase>>> renderFilms(const Project& project, const st
     for (const RenderFile& file : files) // before the clips are opened, which takes time
         if (!filmFormatOf(file.path))
             return Error{ErrorCode::unsupported, file.path, filmFormatWords};
-    auto clip = openFilm(project, true);
+    auto clip = openFilm(project, FilmPictures::stored);
     if (!clip)
         return clip.error();
+    auto managed = FilmColour::of(project, clip.value()->info());
+    if (!managed)
+        return managed.error();
+    const std::shared_ptr<const FilmColour> colour = std::move(managed).value();
     const auto changed = changedClips(project, clip.value()->info());
     if (options.strict && !changed.empty())
         return strictError(changed);
     std::vector<FilmOutput> outputs(files.size());
     for (std::size_t i = 0; i < files.size(); ++i)
-        if (const Status ready = outputs[i].prepare(project, clip.value()->info(), files[i], options); !ready)
+        if (const Status ready = outputs[i].prepare(project, clip.value()->info(), colour.get(), files[i], options);
+            !ready)
             return ready.error();
     const Wanted wanted(outputs);
     std::vector<LayerPictures> layers;
     for (const PictureForm& form : wanted.forms) {
-        auto pictures = layerPictures(project, form.colour.primaries);
+        auto pictures = layerPictures(project, colour != nullptr ? colour->primaries() : form.colour.primaries);
         if (!pictures)
             return pictures.error();
         layers.push_back(std::move(pictures).value());
@@ -93,7 +100,7 @@ Result<std::vector<Result<Phrase>>> renderFilms(const Project& project, const st
         if (needed.back())
             frames.push_back(f);
     }
-    FrameSupply supply(project, std::move(clip).value(), wanted.forms, std::move(layers), std::move(frames),
+    FrameSupply supply(project, std::move(clip).value(), colour, wanted.forms, std::move(layers), std::move(frames),
                        options.threads);
     RenderProgress progress;
     progress.total = options.last - options.first + 1;
@@ -152,13 +159,21 @@ Result<Phrase> renderStill(const Project& project, Frame frame, const std::strin
                                .mayWrite(out, options.overwrite, "say that it may be replaced, or choose another name");
         !may)
         return may.error();
-    auto clip = openFilm(project, true);
-    if (clip && clip.value()->info().colour.hdr())
-        clip = openFilm(project);
+    auto clip = openFilm(project, FilmPictures::light);
+    if (!clip)
+        return clip.error();
+    auto seen = FilmView::of(project, clip.value()->info());
+    if (!seen)
+        return seen.error();
+    // By its tags only what a screen cannot show is brought down; light is coded as deep as the file holds.
+    const bool viewed = seen.value() != nullptr && (project.colours.managed() || seen.value()->colour().hdr());
+    if (!viewed)
+        clip = openFilm(project, FilmPictures::stored);
     if (!clip)
         return clip.error();
     const ClipInfo& info = clip.value()->info();
-    const FilmForm form = info.colour.hdr() ? FilmForm() : FilmForm::of(info, std::min(info.depth, Depth::sixteen));
+    const FilmForm form = viewed ? FilmForm{seen.value()->depth(), seen.value()->colour(), {}, {}}
+                                 : FilmForm::of(info, std::min(info.depth, Depth::sixteen));
     auto pictures = layerPictures(project, form.colour.primaries);
     if (!pictures)
         return pictures.error();
@@ -170,13 +185,17 @@ Result<Phrase> renderStill(const Project& project, Frame frame, const std::strin
         told.push_back(std::move(damage));
     if (options.strict && !told.empty())
         return strictError(told);
+    if (viewed)
+        told.insert(told.end(), seen.value()->notes().begin(), seen.value()->notes().end());
     const Motion motion(project);
     FrameLook look =
         lookOf(project, motion, coverOf(project, motion), static_cast<double>(frame.index), pictures.value());
     look.depth = form.depth;
     look.colour = form.colour;
-    const ImagePtr picture =
+    ImagePtr picture =
         renderFrame(inPrimaries(source.value(), form.colour.primaries), look, project.width, project.height);
+    if (viewed)
+        picture = seen.value()->exactly(picture);
     if (const Status saved = savePicture(*picture, out, options.overwrite); !saved)
         return saved.error();
     return Phrase::joined(told, "\n");

@@ -66,6 +66,17 @@ Triple xyzOf(double x, double y)
     return {x / y, 1, (1 - x - y) / y};
 }
 
+ColourMatrix adapted(const Triple& from, const Triple& to)
+{
+    constexpr ColourMatrix bradford{0.8951, 0.2664, -0.1614, -0.7502, 1.7135, 0.0367, 0.0389, -0.0685, 1.0296};
+    const Triple a = times(bradford, from);
+    const Triple b = times(bradford, to);
+    const ColourMatrix scale{b[0] / a[0], 0, 0, 0, b[1] / a[1], 0, 0, 0, b[2] / a[2]};
+    return times(inverted(bradford), times(scale, bradford));
+}
+
+} // namespace
+
 ColourMatrix toXyz(const Chromaticities& c)
 {
     ColourMatrix m{};
@@ -80,17 +91,6 @@ ColourMatrix toXyz(const Chromaticities& c)
             m[3 * row + i] *= share[i];
     return m;
 }
-
-ColourMatrix adapted(const Triple& from, const Triple& to)
-{
-    constexpr ColourMatrix bradford{0.8951, 0.2664, -0.1614, -0.7502, 1.7135, 0.0367, 0.0389, -0.0685, 1.0296};
-    const Triple a = times(bradford, from);
-    const Triple b = times(bradford, to);
-    const ColourMatrix scale{b[0] / a[0], 0, 0, 0, b[1] / a[1], 0, 0, 0, b[2] / a[2]};
-    return times(inverted(bradford), times(scale, bradford));
-}
-
-} // namespace
 
 double lightOfCode(Transfer transfer, double code)
 {

@@ -34,6 +34,13 @@ ColourTags tagsOf(ColourSpace space)
     return tags;
 }
 
+double brightestOf(const ColourTags& tags)
+{
+    const auto& light = tags.mastering;
+    const double told = light ? (light->contentMost > 0 ? light->contentMost : light->most) : 0;
+    return told > 0 ? told : 1000;
+}
+
 std::string wordsOf(ColourSpace space)
 {
     constexpr std::array<const char*, 4> primaries{"BT.709", "BT.2020", "Display P3", "ACEScg (AP1)"};

@@ -343,9 +343,7 @@ void VideoReader::chooseForm(bool asStored, const AVFrame& first)
     converter_.setColour(info_.colour, matrix_);
     if (!elsewhere)
         return;
-    const auto& light = info_.tags.mastering;
-    const double told = light ? (light->contentMost > 0 ? light->contentMost : light->most) : 0;
-    screen_.emplace(info_.colour, told > 0 ? told : 1000);
+    screen_.emplace(info_.colour, brightestOf(info_.tags));
 }
 
 void VideoReader::describe(FrameRate stillRate, const AVFrame& first)

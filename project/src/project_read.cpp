@@ -167,6 +167,17 @@ BeatGrid readBeats(const Json& json, JsonTrouble& trouble)
     return beats;
 }
 
+ColourSetup readColours(const Json& json, const std::string& folder, JsonTrouble& trouble)
+{
+    JsonObject object(json, "colours", trouble);
+    ColourSetup colours;
+    for (const ColourName& one : colourNames)
+        colours.*one.name = object.text(one.key.data(), {});
+    if (colours.fromFile())
+        colours.config = readPath(object, "config", colours.config, folder, "should be the path of a colour config");
+    return colours;
+}
+
 Shot readShot(const Json& json, const std::string& place, const std::string& folder, const Project& project,
               int version, JsonTrouble& trouble)
 {
@@ -185,6 +196,7 @@ Shot readShot(const Json& json, const std::string& place, const std::string& fol
     shot.clip = readPath(object, "clip", object.needText("clip"), folder, "should be the path of a clip");
     shot.still = object.flag("still", false);
     shot.colour = static_cast<ClipColour>(object.choice("colour", shotfield::colour.choices, 0));
+    shot.space = object.text("space", {});
     if (const Json* framing = object.find("framing")) {
         JsonObject values(*framing, object.placeOf("framing"), trouble);
         shot.framing.how = static_cast<Framing::How>(values.choice("how", shotfield::framing.choices, 0));
@@ -328,6 +340,8 @@ Project readProject(const Json& json, const std::string& folder, JsonTrouble& tr
             object.wrong("timecode",
                          Phrase("is {}, but should name a frame, such as \"01:00:00:00\"", inQuotes(timecode)));
     }
+    if (const Json* colours = object.find("colours"))
+        project.colours = readColours(*colours, folder, trouble);
     if (const Json* sound = object.find("sound"))
         project.sound = readSound(*sound, folder, trouble);
     if (const Json* beats = object.find("beats"))

@@ -58,6 +58,20 @@ std::string relativeTo(const std::string& clip, const std::string& folder)
     return relative.empty() ? clip : relative.generic_string();
 }
 
+/// A file whose name is that of a config that is none is told from it by its folder.
+Json toJson(const ColourSetup& colours, const std::string& folder)
+{
+    Json json = Json::object();
+    for (const ColourName& one : colourNames)
+        if (!(colours.*one.name).empty())
+            json[std::string(one.key)] = colours.*one.name;
+    if (colours.fromFile()) {
+        const std::string path = relativeTo(colours.config, folder);
+        json["config"] = path == builtInConfig || path == environmentConfig ? "./" + path : path;
+    }
+    return json;
+}
+
 Json toJson(const Shot& shot, const Project& project, const std::string& folder)
 {
     Json json{{"length", shot.length}};
@@ -81,6 +95,8 @@ Json toJson(const Shot& shot, const Project& project, const std::string& folder)
         json["speed"] = shot.speed;
     if (shot.colour != ClipColour::asTagged)
         json["colour"] = std::string(shotfield::colour.choices[static_cast<std::size_t>(shot.colour)]);
+    if (!shot.space.empty())
+        json["space"] = shot.space;
     if (shot.framing != Framing{})
         json["framing"] = {{"how", std::string(shotfield::framing.choices[static_cast<std::size_t>(shot.framing.how)])},
                            {"x", shot.framing.x},
@@ -177,6 +193,8 @@ std::string projectToJson(const Project& project, const std::string& folder)
     json["rate"] = std::to_string(project.rate.num()) + "/" + std::to_string(project.rate.den());
     if (project.clock != FilmClock())
         json["timecode"] = timecodeOf(0, project.clock, project.rate);
+    if (project.colours.managed())
+        json["colours"] = toJson(project.colours, folder);
     json["shots"] = Json::array();
     for (const Shot& shot : project.shots)
         json["shots"].push_back(toJson(shot, project, folder));

@@ -62,6 +62,8 @@ public:
             assign(project_.finish, key);
         else if (take(key, "layer."))
             setLayer(key);
+        else if (take(key, "colours."))
+            setColours(key);
         else if (take(key, "sound."))
             assign(project_.sound, key);
         else if (take(key, "beats."))
@@ -240,6 +242,8 @@ private:
         } else if (!shot.gap() && key == "colour") {
             if (const auto colour = valueFor(shotfield::colour))
                 shot.colour = static_cast<ClipColour>(*colour);
+        } else if (!shot.gap() && key == "space") {
+            shot.space = setting_->second;
         } else if (double* value = framingValue(shot, key)) {
             const FieldSpec& spec = key == "framing_x"   ? shotfield::framingX
                                     : key == "framing_y" ? shotfield::framingY
@@ -269,6 +273,16 @@ private:
             project_.finish.plain = *colour;
         else
             wrong("a colour such as #1a2b3c");
+    }
+
+    /// Whether the config has such a name is seen when it is opened.
+    void setColours(std::string_view key)
+    {
+        const auto found =
+            std::find_if(colourNames.begin(), colourNames.end(), [&](const ColourName& one) { return one.key == key; });
+        if (found == colourNames.end())
+            return unknown();
+        project_.colours.*found->name = setting_->second;
     }
 
     /// A picture for the layer after the last adds one.

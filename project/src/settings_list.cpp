@@ -134,6 +134,9 @@ std::vector<Setting> settingsOf(const Project& project)
                           return std::to_string(k.frame.index) + ":" + number(k.value) + ":" +
                                  std::string(easeText(k.ease));
                       }));
+    for (const ColourName& one : colourNames)
+        if (project.colours.managed() || one.name == &ColourSetup::config)
+            list.emplace_back("colours." + std::string(one.key), project.colours.*one.name);
     for (std::size_t i = 0; i < project.shots.size(); ++i) {
         const Shot& shot = project.shots[i];
         const std::string prefix = "shot." + std::to_string(i + 1) + ".";
@@ -146,6 +149,8 @@ std::vector<Setting> settingsOf(const Project& project)
             continue;
         list.emplace_back(prefix + "colour",
                           std::string(shotfield::colour.choices[static_cast<std::size_t>(shot.colour)]));
+        if (project.colours.managed())
+            list.emplace_back(prefix + "space", shot.space);
         list.emplace_back(prefix + "framing",
                           std::string(shotfield::framing.choices[static_cast<std::size_t>(shot.framing.how)]));
         if (shot.framing.how == Framing::How::place) {

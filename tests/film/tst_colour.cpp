@@ -4,11 +4,11 @@
 #include <cmath>
 #include <limits>
 
-#include <QProcess>
 #include <QTemporaryDir>
 #include <QTest>
 
 #include "clips.h"
+#include "coded_films.h"
 #include "ember/film/film_reader.h"
 #include "ember/film/new_project.h"
 #include "ember/film/render_film.h"
@@ -20,70 +20,17 @@ using namespace ember;
 
 namespace {
 
-constexpr int width = 288;
-constexpr int height = 64;
-constexpr int strikeFrame = 6;
+using test::frameSums;
+using test::goOn;
+using test::hdrTags;
+using test::madeFilm;
+using test::openedAsStored;
+using test::probed;
+using test::projectOf;
 
-bool goOn(const RenderProgress&)
-{
-    return true;
-}
-
-QString probed(const std::string& path, const char* key)
-{
-    QProcess probe;
-    probe.start(QStringLiteral("ffprobe"),
-                {QStringLiteral("-v"), QStringLiteral("error"), QStringLiteral("-select_streams"), QStringLiteral("v"),
-                 QStringLiteral("-show_entries"), QStringLiteral("stream=") + QLatin1String(key), QStringLiteral("-of"),
-                 QStringLiteral("csv=p=0"), QString::fromStdString(path)});
-    probe.waitForFinished(60000);
-    return QString::fromUtf8(probe.readAllStandardOutput()).trimmed().remove(QLatin1Char(','));
-}
-
-/// What the decoder gives of every frame, as sums.
-QStringList frameSums(const std::string& path)
-{
-    QProcess ffmpeg;
-    ffmpeg.start(QStringLiteral("ffmpeg"), {QStringLiteral("-v"), QStringLiteral("error"), QStringLiteral("-i"),
-                                            QString::fromStdString(path), QStringLiteral("-map"), QStringLiteral("0:v"),
-                                            QStringLiteral("-f"), QStringLiteral("framemd5"), QStringLiteral("-")});
-    ffmpeg.waitForFinished(60000);
-    QStringList sums;
-    for (const QString& line : QString::fromUtf8(ffmpeg.readAllStandardOutput()).split(QLatin1Char('\n')))
-        if (!line.startsWith(QLatin1Char('#')) && line.contains(QLatin1Char(',')))
-            sums << line.section(QLatin1Char(','), -1).trimmed();
-    return sums;
-}
-
-Result<std::unique_ptr<ClipReader>> openedAsStored(const std::string& path)
-{
-    ClipOptions options;
-    options.asStored = true;
-    options.sequenceRate = *FrameRate::make(24, 1);
-    return ClipReader::open(path, options);
-}
-
-/// Twelve frames with one hit, uncovered.
-Project projectOf(const std::string& path)
-{
-    auto clip = openedAsStored(path);
-    Project p = projectForClip(clip.value()->info());
-    p = withStrike(std::move(p), Frame{strikeFrame}, StrikeKind::hit, 1).project;
-    p.finish.cover = CoverMode::off;
-    return p;
-}
-
-/// A grey ramp and colour patches, in a film made by FFmpeg.
-bool madeFilm(const QString& path, const QString& pixels, const QStringList& coding, const QStringList& tags)
-{
-    QFile::remove(path);
-    return test::ffmpeg(QStringList{QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
-                                    QStringLiteral("smptehdbars=size=%1x%2:rate=24:duration=0.5,format=%3")
-                                        .arg(width)
-                                        .arg(height)
-                                        .arg(pixels)} +
-                        coding + tags + QStringList{path});
-}
+constexpr int width = test::codedWidth;
+constexpr int height = test::codedHeight;
+constexpr int strikeFrame = test::codedStrike;
 
 } // namespace
 
@@ -91,21 +38,6 @@ class ColourTest : public QObject {
     Q_OBJECT
     QTemporaryDir folder_;
     std::string at(const QString& name) const { return folder_.filePath(name).toStdString(); }
-
-    static QStringList hdrTags(const char* transfer)
-    {
-        return {QStringLiteral("-color_primaries"), QStringLiteral("bt2020"),      QStringLiteral("-color_trc"),
-                QString::fromLatin1(transfer),      QStringLiteral("-colorspace"), QStringLiteral("bt2020nc"),
-                QStringLiteral("-color_range"),     QStringLiteral("tv")};
-    }
-    /// Frames at rest are the clip's own; at least one of the others is not.
-    void restIsUntouched(const QStringList& before, const QStringList& after)
-    {
-        QVERIFY(before.size() == after.size() && before.size() >= 12);
-        for (int i = 0; i < strikeFrame; ++i)
-            QCOMPARE(after.at(i), before.at(i));
-        QVERIFY(after.at(strikeFrame + 1) != before.at(strikeFrame + 1));
-    }
 
 private slots:
     void lightAboveWhiteGoesThrough()
@@ -211,7 +143,7 @@ private slots:
         options.overwrite = true;
         const auto told = renderFilm(p, at(QStringLiteral("codes-out.mkv")), options, goOn);
         QVERIFY2(told, told ? "" : sentence(told.error()).c_str());
-        restIsUntouched(frameSums(clip.toStdString()), frameSums(at(QStringLiteral("codes-out.mkv"))));
+        test::restIsUntouched(frameSums(clip.toStdString()), frameSums(at(QStringLiteral("codes-out.mkv"))));
         for (const char* key : {"pix_fmt", "color_range", "color_space", "color_transfer", "color_primaries"})
             // RGB has the whole range and no matrix, whatever was said of it.
             if (!pixels.startsWith(QStringLiteral("gbr")) ||
@@ -361,14 +293,14 @@ private slots:
         QVERIFY(renderFilm(p, at(QStringLiteral("chosen.mkv")), options, goOn));
         QCOMPARE(probed(at(QStringLiteral("chosen.mkv")), "color_transfer"), QStringLiteral("smpte2084"));
         QCOMPARE(probed(at(QStringLiteral("chosen.mkv")), "color_primaries"), QStringLiteral("bt2020"));
-        restIsUntouched(frameSums(clip.toStdString()), frameSums(at(QStringLiteral("chosen.mkv"))));
+        test::restIsUntouched(frameSums(clip.toStdString()), frameSums(at(QStringLiteral("chosen.mkv"))));
         // What is known of it does not forget what it said.
         KnownClips known{{{clip.toStdString(), false}, openFilm(p).value()->info()}};
         p.addShot(p.shots.front());
-        QVERIFY(openFilm(p, true, known).value()->info().colour.transfer == Transfer::pq);
+        QVERIFY(openFilm(p, FilmPictures::stored, known).value()->info().colour.transfer == Transfer::pq);
         for (Shot& shot : p.shots)
             shot.colour = ClipColour::asTagged;
-        QVERIFY(openFilm(p, true, known).value()->info().colour == ColourSpace{});
+        QVERIFY(openFilm(p, FilmPictures::stored, known).value()->info().colour == ColourSpace{});
         // It is shown as that: white of PQ is far above white.
         p.shots.resize(1);
         const ImagePtr told = openFilm(p).value()->picture(0).value();

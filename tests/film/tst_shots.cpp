@@ -170,7 +170,7 @@ private slots:
         // What is known is not looked at again, and then fails where it is asked for.
         KnownClips known;
         known[{at("gone.mp4"), false}] = ClipReader::open(two_).value()->info();
-        const auto later = openFilm(project, false, known);
+        const auto later = openFilm(project, FilmPictures::shown, known);
         QVERIFY(later.ok());
         QVERIFY(later.value()->frame(Frame{0}, project.rate).ok());
         QVERIFY(!later.value()->frame(Frame{80}, project.rate).ok());

@@ -41,6 +41,11 @@ private slots:
                                                           "hwy|tbb|thread|mutex|filesystem|fstream");
         QTest::addRow("image") << QStringLiteral("image")
                                << foreign + QStringLiteral("|ember/(?!image)|hwy|tbb|thread");
+        QTest::addRow("colour") << QStringLiteral("colour")
+                                << foreign +
+                                       QStringLiteral("|ember/(render|analysis|media|exchange|project|film|batch)");
+        QTest::addRow("public headers of colour")
+            << QStringLiteral("colour/include") << QStringLiteral("OpenColorIO/|OCIO_NAMESPACE|tbb");
         QTest::addRow("render") << QStringLiteral("render")
                                 << foreign + QStringLiteral("|ember/(analysis|media|exchange|project|film|batch)");
         QTest::addRow("analysis")
@@ -105,10 +110,11 @@ private slots:
     void everySourceNamesItsLicence()
     {
         for (const QString& file : sources(
-                 {QStringLiteral("core"), QStringLiteral("image"), QStringLiteral("render"), QStringLiteral("analysis"),
-                  QStringLiteral("media"), QStringLiteral("drop"), QStringLiteral("live"), QStringLiteral("exchange"),
-                  QStringLiteral("project"), QStringLiteral("sheet"), QStringLiteral("film"), QStringLiteral("batch"),
-                  QStringLiteral("app"), QStringLiteral("demo"), QStringLiteral("tests"), QStringLiteral("bench")}))
+                 {QStringLiteral("core"), QStringLiteral("image"), QStringLiteral("colour"), QStringLiteral("render"),
+                  QStringLiteral("analysis"), QStringLiteral("media"), QStringLiteral("drop"), QStringLiteral("live"),
+                  QStringLiteral("exchange"), QStringLiteral("project"), QStringLiteral("sheet"),
+                  QStringLiteral("film"), QStringLiteral("batch"), QStringLiteral("app"), QStringLiteral("demo"),
+                  QStringLiteral("tests"), QStringLiteral("bench")}))
             QVERIFY2(textOf(file).startsWith(QStringLiteral("// SPDX-License-Identifier: GPL-3.0-or-later")),
                      qPrintable(file));
     }

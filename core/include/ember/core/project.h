@@ -12,6 +12,7 @@
 #include "ember/core/axes.h"
 #include "ember/core/beat_grid.h"
 #include "ember/core/board.h"
+#include "ember/core/colour_setup.h"
 #include "ember/core/effects.h"
 #include "ember/core/gentle.h"
 #include "ember/core/recipe.h"
@@ -199,7 +200,8 @@ struct Project {
     int width = 1280;
     int height = 720;
     FrameRate rate;
-    FilmClock clock;         ///< what its first frame is called
+    FilmClock clock; ///< what its first frame is called
+    ColourSetup colours;
     std::vector<Shot> shots; ///< one after the other; where two meet is a cut
     Soundtrack sound;
     std::optional<BeatGrid> beats;

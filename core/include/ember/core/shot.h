@@ -97,6 +97,7 @@ struct Shot {
     ClipFormat format = {};
     Framing framing = {};
     ClipColour colour = ClipColour::asTagged;
+    std::string space = {}; ///< of the film's config that its clip is in; empty: the one its colour stands for
     ShotId id = 0;
     /// Strikes on frames of the clip that were trimmed away; their frames are the clip's. They come back with these.
     std::vector<Strike> trimmed = {};

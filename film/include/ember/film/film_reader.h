@@ -22,12 +22,19 @@ bool sameFilm(const Project& a, const Project& b);
 /// Whether they show the same pictures on the same frames before anything is done to them, however they are cut.
 bool sameFrames(const Project& a, const Project& b);
 
+/// As what the pictures of a film are read.
+enum class FilmPictures {
+    shown,  ///< as a screen shows them: 8 bits, sRGB
+    stored, ///< as deep and in the colour spaces they are stored in, with what is stored
+    light,  ///< as FilmView wants them: what can be brighter than the screen's white still is
+};
+
 /// The film as if it were one clip: picture n is what stands on frame n. A clip of another shape than the project's
-/// lies in the frame as its shot's framing says. Gaps are black. A single shot that is all of
-/// a clip is that clip. `asStored`: pictures are given as deep and in the colour
-/// space they are stored in; the film's own is its first clip's. Clips that are known are opened when a picture
-/// of them is asked for. An error when there is no shot or a clip cannot be read.
-Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, bool asStored = false,
+/// lies in the frame as its shot's framing says. Gaps are black. A single shot that is all of a clip is that clip. The
+/// film's own colour space is its first clip's; where a config manages its colours, FilmColour knows more. Clips that
+/// are known are opened when a picture of them is asked for. An error when there is no shot, or a clip or the config
+/// cannot be read.
+Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, FilmPictures pictures = FilmPictures::shown,
                                              const KnownClips& known = {}, const Progress& progress = {});
 
 /// The first clip of a project that cannot be opened; empty when all can.

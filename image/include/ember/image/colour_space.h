@@ -46,6 +46,8 @@ const Chromaticities& chromaticitiesOf(Primaries primaries);
 /// From the light of one set of primaries to that of another, in rows (SMPTE RP 177); where whites differ they are
 /// adapted by the Bradford transform (ICC.1:2022, annex E).
 using ColourMatrix = std::array<double, 9>;
+/// To CIE 1931 XYZ, Y of white being 1 (RP 177).
+ColourMatrix toXyz(const Chromaticities& from);
 ColourMatrix conversionOf(const Chromaticities& from, const Chromaticities& to);
 ColourMatrix conversionOf(Primaries from, Primaries to);
 

@@ -36,6 +36,9 @@ struct ColourTags {
 ColourSpace spaceOf(const ColourTags& tags);
 /// The tags of a film in this space, in video range; linear light is coded as sRGB.
 ColourTags tagsOf(ColourSpace space);
+/// The brightest light that its pictures are told to have, in cd/m2: MaxCLL, else that of the display they were graded
+/// on, else 1,000.
+double brightestOf(const ColourTags& tags);
 /// "BT.2020, PQ": for people.
 std::string wordsOf(ColourSpace space);
 
