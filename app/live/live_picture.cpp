@@ -93,8 +93,9 @@ void LivePicture::openFilm()
                        std::max(2, static_cast<int>(std::lround(std::min(project.width, 1280) *
                                                                 static_cast<double>(project.height) / project.width))));
     last_.reset();
-    auto film = project.shots.empty() ? Result<std::unique_ptr<ClipReader>>(Error{})
-                                      : ember::openFilm(project, FilmPictures::shown, film_.knownClips());
+    auto film = project.shots.empty()
+                    ? Result<std::unique_ptr<ClipReader>>(Error{})
+                    : ember::openFilm(project, FilmPictures::shown, film_.knownClips(), {}, &film_.proxies());
     frames_.setClip(film ? std::move(film).value() : nullptr, project.rate, project.length());
     findCover();
 }

@@ -6,6 +6,7 @@
 #include <QComboBox>
 #include <QFileInfo>
 #include <QLabel>
+#include <QPushButton>
 #include <QSignalBlocker>
 
 #include "background.h"
@@ -20,7 +21,6 @@ namespace ember::app {
 
 namespace {
 
-const QString otherFile = QStringLiteral("?"); ///< no config has this name: it would be a file without an ending
 constexpr int labelWidth = 96;
 
 QString shownConfig(const std::string& config)
@@ -54,6 +54,10 @@ ColourBlock::ColourBlock(OpenDocument& document, Film& film, ShotCommands& shots
     configs_->setToolTip(tr("What says which colours the clips' numbers stand for: their own tags, or a config of "
                             "OpenColorIO with its spaces, displays, views and looks"));
     row->addWidget(configs_, 1);
+    auto* file = smallButton(tr("Config file"), QStringLiteral("colour-file"),
+                             tr("Choose the file of another config of OpenColorIO"), this);
+    row->addWidget(file);
+    connect(file, &QPushButton::clicked, this, &ColourBlock::chooseFile);
     column->addWidget(names_);
     newColumn(names_, 2, {0, 0, 0, 0});
     const auto named = [this](const char* name, const QString& text, const QString& tip,
@@ -71,7 +75,10 @@ ColourBlock::ColourBlock(OpenDocument& document, Film& film, ShotCommands& shots
           tr("A look of the config over the view, in place of its own; films are without it"), &ColourSetup::look);
     shot_ = &addRow("colour-shot", tr("This clip"), tr("The colour space of the clip under the playhead"),
                     [this](const std::string& to, quint64 gesture) { setShotSpace(to, gesture); });
-    connect(configs_, &QComboBox::activated, this, &ColourBlock::chooseConfig);
+    connect(configs_, &QComboBox::activated, this, [this] {
+        useConfig(configs_->currentData().toString().toStdString(),
+                  configChoices_.gesture([this] { return document_.newGesture(); }));
+    });
     connect(&document_, &OpenDocument::replaced, this, [this] { ++asked_; });
     refresh();
 }
@@ -116,25 +123,21 @@ void ColourBlock::fill(QComboBox& list, const std::vector<std::string>& names, c
     list.setCurrentIndex(index);
 }
 
-void ColourBlock::chooseConfig()
+void ColourBlock::chooseFile()
 {
-    const QString chosen = configs_->currentData().toString();
-    if (chosen != otherFile)
-        return useConfig(chosen.toStdString());
     const QString path =
         dialogs_.openFile(this, tr("Choose a colour config"), tr("Configs of OpenColorIO (*.ocio);;All files (*)"));
-    if (path.isEmpty())
-        return refreshConfigs();
-    useConfig(QFileInfo(path).absoluteFilePath().toStdString());
+    if (!path.isEmpty())
+        useConfig(QFileInfo(path).absoluteFilePath().toStdString(), document_.newGesture());
 }
 
-void ColourBlock::useConfig(const std::string& config)
+void ColourBlock::useConfig(const std::string& config, quint64 gesture)
 {
-    const auto take = [this, config] {
+    const auto take = [this, config, gesture] {
         Project next = document_.project();
         next.colours = {};
         next.colours.config = config;
-        document_.edit(std::move(next), tr("Colours %1").arg(shownConfig(config)));
+        document_.edit(std::move(next), tr("Colours %1").arg(shownConfig(config)), gesture);
         refresh();
     };
     const int asked = ++asked_;
@@ -204,7 +207,6 @@ void ColourBlock::refreshConfigs()
         configs.push_back(setup.config);
     for (const std::string& config : configs)
         configs_->addItem(shownConfig(config), QString::fromStdString(config));
-    configs_->addItem(tr("by another config…"), otherFile);
     configs_->setCurrentIndex(configs_->findData(QString::fromStdString(setup.config)));
 }
 

@@ -41,9 +41,9 @@ private:
     /// `usual`: what counts where nothing is named.
     static void fill(QComboBox& list, const std::vector<std::string>& names, const std::string& chosen,
                      const QString& usual);
-    void chooseConfig();
+    void chooseFile();
     /// Reads it on another thread first, which takes a while for a large one.
-    void useConfig(const std::string& config);
+    void useConfig(const std::string& config, quint64 gesture);
     void refreshConfigs();
     void refreshNames();
     void setName(std::string ColourSetup::*name, const QString& label, const std::string& to, quint64 gesture);
@@ -58,6 +58,7 @@ private:
     QWidget* names_; ///< hidden where no config is in use
     std::vector<std::unique_ptr<Row>> rows_;
     Row* shot_ = nullptr;
+    ChoiceRun configChoices_;
     int asked_ = 0; ///< configs that were asked for: an answer to an older wish is late
 };
 

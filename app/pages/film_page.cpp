@@ -42,7 +42,8 @@ FilmPage::FilmPage(Session& session, Dialogs dialogs, QWidget* parent) : FreshPa
     auto* column = newColumn(this, 4, {14, 4, 14, 6});
     buildClock(*column);
     column->addWidget(frame_ = new FrameBlock(session.document, session.playhead, session.messages, this));
-    column->addWidget(shot_ = new ShotBlock(session.document, session.shots, session.playhead, session.shaping, this));
+    column->addWidget(shot_ = new ShotBlock(session.document, session.shots, session.playhead, session.shaping,
+                                            session.film, session.proxies, this));
     column->addWidget(colour_ = new ColourBlock(session.document, session.film, session.shots, session.messages,
                                                 std::move(dialogs), this));
     column->addWidget(rule(this));

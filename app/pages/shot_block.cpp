@@ -4,15 +4,19 @@
 #include <algorithm>
 #include <cmath>
 
+#include <QComboBox>
 #include <QFileInfo>
 #include <QLabel>
 #include <QPushButton>
+#include <QSignalBlocker>
 #include <QVBoxLayout>
 
 #include "ember/project/shot_edits.h"
 #include "form.h"
+#include "text.h"
 #include "theme.h"
 #include "value_control.h"
+#include "word_list.h"
 #include "words.h"
 
 namespace ember::app {
@@ -52,12 +56,15 @@ const FieldSpec lengthField{"length", "Length", "frames", 1, 100'000'000, 1, 1, 
 
 } // namespace
 
-ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& playhead, Shaping& shaping, QWidget* parent)
-    : QWidget(parent), document_(document), shots_(shots), playhead_(playhead), shaping_(shaping),
-      name_(new QLabel(this)), split_(smallButton(tr("Split here"), QStringLiteral("shot-split"),
-                                                  tr("Makes two shots of it at the playhead"), this)),
+ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& playhead, Shaping& shaping, Film& film,
+                     ProxyMaker& proxies, QWidget* parent)
+    : QWidget(parent), document_(document), shots_(shots), playhead_(playhead), shaping_(shaping), film_(film),
+      proxies_(proxies), name_(new QLabel(this)),
+      split_(smallButton(tr("Split here"), QStringLiteral("shot-split"), tr("Makes two shots of it at the playhead"),
+                         this)),
       remove_(smallButton(tr("Delete"), QStringLiteral("shot-delete"),
                           tr("Takes the shot under the playhead out of the film, with its strikes"), this)),
+      proxyRow_(new QWidget(this)), proxy_(new WordList(proxyRow_)), proxySays_(dimLabel({}, proxyRow_)),
       waitingSays_(dimLabel({}, this)), waitingColumn_(new QVBoxLayout)
 {
     setObjectName(QStringLiteral("shot-block"));
@@ -100,6 +107,20 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
          {&shotfield::colour, &shotfield::framing, &shotfield::framingX, &shotfield::framingY, &shotfield::framingSize})
         values_->add(std::string(spec->key), *spec);
     column->addWidget(values_);
+    auto* proxyLine = newRow(proxyRow_, 6, {0, 0, 0, 0});
+    auto* playsFrom = dimLabel(tr("Plays from"), proxyRow_);
+    playsFrom->setFixedWidth(96); // as those of the colours below
+    proxyLine->addWidget(playsFrom);
+    proxy_->setObjectName(QStringLiteral("shot-proxy"));
+    proxy_->setAccessibleName(tr("Plays from"));
+    proxyLine->addWidget(proxy_);
+    proxySays_->setObjectName(QStringLiteral("shot-proxy-says"));
+    proxyLine->addWidget(proxySays_, 1);
+    column->addWidget(proxyRow_);
+    for (const QString& from : {tr("the clip"), tr("a half-size proxy"), tr("a quarter-size proxy")})
+        proxy_->addItem(from);
+    connect(proxy_, &QComboBox::activated, this, &ShotBlock::chooseProxy);
+    connect(&proxies_, &ProxyMaker::changed, this, [this] { refreshProxy(true); });
     waitingSays_->setObjectName(QStringLiteral("shot-waiting"));
     waitingSays_->setWordWrap(true);
     column->addWidget(waitingSays_);
@@ -108,6 +129,7 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
     connect(split_, &QPushButton::clicked, &shots_, &ShotCommands::splitHere);
     connect(remove_, &QPushButton::clicked, &shots_, &ShotCommands::remove);
     connect(&playhead_, &Playhead::moved, this, &ShotBlock::refresh);
+    connect(&film_, &Film::rewritten, this, [this] { refreshProxy(true); });
     refresh();
 }
 
@@ -163,7 +185,52 @@ void ShotBlock::refresh()
           playhead_.frame() == here->first ? tr("It begins here already; go to where it is to be split") : QString());
     allow(remove_, project.shots.size() == 1 ? tr("It is the only shot") : QString());
     values_->refresh();
+    refreshProxy(false);
     refreshWaiting();
+}
+
+void ShotBlock::chooseProxy()
+{
+    const auto here = shots_.shotHere();
+    if (!here)
+        return;
+    const Shot& shot = document_.project().shots[here->index];
+    const int chosen = proxy_->currentIndex();
+    if (chosen == 0)
+        proxies_.remove(shot);
+    else if (const auto size = chosen == 1 ? ProxySize::half : ProxySize::quarter;
+             film_.proxies().of(shot) != size || proxies_.wanted(shot))
+        proxies_.make(shot, size);
+    refreshProxy(true);
+}
+
+void ShotBlock::refreshProxy(bool anew)
+{
+    const auto here = shots_.shotHere();
+    const auto& info = film_.clipInfo();
+    proxyRow_->setVisible(here && info && !document_.project().shots[here->index].gap());
+    if (proxyRow_->isHidden())
+        return;
+    const Shot& shot = document_.project().shots[here->index];
+    const auto indexOf = [](std::optional<ProxySize> size) { return !size ? 0 : *size == ProxySize::half ? 1 : 2; };
+    if (anew || proxyOf_ != shot.clip) {
+        proxyOf_ = shot.clip;
+        proxyHas_ = film_.proxies().of(shot);
+    }
+    const bool wanted = proxies_.wanted(shot);
+    const QSignalBlocker block(proxy_);
+    proxy_->setCurrentIndex(indexOf(wanted ? std::optional(proxies_.wantedSize(shot)) : proxyHas_));
+    const double share = proxies_.share(shot);
+    proxySays_->setText(!wanted     ? QString()
+                        : share < 0 ? tr("waits")
+                                    : tr("being made: %1 %").arg(std::floor(100 * share), 0, 'f', 0));
+    const ClipInfo& clip = here->index < info->shots.size() ? info->shots[here->index] : *info;
+    const Phrase no = film_.proxies().refusal(clip);
+    proxy_->setEnabled(no.empty());
+    proxy_->setToolTip(no.empty()
+                           ? tr("A small copy of the clip, kept in the cache, that plays where the clip itself is too "
+                                "heavy. At rest the picture is the clip's own; films are never made from it.")
+                           : said(no));
 }
 
 void ShotBlock::refreshWaiting()

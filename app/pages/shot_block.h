@@ -1,15 +1,20 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <optional>
+#include <string>
 #include <vector>
 
 #include <QWidget>
 
+#include "film.h"
 #include "open_document.h"
 #include "playhead.h"
+#include "proxy_maker.h"
 #include "shaping.h"
 #include "shot_commands.h"
 
+class QComboBox;
 class QLabel;
 class QPushButton;
 class QVBoxLayout;
@@ -23,22 +28,32 @@ class ControlGrid;
 class ShotBlock : public QWidget {
     Q_OBJECT
 public:
-    explicit ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& playhead, Shaping& shaping,
-                       QWidget* parent = nullptr);
+    ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& playhead, Shaping& shaping, Film& film,
+              ProxyMaker& proxies, QWidget* parent = nullptr);
     void refresh();
 
 private:
     void setValue(const std::string& key, double value, Document::Gesture gesture);
     void refreshWaiting();
+    /// `anew`: also where it is the same clip, whose files are not asked for each frame.
+    void refreshProxy(bool anew);
+    void chooseProxy();
 
     OpenDocument& document_;
     ShotCommands& shots_;
     Playhead& playhead_;
     Shaping& shaping_;
+    Film& film_;
+    ProxyMaker& proxies_;
     QLabel* name_;
     QPushButton* split_;
     QPushButton* remove_;
     ControlGrid* values_;
+    QWidget* proxyRow_;
+    QComboBox* proxy_;
+    QLabel* proxySays_;
+    std::string proxyOf_; ///< the clip that is shown, and the proxy it has
+    std::optional<ProxySize> proxyHas_;
     QLabel* waitingSays_;
     struct Row {
         QWidget* box;

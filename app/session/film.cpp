@@ -10,6 +10,7 @@
 #include "background.h"
 #include "busy.h"
 #include "ember/colour/config.h"
+#include "ember/files/cache.h"
 #include "ember/film/layer_pictures.h"
 #include "ember/film/new_project.h"
 #include "ember/image/convert.h"
@@ -56,7 +57,7 @@ std::vector<FileWatch::File> filesOf(const Project& project)
 } // namespace
 
 Film::Film(OpenDocument& document, Playhead& playhead, Messages& messages, Busy& busy)
-    : document_(document), playhead_(playhead), messages_(messages), busy_(busy),
+    : document_(document), playhead_(playhead), messages_(messages), busy_(busy), proxies_(cacheFolder("proxies")),
       frames_(std::make_unique<FrameStore>()), thumbs_(std::make_unique<ThumbStore>())
 {
     connect(&document_, &OpenDocument::edited, this, [this](const Project&, const Change& change) {
@@ -134,7 +135,12 @@ void Film::showClip(std::unique_ptr<ClipReader> clip)
         for (const Phrase& note : view_->notes())
             emit messages_.told(said(note));
     bringLayers();
-    frames_->setClip(std::move(clip), project.rate, project.length());
+    std::unique_ptr<ClipReader> draft;
+    const auto has = [this](const Shot& shot) { return proxies_.of(shot).has_value(); };
+    if (clip && std::any_of(project.shots.begin(), project.shots.end(), has))
+        if (auto film = openFilm(project, FilmPictures::light, known_, {}, &proxies_))
+            draft = std::move(film).value();
+    frames_->setClip(std::move(clip), project.rate, project.length(), std::move(draft));
     thumbs_->setProject(open_ ? project : Project{});
 }
 
@@ -149,6 +155,14 @@ void Film::reopen()
     auto film = openFilm(project, FilmPictures::light, known_);
     clipTrouble_ = film ? QString() : said(film.error());
     showClip(film ? std::move(film).value() : nullptr);
+}
+
+void Film::proxiesChanged()
+{
+    if (!open_)
+        return;
+    reopen();
+    wantFrame();
 }
 
 void Film::fetchLayers()

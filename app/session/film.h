@@ -15,6 +15,7 @@
 #include "ember/film/film_reader.h"
 #include "ember/film/film_sound.h"
 #include "ember/film/film_view.h"
+#include "ember/film/proxies.h"
 #include "ember/render/frame.h"
 #include "file_watch.h"
 
@@ -56,6 +57,11 @@ public:
     /// All that is heard while it plays: that, and the strikes.
     FilmSound filmSound() const;
 
+    /// Small copies that the film plays from where there are any.
+    const ProxyShelf& proxies() const { return proxies_; }
+    /// One is there, or is gone.
+    void proxiesChanged();
+
     FrameStore& frames() { return *frames_; }
     ThumbStore& thumbs() { return *thumbs_; }
 
@@ -95,6 +101,7 @@ private:
     LayerPictures layerPictures_;
     std::shared_ptr<const FilmView> view_;
     LayerPictures viewLayers_;
+    ProxyShelf proxies_;
     QString clipTrouble_;
     QString mediaTrouble_;
     std::optional<ClipInfo> clipInfo_;

@@ -24,14 +24,17 @@ FrameStore::FrameStore(QObject* parent)
 
 FrameStore::~FrameStore() = default;
 
-void FrameStore::setClip(std::unique_ptr<ClipReader> clip, FrameRate rate, std::int64_t length)
+void FrameStore::setClip(std::unique_ptr<ClipReader> clip, FrameRate rate, std::int64_t length,
+                         std::unique_ptr<ClipReader> draft)
 {
     worker_.change([&] {
         clip_ = std::move(clip);
+        draft_ = std::move(draft);
         rate_ = rate;
         length_ = clip_ ? length : 0;
         ++generation_;
         frames_.clear();
+        drafts_.clear();
         bytes_ = 0;
         broken_ = -1;
         wish_ = {};
@@ -44,6 +47,12 @@ ImagePtr FrameStore::cached(std::int64_t frame) const
     const auto held = worker_.lock();
     const auto found = frames_.find(frame);
     return found == frames_.end() ? nullptr : found->second;
+}
+
+bool FrameStore::isDraft(std::int64_t frame) const
+{
+    const auto held = worker_.lock();
+    return drafts_.contains(frame);
 }
 
 void FrameStore::want(const Wish& wish)
@@ -68,6 +77,14 @@ std::size_t FrameStore::bytesHeld() const
     return bytes_;
 }
 
+bool FrameStore::missing(std::int64_t frame) const
+{
+    if (frame == broken_)
+        return false;
+    const bool looked = !wish_.playing && frame == wish_.frame; // what is judged is the clip's own
+    return !frames_.contains(frame) || (looked && drafts_.contains(frame));
+}
+
 std::int64_t FrameStore::nextMissing() const
 {
     if (length_ == 0 || wish_.frame < 0)
@@ -80,7 +97,7 @@ std::int64_t FrameStore::nextMissing() const
         const auto frame = framesAhead(i);
         if (frame < 0 || frame >= length_)
             break;
-        if (frame != broken_ && !frames_.contains(frame))
+        if (missing(frame))
             return frame;
     }
     // At rest, a block behind is decoded in one pass before it is stepped into: in a clip with few key pictures each
@@ -122,6 +139,7 @@ void FrameStore::trim()
             return distance(a.first) < distance(b.first);
         });
         bytes_ -= victim->second->bytes();
+        drafts_.erase(victim->first);
         frames_.erase(victim);
     }
 }
@@ -130,7 +148,9 @@ void FrameStore::decode(WaitingThread::Lock& held)
 {
     const auto frame = nextMissing();
     const auto generation = generation_;
-    auto clip = std::move(clip_);
+    const bool draft = wish_.playing && draft_ != nullptr;
+    auto& place = draft ? draft_ : clip_;
+    auto clip = std::move(place);
     const auto rate = rate_;
     held.unlock();
     const auto damagedBefore = clip->damage().count;
@@ -142,8 +162,12 @@ void FrameStore::decode(WaitingThread::Lock& held)
     const Damage damage = clip->damage();
     held.lock();
     if (generation != generation_)
-        return; // another clip came meanwhile
-    clip_ = std::move(clip);
+        return;            // another clip came meanwhile
+    if (!image && draft) { // one that cannot be read is as good as none
+        draft_.reset();
+        return;
+    }
+    place = std::move(clip);
     if (damage.count > damagedBefore)
         emit damageFound(said(damageSentence(damage)));
     if (!image) {
@@ -151,8 +175,14 @@ void FrameStore::decode(WaitingThread::Lock& held)
         emit failed(frame, said(image.error()));
         return;
     }
+    if (const auto old = frames_.find(frame); old != frames_.end())
+        bytes_ -= old->second->bytes();
     bytes_ += image.value()->bytes();
     frames_[frame] = std::move(image).value();
+    if (draft)
+        drafts_.insert(frame);
+    else
+        drafts_.erase(frame);
     trim();
     emit ready(frame);
 }

@@ -4,6 +4,7 @@
 #include <cstdint>
 #include <map>
 #include <memory>
+#include <set>
 
 #include <QObject>
 
@@ -22,10 +23,15 @@ public:
     ~FrameStore() override;
 
     /// Frames of this clip at this rate, 0 to length - 1. What was cached is forgotten. A null clip has no frames.
-    void setClip(std::unique_ptr<ClipReader> clip, FrameRate rate, std::int64_t length);
+    /// While it plays, frames that are not cached are read from `draft`, if there is one; at rest the frame that is
+    /// looked at is the clip's own.
+    void setClip(std::unique_ptr<ClipReader> clip, FrameRate rate, std::int64_t length,
+                 std::unique_ptr<ClipReader> draft = nullptr);
 
     /// The frame if it is decoded already, else null.
     ImagePtr cached(std::int64_t frame) const;
+    /// Whether it is there, but from the draft.
+    bool isDraft(std::int64_t frame) const;
 
     struct Wish {
         std::int64_t frame = 0;
@@ -48,6 +54,7 @@ signals:
 private:
     void decode(WaitingThread::Lock& held);
     std::int64_t nextMissing() const;
+    bool missing(std::int64_t frame) const;
     /// The frame that is on show `count` frames after the wanted one, loop included.
     std::int64_t framesAhead(std::int64_t count) const;
     /// How far from being wanted a frame is.
@@ -55,12 +62,14 @@ private:
     void trim();
 
     std::unique_ptr<ClipReader> clip_;
+    std::unique_ptr<ClipReader> draft_;
     FrameRate rate_;
     std::int64_t length_ = 0;
     std::uint64_t generation_ = 0;
     Wish wish_;
     std::map<std::int64_t, ImagePtr> frames_;
-    std::int64_t broken_ = -1; ///< the frame that failed last; not tried again until another is wanted
+    std::set<std::int64_t> drafts_; ///< those of them that are from the draft
+    std::int64_t broken_ = -1;      ///< the frame that failed last; not tried again until another is wanted
     std::size_t bytes_ = 0;
     std::size_t budget_ = 320u << 20;
     WaitingThread worker_;

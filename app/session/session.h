@@ -11,6 +11,7 @@
 #include "open_document.h"
 #include "playhead.h"
 #include "project_file.h"
+#include "proxy_maker.h"
 #include "selection.h"
 #include "shaping.h"
 #include "shot_commands.h"
@@ -30,6 +31,7 @@ struct Session {
     HandWork hand{document, selection, playhead, shaping, messages};
     Film film{document, playhead, messages, busy};
     ProjectFile file{document, selection, playhead, film, messages, busy};
+    ProxyMaker proxies{document, film, messages};
     FilmWave wave{document, film, file};
     StrikeCommands strikes{document, selection, playhead, shaping, messages, busy};
     ShotCommands shots{document, selection, playhead, film, file, messages};

@@ -3708,6 +3708,114 @@
         <source>px/s</source>
         <translation>px/s</translation>
     </message>
+    <message>
+        <source>it has no colour space</source>
+        <translation>sie hat keinen Farbraum</translation>
+    </message>
+    <message>
+        <source>it has no display</source>
+        <translation>sie hat keine Anzeige</translation>
+    </message>
+    <message>
+        <source>{} is not quite right: {}</source>
+        <translation>{} ist nicht ganz in Ordnung: {}</translation>
+    </message>
+    <message>
+        <source>a colour config</source>
+        <translation>eine Farbkonfiguration</translation>
+    </message>
+    <message>
+        <source>it is no config of OpenColorIO: {}</source>
+        <translation>es ist keine Konfiguration von OpenColorIO: {}</translation>
+    </message>
+    <message>
+        <source>this variable of the environment names no config</source>
+        <translation>diese Umgebungsvariable nennt keine Konfiguration</translation>
+    </message>
+    <message>
+        <source>it has no colour space {}</source>
+        <translation>sie hat keinen Farbraum {}</translation>
+    </message>
+    <message>
+        <source>{} in it is made of itself</source>
+        <translation>{} darin besteht aus sich selbst</translation>
+    </message>
+    <message>
+        <source>it has too many steps</source>
+        <translation>sie hat zu viele Schritte</translation>
+    </message>
+    <message>
+        <source>its table {} is not a file that can be read</source>
+        <translation>ihre Tabelle {} ist keine lesbare Datei</translation>
+    </message>
+    <message>
+        <source>its table {} is too large</source>
+        <translation>ihre Tabelle {} ist zu groß</translation>
+    </message>
+    <message>
+        <source>The config has no colour space that is known to be {}: {} is taken to be {}. Choose another for its shot.</source>
+        <translation>Die Konfiguration hat keinen Farbraum, der als {} bekannt ist: {} gilt als {}. Wählen Sie für die Einstellung einen anderen.</translation>
+    </message>
+    <message>
+        <source>The config has no colour space {}: the first clip&apos;s is taken.</source>
+        <translation>Die Konfiguration hat keinen Farbraum {}: der des ersten Clips gilt.</translation>
+    </message>
+    <message>
+        <source>The config has no colour space {}: {} is taken.</source>
+        <translation>Die Konfiguration hat keinen Farbraum {}: {} gilt.</translation>
+    </message>
+    <message>
+        <source>The config has no {} for the view: its own is taken.</source>
+        <translation>Die Konfiguration hat kein {} für die Ansicht: ihr eigenes gilt.</translation>
+    </message>
+    <message>
+        <source>The config does not tell what {} is: colours of flashes, edges and layers are taken for its own.</source>
+        <translation>Die Konfiguration sagt nicht, was {} ist: Farben von Blitzen, Rändern und Ebenen gelten als seine eigenen.</translation>
+    </message>
+    <message>
+        <source>The working space {} is not linear: blur and light are added up in codes.</source>
+        <translation>Der Arbeitsfarbraum {} ist nicht linear: Unschärfe und Licht werden in Codes summiert.</translation>
+    </message>
+    <message>
+        <source>PQ shown as SDR</source>
+        <translation>PQ als SDR gezeigt</translation>
+    </message>
+    <message>
+        <source>HLG shown as SDR</source>
+        <translation>HLG als SDR gezeigt</translation>
+    </message>
+    <message>
+        <source>The film is in the colour space {}, which no tag of a film has a number for.</source>
+        <translation>Der Film ist im Farbraum {}, für den keine Angabe eines Films eine Nummer hat.</translation>
+    </message>
+    <message>
+        <source>The film is in the colour space {}.</source>
+        <translation>Der Film ist im Farbraum {}.</translation>
+    </message>
+    <message>
+        <source>the colour config of the project</source>
+        <translation>die Farbkonfiguration des Projekts</translation>
+    </message>
+    <message>
+        <source>should be the path of a colour config</source>
+        <translation>sollte der Pfad einer Farbkonfiguration sein</translation>
+    </message>
+    <message>
+        <source>There is no folder for proxies: neither XDG_CACHE_HOME nor HOME names one.</source>
+        <translation>Es gibt keinen Ordner für Proxys: weder XDG_CACHE_HOME noch HOME nennt einen.</translation>
+    </message>
+    <message>
+        <source>A still is read once and needs no proxy.</source>
+        <translation>Ein Standbild wird einmal gelesen und braucht keinen Proxy.</translation>
+    </message>
+    <message>
+        <source>A proxy holds no light above white: OpenEXR plays from its own files.</source>
+        <translation>Ein Proxy hält kein Licht über Weiß: OpenEXR spielt aus seinen eigenen Dateien.</translation>
+    </message>
+    <message>
+        <source>The proxy</source>
+        <translation>Der Proxy</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -4180,6 +4288,141 @@
     <message>
         <source>Read</source>
         <translation>Auslesen</translation>
+    </message>
+</context>
+<context>
+    <name>ember::app::ColourBlock</name>
+    <message>
+        <source>by the clips&apos; tags</source>
+        <translation>nach den Angaben der Clips</translation>
+    </message>
+    <message>
+        <source>by the built-in config</source>
+        <translation>nach der eingebauten Konfiguration</translation>
+    </message>
+    <message>
+        <source>by OCIO: %1</source>
+        <translation>nach OCIO: %1</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keine</translation>
+    </message>
+    <message>
+        <source>by %1</source>
+        <translation>nach %1</translation>
+    </message>
+    <message>
+        <source>Colours</source>
+        <translation>Farben</translation>
+    </message>
+    <message>
+        <source>What says which colours the clips&apos; numbers stand for: their own tags, or a config of OpenColorIO with its spaces, displays, views and looks</source>
+        <translation>Was sagt, für welche Farben die Zahlen der Clips stehen: ihre eigenen Angaben oder eine Konfiguration von OpenColorIO mit ihren Farbräumen, Anzeigen, Ansichten und Looks</translation>
+    </message>
+    <message>
+        <source>Working space</source>
+        <translation>Arbeitsfarbraum</translation>
+    </message>
+    <message>
+        <source>The space in whose light blur, flashes and everything else is added up</source>
+        <translation>Der Farbraum, in dessen Licht Unschärfe, Blitze und alles andere summiert wird</translation>
+    </message>
+    <message>
+        <source>Film</source>
+        <translation>Film</translation>
+    </message>
+    <message>
+        <source>The colour space of rendered films</source>
+        <translation>Der Farbraum gerenderter Filme</translation>
+    </message>
+    <message>
+        <source>Display</source>
+        <translation>Anzeige</translation>
+    </message>
+    <message>
+        <source>The kind of screen this window is seen on; single frames are for it too</source>
+        <translation>Die Art Bildschirm, auf der dieses Fenster gesehen wird; auch Einzelbilder sind für sie</translation>
+    </message>
+    <message>
+        <source>View</source>
+        <translation>Ansicht</translation>
+    </message>
+    <message>
+        <source>How the film is brought to that display</source>
+        <translation>Wie der Film auf diese Anzeige gebracht wird</translation>
+    </message>
+    <message>
+        <source>Look</source>
+        <translation>Look</translation>
+    </message>
+    <message>
+        <source>A look of the config over the view, in place of its own; films are without it</source>
+        <translation>Ein Look der Konfiguration über der Ansicht, statt ihres eigenen; Filme sind ohne ihn</translation>
+    </message>
+    <message>
+        <source>This clip</source>
+        <translation>Dieser Clip</translation>
+    </message>
+    <message>
+        <source>The colour space of the clip under the playhead</source>
+        <translation>Der Farbraum des Clips unter dem Abspielkopf</translation>
+    </message>
+    <message>
+        <source>%1 (not in the config)</source>
+        <translation>%1 (nicht in der Konfiguration)</translation>
+    </message>
+    <message>
+        <source>Choose a colour config</source>
+        <translation>Farbkonfiguration wählen</translation>
+    </message>
+    <message>
+        <source>Configs of OpenColorIO (*.ocio);;All files (*)</source>
+        <translation>Konfigurationen von OpenColorIO (*.ocio);;Alle Dateien (*)</translation>
+    </message>
+    <message>
+        <source>Colours %1</source>
+        <translation>Farben %1</translation>
+    </message>
+    <message>
+        <source>%1 as the config has it</source>
+        <translation>%1, wie die Konfiguration sie hat</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>The clip of shot %1 is read in another colour space</source>
+        <translation>Der Clip der Einstellung %1 wird in einem anderen Farbraum gelesen</translation>
+    </message>
+    <message>
+        <source>as the config: %1</source>
+        <translation>wie die Konfiguration: %1</translation>
+    </message>
+    <message>
+        <source>as the first clip</source>
+        <translation>wie der erste Clip</translation>
+    </message>
+    <message>
+        <source>as the view</source>
+        <translation>wie die Ansicht</translation>
+    </message>
+    <message>
+        <source>as its tags: %1</source>
+        <translation>wie angegeben: %1</translation>
+    </message>
+    <message>
+        <source>as its tags</source>
+        <translation>wie angegeben</translation>
+    </message>
+    <message>
+        <source>Config file</source>
+        <translation>Konfigurationsdatei</translation>
+    </message>
+    <message>
+        <source>Choose the file of another config of OpenColorIO</source>
+        <translation>Wählen Sie die Datei einer anderen Konfiguration von OpenColorIO</translation>
     </message>
 </context>
 <context>
@@ -8933,14 +9176,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Bild</translation>
     </message>
     <message>
-        <source>PQ shown as SDR</source>
-        <translation>PQ als SDR gezeigt</translation>
-    </message>
-    <message>
-        <source>HLG shown as SDR</source>
-        <translation>HLG als SDR gezeigt</translation>
-    </message>
-    <message>
         <source>light up to white</source>
         <translation>Licht bis Weiß</translation>
     </message>
@@ -9196,6 +9431,13 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>Saved as %1</source>
         <translation>Gespeichert als %1</translation>
+    </message>
+</context>
+<context>
+    <name>ember::app::ProxyMaker</name>
+    <message>
+        <source>%1 plays from its proxy</source>
+        <translation>%1 spielt aus seinem Proxy</translation>
     </message>
 </context>
 <context>
@@ -10178,6 +10420,34 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>The clip of shot %1 is read in another colour space</source>
         <translation>Der Clip der Einstellung %1 wird in einem anderen Farbraum gelesen</translation>
+    </message>
+    <message>
+        <source>Plays from</source>
+        <translation>Spielt aus</translation>
+    </message>
+    <message>
+        <source>the clip</source>
+        <translation>dem Clip</translation>
+    </message>
+    <message>
+        <source>a half-size proxy</source>
+        <translation>einem Proxy in halber Größe</translation>
+    </message>
+    <message>
+        <source>a quarter-size proxy</source>
+        <translation>einem Proxy in Viertelgröße</translation>
+    </message>
+    <message>
+        <source>waits</source>
+        <translation>wartet</translation>
+    </message>
+    <message>
+        <source>being made: %1 %</source>
+        <translation>entsteht: %1 %</translation>
+    </message>
+    <message>
+        <source>A small copy of the clip, kept in the cache, that plays where the clip itself is too heavy. At rest the picture is the clip&apos;s own; films are never made from it.</source>
+        <translation>Eine kleine Kopie des Clips im Zwischenspeicher, die spielt, wo der Clip selbst zu schwer ist. In Ruhe ist das Bild das des Clips; Filme entstehen nie daraus.</translation>
     </message>
 </context>
 <context>

@@ -64,6 +64,11 @@ Result<std::shared_ptr<const FilmColour>> FilmColour::of(const Project& project,
         if (!(wanted.*part).empty() && wanted.*part != made->screen_.*part)
             made->notes_.push_back(
                 Phrase("The config has no {} for the view: its own is taken.", inQuotes(wanted.*part)));
+    auto toScreen = made->config_->toScreen(made->working_, made->screen_);
+    if (!toScreen)
+        return toScreen.error();
+    made->toScreen_ = std::move(toScreen).value();
+    made->table_.emplace([&](const Image& light) { return made->toScreen_->of(light, Depth::single, {}); });
     const auto working = made->config_->known(made->working_);
     if (working)
         made->primaries_ = working->primaries;
@@ -89,13 +94,18 @@ Result<std::shared_ptr<const FilmColour>> FilmColour::of(const Project& project,
     return std::shared_ptr<const FilmColour>(std::move(made));
 }
 
+const std::string& FilmColour::firstSpace() const
+{
+    const auto first =
+        std::find_if(spaces_.begin(), spaces_.end(), [](const std::string& name) { return !name.empty(); });
+    return first == spaces_.end() ? working_ : *first;
+}
+
 std::string FilmColour::filmSpace(bool codes) const
 {
     if (!output_.empty())
         return output_;
-    const auto first =
-        std::find_if(spaces_.begin(), spaces_.end(), [](const std::string& name) { return !name.empty(); });
-    std::string space = first == spaces_.end() ? working_ : *first;
+    std::string space = firstSpace();
     if (codes)
         if (const auto known = config_->known(space); known && known->transfer == Transfer::linear)
             if (std::string coded = config_->spaceFor(srgb); !coded.empty())
@@ -106,11 +116,10 @@ std::string FilmColour::filmSpace(bool codes) const
 ClipInfo FilmColour::filmInfo(const std::string& space) const
 {
     ClipInfo info = film_;
-    const auto first =
-        std::find_if(spaces_.begin(), spaces_.end(), [](const std::string& name) { return !name.empty(); });
-    if (first != spaces_.end() && *first == space) // as it came
-        return info;
-    if (const auto known = config_->known(space)) {
+    const auto known = config_->known(space);
+    if (space == firstSpace()) // as it came; where its tags were wrong, only what they say of colour is another
+        return known && *known != info.colour ? readIn(std::move(info), known) : info;
+    if (known) {
         info.colour = *known;
         info.tags = tagsOf(*known);
     } else {
@@ -129,7 +138,7 @@ Result<ColourWay> FilmColour::way(const std::string& from, const std::string& to
     const auto found = ways_.find({from, to});
     if (found != ways_.end())
         return found->second;
-    auto made = to.empty() ? config_->toScreen(from, screen_) : config_->between(from, to);
+    auto made = config_->between(from, to);
     if (made)
         ways_.emplace(std::pair(from, to), made.value());
     return made;
@@ -144,7 +153,7 @@ ImagePtr brought(const ColourWay& way, const ImagePtr& picture, Depth depth, Col
     return std::make_shared<const Image>(way.of(*picture, depth, colour));
 }
 
-/// No light, or the screen's black.
+/// No light, in the picture's size.
 ImagePtr blackLike(const Image& picture, Depth depth, ColourSpace colour)
 {
     auto black = std::make_shared<Image>(picture.width(), picture.height(), depth, heldAs(depth, colour));
@@ -169,12 +178,8 @@ Result<ImagePtr> FilmColour::light(const ImagePtr& stored, std::size_t shot) con
 
 Result<ImagePtr> FilmColour::shown(const ImagePtr& stored, std::size_t shot) const
 {
-    if (spaces_[shot].empty())
-        return blackLike(*stored, Depth::eight, {});
-    auto here = way(spaces_[shot], {});
-    if (!here)
-        return here.error();
-    return brought(here.value(), stored, Depth::eight, {});
+    auto picture = light(stored, shot);
+    return picture ? Result<ImagePtr>(std::make_shared<const Image>(table_->of(*picture.value()))) : picture;
 }
 
 Result<ImagePtr> FilmColour::written(const ImagePtr& light, const std::string& space, Depth depth) const

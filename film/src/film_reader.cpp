@@ -9,6 +9,7 @@
 #include <vector>
 
 #include "ember/film/film_colour.h"
+#include "ember/film/proxies.h"
 #include "ember/image/convert.h"
 
 namespace ember {
@@ -34,7 +35,7 @@ std::optional<ColourSpace> spaceOf(ClipColour colour)
 }
 
 Result<std::unique_ptr<ClipReader>> openClip(const Project& project, const Shot& shot, bool asStored,
-                                             const Progress& progress = {})
+                                             const ProxyShelf* proxies, const Progress& progress = {})
 {
     ClipOptions options;
     options.progress = progress;
@@ -42,7 +43,8 @@ Result<std::unique_ptr<ClipReader>> openClip(const Project& project, const Shot&
     options.neverSequence = shot.still;
     options.asStored = asStored;
     options.colour = spaceOf(shot.colour);
-    return ClipReader::open(shot.clip, options);
+    auto clip = ClipReader::open(shot.clip, options);
+    return clip && proxies != nullptr ? proxies->inPlaceOf(std::move(clip).value(), shot, asStored) : std::move(clip);
 }
 
 /// What of a picture the frame shows, in whole pixels; black where there is none of it.
@@ -77,8 +79,8 @@ ImagePtr framed(ImagePtr picture, const Framing& framing, int width, int height)
 
 class FilmReader final : public ClipReader {
 public:
-    FilmReader(const Project& project, bool asStored, std::vector<ClipInfo> clips)
-        : project_(project), asStored_(asStored)
+    FilmReader(const Project& project, bool asStored, const ProxyShelf* proxies, std::vector<ClipInfo> clips)
+        : project_(project), asStored_(asStored), proxies_(proxies != nullptr ? std::optional(*proxies) : std::nullopt)
     {
         info_.kind = ClipKind::video;
         info_.width = project.width;
@@ -152,7 +154,7 @@ private:
             open_.splice(open_.begin(), open_, found);
             return open_.front().clip.get();
         }
-        auto clip = openClip(project_, shot, asStored_);
+        auto clip = openClip(project_, shot, asStored_, proxies_ ? &*proxies_ : nullptr);
         if (!clip)
             return clip.error();
         open_.push_front({shot.clip, shot.still, shot.colour, std::move(clip).value()});
@@ -169,6 +171,7 @@ private:
     };
     Project project_;
     bool asStored_;
+    std::optional<ProxyShelf> proxies_;
     std::list<Opened> open_; ///< the one used last comes first
     ImagePtr black_;
 };
@@ -223,7 +226,7 @@ bool sameFilm(const Project& a, const Project& b)
 namespace {
 
 Result<std::unique_ptr<ClipReader>> openShots(const Project& project, bool asStored, const KnownClips& known,
-                                              const Progress& progress)
+                                              const ProxyShelf* proxies, const Progress& progress)
 {
     if (project.shots.empty())
         return Error{ErrorCode::failed, "The project", "it has no clip"};
@@ -242,7 +245,7 @@ Result<std::unique_ptr<ClipReader>> openShots(const Project& project, bool asSto
             clips.push_back(readIn(one->second, spaceOf(shot.colour)));
             continue;
         }
-        auto clip = openClip(project, shot, asStored, partOf(progress, done / shots, (done + 1) / shots));
+        auto clip = openClip(project, shot, asStored, proxies, partOf(progress, done / shots, (done + 1) / shots));
         if (!clip)
             return clip.error();
         const ClipInfo& info = clip.value()->info();
@@ -252,7 +255,7 @@ Result<std::unique_ptr<ClipReader>> openShots(const Project& project, bool asSto
         clips.push_back(info);
         seen[{shot.clip, shot.still}] = info;
     }
-    return std::unique_ptr<ClipReader>(std::make_unique<FilmReader>(project, asStored, std::move(clips)));
+    return std::unique_ptr<ClipReader>(std::make_unique<FilmReader>(project, asStored, proxies, std::move(clips)));
 }
 
 /// Every picture in the film's primaries, as those who render want it.
@@ -276,10 +279,10 @@ private:
 } // namespace
 
 Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, FilmPictures pictures, const KnownClips& known,
-                                             const Progress& progress)
+                                             const Progress& progress, const ProxyShelf* proxies)
 {
     const bool managed = project.colours.managed() && pictures != FilmPictures::stored;
-    auto film = openShots(project, pictures == FilmPictures::stored || managed, known, progress);
+    auto film = openShots(project, pictures == FilmPictures::stored || managed, known, proxies, progress);
     if (!film || pictures == FilmPictures::stored)
         return film;
     if (managed) {
@@ -291,7 +294,7 @@ Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, FilmPicture
     }
     if (pictures == FilmPictures::shown || film.value()->info().colour == ColourSpace{})
         return film;
-    auto deep = openShots(project, true, known, {});
+    auto deep = openShots(project, true, known, proxies, {});
     if (!deep)
         return deep;
     return std::unique_ptr<ClipReader>(std::make_unique<InPrimaries>(std::move(deep).value()));
@@ -300,7 +303,7 @@ Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, FilmPicture
 std::string missingClip(const Project& project)
 {
     for (const Shot& shot : project.shots)
-        if (!shot.gap() && !openClip(project, shot, false))
+        if (!shot.gap() && !openClip(project, shot, false, nullptr))
             return shot.clip;
     return {};
 }

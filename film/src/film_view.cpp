@@ -12,13 +12,9 @@ Result<std::shared_ptr<const FilmView>> FilmView::of(const Project& project, con
         return managed.error();
     std::shared_ptr<FilmView> view(new FilmView);
     if (const auto& colour = managed.value()) {
-        auto way = colour->toScreen();
-        if (!way)
-            return way.error();
-        view->way_ = std::move(way).value();
         view->depth_ = Depth::single;
         view->colour_ = {colour->primaries(), Transfer::linear};
-        view->table_.emplace([&](const Image& light) { return view->way_->of(light, Depth::single, {}); });
+        view->managed_ = colour;
         view->words_ = Phrase("{}, {}", colour->screen().display, colour->screen().view);
         if (!colour->screen().look.empty())
             view->words_ = Phrase("{}, {}", view->words_, colour->screen().look);
@@ -37,12 +33,13 @@ Result<std::shared_ptr<const FilmView>> FilmView::of(const Project& project, con
 
 ImagePtr FilmView::of(const ImagePtr& rendered) const
 {
-    return std::make_shared<const Image>(table_ ? table_->of(*rendered) : screen_->of(*rendered));
+    return std::make_shared<const Image>(managed_ ? managed_->screenTable().of(*rendered) : screen_->of(*rendered));
 }
 
 ImagePtr FilmView::exactly(const ImagePtr& rendered) const
 {
-    return way_ ? std::make_shared<const Image>(way_->of(*rendered, Depth::sixteen, {})) : of(rendered);
+    return managed_ ? std::make_shared<const Image>(managed_->toScreen().of(*rendered, Depth::sixteen, {}))
+                    : of(rendered);
 }
 
 ImagePtr renderForScreen(const FilmView* view, const ImagePtr& source, FrameLook look, int width, int height)

@@ -2,13 +2,13 @@
 #include "picture_index.h"
 
 #include <algorithm>
-#include <cstdlib>
 #include <cstring>
 #include <ctime>
 #include <filesystem>
 #include <list>
 #include <mutex>
 
+#include "ember/files/cache.h"
 #include "ember/files/whole_file.h"
 
 namespace ember {
@@ -82,28 +82,6 @@ Kept& kept()
     return indexes;
 }
 
-/// Empty where there is nowhere to keep anything.
-fs::path cacheFolder()
-{
-    if (const char* cache = std::getenv("XDG_CACHE_HOME"); cache != nullptr && *cache == '/')
-        return fs::path(cache) / "vast-ember" / "index";
-    if (const char* home = std::getenv("HOME"); home != nullptr && *home == '/')
-        return fs::path(home) / ".cache" / "vast-ember" / "index";
-    return {};
-}
-
-/// FNV-1a, 64 bits: a name for a file, and no more.
-std::string nameFor(const std::string& mark)
-{
-    std::uint64_t hash = 14695981039346656037ULL;
-    for (const char c : mark)
-        hash = (hash ^ static_cast<unsigned char>(c)) * 1099511628211ULL;
-    std::string name;
-    for (int i = 0; i < 16; ++i, hash >>= 4)
-        name += "0123456789abcdef"[hash & 15];
-    return name;
-}
-
 /// The oldest go when there are too many.
 void prune(const fs::path& folder)
 {
@@ -122,7 +100,7 @@ void prune(const fs::path& folder)
 /// A cache that cannot be written is no trouble: the file is read again next time.
 void store(const PictureIndex& index, const std::string& mark)
 {
-    const fs::path folder = cacheFolder();
+    const fs::path folder = cacheFolder("index");
     std::error_code error;
     if (folder.empty() || (!fs::is_directory(folder, error) && !fs::create_directories(folder, error)))
         return;
@@ -195,7 +173,7 @@ Result<SharedIndex> pictureIndex(const std::string& path, int stream, const std:
     if (known) {
         if (auto index = kept().find(mark))
             return index;
-        if (const fs::path folder = cacheFolder(); stamp.bytes >= worthKeeping && !folder.empty()) {
+        if (const fs::path folder = cacheFolder("index"); stamp.bytes >= worthKeeping && !folder.empty()) {
             if (const auto bytes = readFile((folder / nameFor(mark)).string(), largestFile, "an index"); bytes)
                 if (auto index = unpackedIndex(bytes.value(), mark)) {
                     const SharedIndex shared(std::move(index));

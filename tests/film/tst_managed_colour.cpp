@@ -211,6 +211,20 @@ private slots:
             }
         }
     }
+    void aClipWhoseTagsAreWrongKeepsItsCodes()
+    {
+        // PQ that says nothing: named for its shot, the film says it, and codes at rest are the clip's.
+        const QString clip = folder_.filePath(QStringLiteral("untold.mkv"));
+        QVERIFY(madeFilm(clip, QStringLiteral("yuv422p10le"), {QStringLiteral("-c:v"), QStringLiteral("ffv1")}, {}));
+        Project p = managed(clip.toStdString());
+        p.shots.front().space = "Rec.2100 PQ";
+        RenderOptions options = wholeFilm(p);
+        options.form.coder = Coder::asItCame;
+        QVERIFY(renderFilm(p, at(QStringLiteral("named.mkv")), options, goOn));
+        QCOMPARE(probed(at(QStringLiteral("named.mkv")), "color_transfer"), QStringLiteral("smpte2084"));
+        QCOMPARE(probed(at(QStringLiteral("named.mkv")), "color_primaries"), QStringLiteral("bt2020"));
+        test::restIsUntouched(frameSums(clip.toStdString()), frameSums(at(QStringLiteral("named.mkv"))));
+    }
     void lightBecomesCodesThatCanBeSeen()
     {
         // A film of light that is not written as OpenEXR is sRGB, where nothing else was said.
@@ -269,7 +283,8 @@ private slots:
         QCOMPARE(through->words().said(), std::string("sRGB screen, Cut at white"));
         const ImagePtr shown = through->of(opened->picture(0).value());
         const ImagePtr read = openFilm(sdr).value()->picture(0).value();
-        QVERIFY2(test::largestDifference(*shown, *read) <= 2, qPrintable(QString::number(test::largestDifference(*shown, *read))));
+        QVERIFY2(test::largestDifference(*shown, *read) <= 2,
+                 qPrintable(QString::number(test::largestDifference(*shown, *read))));
         QVERIFY(test::largestDifference(*read, *pictureOf(plain, 0)) <= 1);
         QVERIFY(renderStill(sdr, Frame{0}, at(QStringLiteral("still.png")), wholeFilm(sdr)));
         const ImagePtr still = pictureOf(at(QStringLiteral("still.png")), 0);
@@ -288,7 +303,8 @@ private slots:
         const Motion motion(p);
         QVERIFY(motion.at(13) != MotionSample() && motion.at(205) == MotionSample());
         for (const int frame : {13, 205})
-            QVERIFY(std::abs(pictureOf(at(QStringLiteral("gap.mkv")), frame)->deepAt(9, 9)[1] - 65535 * 0.0729055341958355) < 2);
+            QVERIFY(std::abs(pictureOf(at(QStringLiteral("gap.mkv")), frame)->deepAt(9, 9)[1] -
+                             65535 * 0.0729055341958355) < 2);
         const auto light = openFilm(p, FilmPictures::light).value();
         QCOMPARE(light->frame(Frame{13}, p.rate).value()->floatAt(9, 9)[1], 0.0F);
         QVERIFY(light->frame(Frame{3}, p.rate).value()->floatAt(51, 16)[1] > 0.1F);

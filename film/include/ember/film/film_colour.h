@@ -5,11 +5,13 @@
 #include <map>
 #include <memory>
 #include <mutex>
+#include <optional>
 #include <string>
 #include <utility>
 #include <vector>
 
 #include "ember/colour/config.h"
+#include "ember/colour/screen_table.h"
 #include "ember/core/project.h"
 #include "ember/media/clip.h"
 
@@ -39,20 +41,23 @@ public:
 
     /// The light of a picture as its clip holds it: floats, in primaries() as far as anyone else needs to know.
     Result<ImagePtr> light(const ImagePtr& stored, std::size_t shot) const;
-    /// What the screen shows of it: 8 bits.
+    /// What the screen shows of it, quickly: 8 bits.
     Result<ImagePtr> shown(const ImagePtr& stored, std::size_t shot) const;
     /// The film's codes or light for light of the working space.
     Result<ImagePtr> written(const ImagePtr& light, const std::string& space, Depth depth) const;
     /// The film's for a picture that nothing was done to: the very picture where its clip is in the film's space.
     Result<ImagePtr> untouched(const ImagePtr& stored, std::size_t shot, const std::string& space, Depth depth) const;
-    /// From the working space to the screen.
-    Result<ColourWay> toScreen() const { return config_->toScreen(working_, screen_); }
+    /// From the working space to the screen: by the config's own steps, and quickly.
+    const ColourWay& toScreen() const { return *toScreen_; }
+    const ScreenTable& screenTable() const { return *table_; }
 
     const std::vector<Phrase>& notes() const { return notes_; }
 
 private:
     FilmColour() = default;
-    /// A way of the config by the names of its ends; no end is the screen.
+    /// Of the first clip.
+    const std::string& firstSpace() const;
+    /// A way of the config by the names of its ends.
     Result<ColourWay> way(const std::string& from, const std::string& to) const;
 
     std::shared_ptr<const ColourConfig> config_;
@@ -60,6 +65,8 @@ private:
     std::string output_; ///< empty: the first clip's
     Primaries primaries_ = Primaries::bt709;
     DisplayView screen_;
+    std::optional<ColourWay> toScreen_;
+    std::optional<ScreenTable> table_;
     std::vector<std::string> spaces_; ///< of the shots
     ClipInfo film_;
     std::vector<Phrase> notes_;

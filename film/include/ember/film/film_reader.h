@@ -29,13 +29,16 @@ enum class FilmPictures {
     light,  ///< as FilmView wants them: what can be brighter than the screen's white still is
 };
 
+class ProxyShelf;
+
 /// The film as if it were one clip: picture n is what stands on frame n. A clip of another shape than the project's
 /// lies in the frame as its shot's framing says. Gaps are black. A single shot that is all of a clip is that clip. The
 /// film's own colour space is its first clip's; where a config manages its colours, FilmColour knows more. Clips that
-/// are known are opened when a picture of them is asked for. An error when there is no shot, or a clip or the config
-/// cannot be read.
+/// are known are opened when a picture of them is asked for. With `proxies`, clips that have one are read from it. An
+/// error when there is no shot, or a clip or the config cannot be read.
 Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, FilmPictures pictures = FilmPictures::shown,
-                                             const KnownClips& known = {}, const Progress& progress = {});
+                                             const KnownClips& known = {}, const Progress& progress = {},
+                                             const ProxyShelf* proxies = nullptr);
 
 /// The first clip of a project that cannot be opened; empty when all can.
 std::string missingClip(const Project& project);

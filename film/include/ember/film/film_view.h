@@ -4,14 +4,14 @@
 #include <memory>
 #include <optional>
 
-#include "ember/colour/colour_way.h"
-#include "ember/colour/screen_table.h"
 #include "ember/core/project.h"
 #include "ember/image/convert.h"
 #include "ember/media/clip.h"
 #include "ember/render/frame.h"
 
 namespace ember {
+
+class FilmColour;
 
 /// What a screen shows of a film that is rendered in light or codes of its own (FilmPictures::light), so that light
 /// that is added in a view meets highlights that are still there.
@@ -37,9 +37,8 @@ private:
 
     Depth depth_ = Depth::eight;
     ColourSpace colour_;
-    std::optional<ScreenPictures> screen_; ///< by the clips' tags
-    std::optional<ColourWay> way_;         ///< by a config
-    std::optional<ScreenTable> table_;     ///< of that
+    std::optional<ScreenPictures> screen_;      ///< by the clips' tags
+    std::shared_ptr<const FilmColour> managed_; ///< by a config
     Phrase words_;
     std::vector<Phrase> notes_;
 };
