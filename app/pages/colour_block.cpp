@@ -21,7 +21,7 @@ namespace ember::app {
 
 namespace {
 
-constexpr int labelWidth = 96;
+constexpr int labelWidth = 104;
 
 QString shownConfig(const std::string& config)
 {
@@ -53,6 +53,7 @@ ColourBlock::ColourBlock(OpenDocument& document, Film& film, ShotCommands& shots
     configs_->setAccessibleName(tr("Colours"));
     configs_->setToolTip(tr("What says which colours the clips' numbers stand for: their own tags, or a config of "
                             "OpenColorIO with its spaces, displays, views and looks"));
+    configs_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     row->addWidget(configs_, 1);
     auto* file = smallButton(tr("Config file"), QStringLiteral("colour-file"),
                              tr("Choose the file of another config of OpenColorIO"), this);

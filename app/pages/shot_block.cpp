@@ -109,7 +109,7 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
     column->addWidget(values_);
     auto* proxyLine = newRow(proxyRow_, 6, {0, 0, 0, 0});
     auto* playsFrom = dimLabel(tr("Plays from"), proxyRow_);
-    playsFrom->setFixedWidth(96); // as those of the colours below
+    playsFrom->setFixedWidth(104); // as those of the colours below
     proxyLine->addWidget(playsFrom);
     proxy_->setObjectName(QStringLiteral("shot-proxy"));
     proxy_->setAccessibleName(tr("Plays from"));

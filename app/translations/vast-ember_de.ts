@@ -4418,7 +4418,7 @@
     </message>
     <message>
         <source>Config file</source>
-        <translation>Konfigurationsdatei</translation>
+        <translation>Datei</translation>
     </message>
     <message>
         <source>Choose the file of another config of OpenColorIO</source>
