@@ -4,7 +4,9 @@
 #include <algorithm>
 #include <array>
 #include <bit>
+#include <cmath>
 #include <cstdint>
+#include <cstring>
 
 #include <oneapi/tbb/parallel_for.h>
 
@@ -22,18 +24,39 @@ constexpr float most = 128;
 constexpr int stepBits = 23 - 2; ///< four to the octave
 constexpr std::uint32_t firstBits = std::bit_cast<std::uint32_t>(least);
 
-struct Place {
-    int step;
-    float rest; ///< 0 to 1
-};
+// Red, green, blue and alpha side by side, as the machine's own vectors.
+using Four = float __attribute__((vector_size(16)));
+using FourBits = std::uint32_t __attribute__((vector_size(16)));
+using FourWhole = std::int32_t __attribute__((vector_size(16)));
 
-Place placeOf(float light)
+Four fourAt(const float* at)
 {
-    const float held = light > 0 ? std::min(light, most - least) : 0; // NaN is 0
-    const std::uint32_t bits = std::bit_cast<std::uint32_t>(held + least) - firstBits;
-    const int step = std::min(static_cast<int>(bits >> stepBits), side - 2);
-    const auto rest = static_cast<float>(bits - (static_cast<std::uint32_t>(step) << stepBits));
-    return {step, rest * (1.0F / (1U << stepBits))};
+    Four four;
+    std::memcpy(&four, at, sizeof four);
+    return four;
+}
+
+/// Not below 0, nor above `highest`; NaN is 0.
+Four held(Four light, float highest)
+{
+    const Four none{};
+    const Four top = none + highest;
+    const Four positive = light > none ? light : none;
+    return positive < top ? positive : top;
+}
+
+/// The bits of light above those of `least`.
+FourBits bitsOf(Four light)
+{
+    const Four moved = light + least;
+    FourBits bits;
+    std::memcpy(&bits, &moved, sizeof bits);
+    return bits - firstBits;
+}
+
+Four between(const Four& a, const Four& b, float rest)
+{
+    return a + (b - a) * rest;
 }
 
 float lightAt(int step)
@@ -42,6 +65,30 @@ float lightAt(int step)
 }
 
 constexpr std::array<int, 3> stride{4 * side * side, 4 * side, 4};
+
+/// Codes of 8 bits for light, each step of which is far less than a code: the same bits, finer.
+class ScreenCodes {
+public:
+    ScreenCodes()
+    {
+        for (std::size_t i = 0; i < codes_.size(); ++i) {
+            const std::uint32_t middle = firstBits + (static_cast<std::uint32_t>(i) << shift) + (1U << (shift - 1));
+            const double light = static_cast<double>(std::bit_cast<float>(middle) - least);
+            codes_[i] =
+                static_cast<std::uint8_t>(std::lround(255 * std::clamp(codeOfLight(Transfer::srgb, light), 0.0, 1.0)));
+        }
+    }
+    void put(Four light, std::uint8_t* pixel) const
+    {
+        const FourBits at = bitsOf(held(light, 1)) >> shift;
+        for (int k = 0; k < 3; ++k)
+            pixel[k] = codes_[at[k]];
+    }
+
+private:
+    static constexpr int shift = 14; ///< 512 to the octave
+    std::array<std::uint8_t, 10 * 512 + 2> codes_{};
+};
 
 } // namespace
 
@@ -70,38 +117,30 @@ Image ScreenTable::of(const Image& light) const
 {
     Image out(light.width(), light.height(), Depth::eight);
     out.setOpaque(light.opaque());
-    const TransferCurve& curve = TransferCurve::of(Transfer::srgb);
+    static const ScreenCodes codes;
     oneapi::tbb::parallel_for(0, light.height(), [&](int y) {
-        for (int x = 0; x < light.width(); ++x) {
-            const float* from = light.floatAt(x, y);
-            std::uint8_t* to = out.at(x, y);
-            const float alpha = light.opaque() ? 1 : from[3];
-            const float straight = alpha > 0 ? 1 / alpha : 1;
-            std::array<Place, 3> places;
-            for (std::size_t k = 0; k < 3; ++k)
-                places[k] = placeOf(from[k] * straight);
-            // From the corner below all three, along the axis that has most left first.
-            std::array<std::size_t, 3> order{0, 1, 2};
-            if (places[order[0]].rest < places[order[1]].rest)
-                std::swap(order[0], order[1]);
-            if (places[order[1]].rest < places[order[2]].rest)
-                std::swap(order[1], order[2]);
-            if (places[order[0]].rest < places[order[1]].rest)
-                std::swap(order[0], order[1]);
-            const float* corner =
-                table_.data() + places[0].step * stride[0] + places[1].step * stride[1] + places[2].step * stride[2];
-            std::array<float, 4> sum{};
-            float above = 1;
-            for (const std::size_t axis : order) {
-                const float share = above - places[axis].rest;
-                for (std::size_t k = 0; k < 4; ++k)
-                    sum[k] += share * corner[k];
-                above = places[axis].rest;
-                corner += stride[axis];
-            }
-            for (std::size_t k = 0; k < 3; ++k)
-                to[k] = static_cast<std::uint8_t>(255 * curve.code(sum[k] + above * corner[k]) + 0.5F);
-            to[3] = static_cast<std::uint8_t>(255 * std::clamp(alpha, 0.0F, 1.0F) + 0.5F);
+        const float* from = light.floatAt(0, y);
+        std::uint8_t* to = out.at(0, y);
+        const bool opaque = light.opaque();
+        for (int x = 0; x < light.width(); ++x, from += 4, to += 4) {
+            Four colour = fourAt(from);
+            const float alpha = opaque ? 1 : colour[3];
+            if (!opaque && alpha > 0)
+                colour /= alpha;
+            constexpr float top = most - 1; // so that none stands on the last colour itself
+            const FourBits bits = bitsOf(held(colour, top));
+            const FourBits step = bits >> stepBits;
+            const FourBits part = bits & ((1U << stepBits) - 1);
+            const Four rest = __builtin_convertvector(FourWhole(part), Four) * (1.0F / (1U << stepBits));
+            const float* corner = table_.data() + static_cast<std::ptrdiff_t>(step[0]) * stride[0] +
+                                  static_cast<std::ptrdiff_t>(step[1]) * stride[1] +
+                                  static_cast<std::ptrdiff_t>(step[2]) * stride[2];
+            const auto edge = [&](int offset) {
+                return between(fourAt(corner + offset), fourAt(corner + offset + stride[2]), rest[2]);
+            };
+            const auto face = [&](int offset) { return between(edge(offset), edge(offset + stride[1]), rest[1]); };
+            codes.put(between(face(0), face(stride[0]), rest[0]), to);
+            to[3] = opaque ? 255 : static_cast<std::uint8_t>(255 * std::clamp(alpha, 0.0F, 1.0F) + 0.5F);
         }
     });
     return out;

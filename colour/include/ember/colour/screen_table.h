@@ -16,10 +16,9 @@ public:
     /// colours.
     explicit ScreenTable(const std::function<Image(const Image&)>& screen);
 
-    /// A picture of floats as 8 bits; with alpha as Image has it in each. Four colours of the table lie around each
-    /// colour, which is a tetrahedron of them (J. M. Kasson and others, Performing color space conversions with
-    /// three-dimensional linear interpolation, 1995). Steps are a quarter of an octave. Light below 0, and NaN, counts
-    /// as 0, above 128 as 128.
+    /// A picture of floats as 8 bits; with alpha as Image has it in each. What lies between eight colours of the table
+    /// is found on straight lines (trilinear). Steps are a quarter of an octave. Light below 0, and NaN, counts as 0,
+    /// above 128 as 128.
     Image of(const Image& light) const;
 
 private:
