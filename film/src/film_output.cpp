@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <filesystem>
 
+#include "chapters.h"
 #include "ember/core/shown_text.h"
 #include "ember/core/timecode.h"
 #include "ember/film/film_inputs.h"
@@ -108,6 +109,7 @@ Status FilmOutput::prepare(const Project& project, const ClipInfo& clips, const 
     settings.keepPictures = resumed_;
     settings.sounds = sound_.tracks();
     settings.metadata = info.metadata;
+    settings.chapters = chaptersOf(project, info, options.first, options.last);
     settings.overwrite = options.overwrite;
     settings.threads = options.threads;
     settings.firstNumber = options.first.index;

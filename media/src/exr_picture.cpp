@@ -5,6 +5,7 @@
 #include <array>
 #include <cerrno>
 #include <cmath>
+#include <cstdio>
 #include <cstring>
 #include <fcntl.h>
 #include <filesystem>
@@ -26,6 +27,7 @@
 #include <ImfOutputFile.h>
 #include <ImfPartType.h>
 #include <ImfStandardAttributes.h>
+#include <ImfStringAttribute.h>
 #include <ImfThreading.h>
 
 #include "ember/core/shown_text.h"
@@ -140,6 +142,12 @@ struct PictureChannels {
     }
 };
 
+/// Texts that say what is in the file, and not what the picture is about.
+bool isOwn(const std::string& name)
+{
+    return name == "name" || name == "type" || name == "view" || name == "version";
+}
+
 std::string namesOf(const Imf::ChannelList& list)
 {
     std::string names;
@@ -161,6 +169,39 @@ std::optional<Primaries> knownPrimaries(const Imf::Chromaticities& told)
             return known;
     }
     return std::nullopt;
+}
+
+/// The header's texts that are not the format's own.
+Metadata textsOf(const Imf::Header& header)
+{
+    constexpr std::size_t most = 64;      // of entries,
+    constexpr std::size_t longest = 4096; // and of bytes in each
+    Metadata found;
+    for (auto it = header.begin(); it != header.end() && found.size() < most; ++it)
+        if (const auto* text = dynamic_cast<const Imf::StringAttribute*>(&it.attribute());
+            text != nullptr && !isOwn(it.name()) && text->value().size() <= longest)
+            found.emplace_back(it.name(), text->value());
+    return found;
+}
+
+/// SMPTE ST 12-1, as its clock has it.
+std::string textOf(const Imf::TimeCode& code)
+{
+    std::array<char, 16> text{};
+    std::snprintf(text.data(), text.size(), "%02d:%02d:%02d%c%02d", code.hours(), code.minutes(), code.seconds(),
+                  code.dropFrame() ? ';' : ':', code.frame());
+    return text.data();
+}
+
+/// Nothing for what does not go into one: hours from 24 on, and frames from 60 on.
+std::optional<Imf::TimeCode> timeCodeOf(const std::string& text)
+{
+    std::array<int, 4> fields{};
+    char last = ':';
+    if (std::sscanf(text.c_str(), "%2d:%2d:%2d%c%2d", &fields[0], &fields[1], &fields[2], &last, &fields[3]) != 5 ||
+        fields[0] > 23 || fields[3] > 59)
+        return std::nullopt;
+    return Imf::TimeCode(fields[0], fields[1], fields[2], fields[3], last == ';');
 }
 
 class ExrReader final : public ClipReader {
@@ -239,6 +280,9 @@ Status ExrReader::describe(const Imf::MultiPartInputFile& file, const ClipOption
         else
             note(Phrase("names primaries that are not known here: read as BT.709"));
     }
+    info_.metadata = textsOf(header);
+    if (Imf::hasTimeCode(header))
+        info_.timecode = textOf(Imf::timeCode(header));
     info_.tags = tagsOf(info_.colour);
     info_.toldColour = info_.colour;
     info_.toldTags = info_.tags;
@@ -371,6 +415,12 @@ Result<std::string> exrOf(const Image& image, const ExrCoding& coding, const std
         rate.n = static_cast<int>(coding.rate.num());
         rate.d = static_cast<unsigned>(coding.rate.den());
         Imf::addFramesPerSecond(header, rate);
+        if (const auto timecode = timeCodeOf(coding.timecode))
+            Imf::addTimeCode(header, *timecode);
+        constexpr std::size_t longestName = 31; // of files that old readers can read
+        for (const auto& [key, value] : coding.metadata)
+            if (!key.empty() && key.size() <= longestName && !isOwn(key) && header.find(key) == header.end())
+                header.insert(key, Imf::StringAttribute(value));
         const auto width = static_cast<std::size_t>(image.width());
         const std::size_t channels = coding.alpha ? 4 : 3;
         constexpr std::array<const char*, 4> letters{"R", "G", "B", "A"};

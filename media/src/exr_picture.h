@@ -23,6 +23,8 @@ struct ExrCoding {
     bool alpha = false;
     FrameRate rate;
     std::string compression = "zip"; ///< one of exrCompressions
+    Metadata metadata = {};          ///< as text attributes; keys that are the format's own are left out
+    std::string timecode = {};       ///< of the picture; empty: none
 };
 
 /// What compressions are called here, in the order of the library's numbers.

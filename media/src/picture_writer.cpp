@@ -8,6 +8,7 @@
 #include <unistd.h>
 #include <vector>
 
+#include "ember/core/timecode.h"
 #include "ember/files/output_guard.h"
 #include "ember/files/part_files.h"
 #include "exr_picture.h"
@@ -229,7 +230,12 @@ std::string PictureWriter::compression() const
 Result<std::span<const std::uint8_t>> PictureWriter::encoded(const Image& image)
 {
     if (exr()) {
-        auto bytes = exrOf(image, {settings_.halfFloats, settings_.alpha, settings_.rate, compression()}, path_);
+        const auto clock = clockFrom(settings_.timecode, settings_.rate);
+        auto bytes =
+            exrOf(image,
+                  {settings_.halfFloats, settings_.alpha, settings_.rate, compression(), settings_.metadata,
+                   clock ? timecodeOf(number_ - settings_.firstNumber, *clock, settings_.rate) : std::string()},
+                  path_);
         if (!bytes)
             return bytes.error();
         exrBytes_ = std::move(bytes).value();

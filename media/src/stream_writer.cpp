@@ -92,6 +92,7 @@ private:
     Status openVideo();
     Status openSounds();
     void tellMetadata();
+    void tellChapters();
     /// A picture, or with null what is left of them.
     Status encode(const AVFrame* frame);
     Status orError(int code) const;
@@ -161,6 +162,7 @@ Status StreamWriter::prepare()
     if (auto opened = openSounds(); !opened)
         return opened;
     tellMetadata();
+    tellChapters();
     if (!settings_.timecode.empty() && settings_.format != FilmFormat::webm && settings_.format != FilmFormat::gif)
         av_dict_set(settings_.format == FilmFormat::mkv ? &format_->metadata : &videoStream_->metadata, "timecode",
                     settings_.timecode.c_str(), 0);
@@ -461,6 +463,27 @@ void StreamWriter::tellMetadata()
 {
     for (const auto& [key, value] : settings_.metadata)
         av_dict_set(&format_->metadata, key.c_str(), value.c_str(), 0);
+}
+
+void StreamWriter::tellChapters()
+{
+    const auto count = settings_.chapters.size();
+    if (count == 0 || settings_.format == FilmFormat::webm || settings_.format == FilmFormat::gif)
+        return;
+    // The library frees them with everything else.
+    format_->chapters = static_cast<AVChapter**>(av_calloc(count, sizeof(AVChapter*)));
+    for (const Chapter& chapter : settings_.chapters) {
+        auto* one = format_->chapters == nullptr ? nullptr : static_cast<AVChapter*>(av_mallocz(sizeof(AVChapter)));
+        if (one == nullptr)
+            return;
+        one->id = format_->nb_chapters + 1;
+        one->time_base = {1, 1'000'000};
+        one->start = std::llround(chapter.begin * 1e6);
+        one->end = std::llround(chapter.end * 1e6);
+        if (!chapter.title.empty())
+            av_dict_set(&one->metadata, "title", chapter.title.c_str(), 0);
+        format_->chapters[format_->nb_chapters++] = one;
+    }
 }
 
 Status StreamWriter::orError(int code) const

@@ -175,6 +175,25 @@ Metadata metadataOf(const AVFormatContext& format)
     return found;
 }
 
+std::vector<Chapter> chaptersOf(const AVFormatContext& format, double origin)
+{
+    constexpr unsigned most = 1000;
+    constexpr std::size_t longest = 1024; // bytes of a title
+    std::vector<Chapter> found;
+    for (unsigned i = 0; i < std::min(format.nb_chapters, most); ++i) {
+        const AVChapter& chapter = *format.chapters[i];
+        const double clock = av_q2d(chapter.time_base);
+        Chapter one;
+        one.begin = static_cast<double>(chapter.start) * clock - origin;
+        one.end = static_cast<double>(chapter.end) * clock - origin;
+        if (const auto* title = av_dict_get(chapter.metadata, "title", nullptr, 0))
+            one.title = std::string(title->value).substr(0, longest);
+        if (one.end > one.begin && std::isfinite(one.begin) && std::isfinite(one.end))
+            found.push_back(std::move(one));
+    }
+    return found;
+}
+
 } // namespace
 
 Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, const ClipOptions& options)
@@ -211,6 +230,7 @@ Result<std::unique_ptr<ClipReader>> VideoReader::open(const std::string& path, c
     if (!first.value())
         return Error{ErrorCode::damaged, path, "not one picture in it can be decoded"};
     reader->describe(options.sequenceRate, *first.value());
+    reader->info_.chapters = chaptersOf(*format, reader->info_.originSeconds);
     reader->info_ = readIn(std::move(reader->info_), options.colour);
     reader->chooseForm(options.asStored, *first.value());
     if (auto image = reader->converted(*first.value()); image) {

@@ -73,6 +73,69 @@ class SoundTracksTest : public QObject {
     }
 
 private slots:
+    void chaptersGoAlong_data()
+    {
+        QTest::addColumn<QString>("file");
+        for (const char* file : {"chapters.mkv", "chapters.mp4", "chapters.mov"})
+            QTest::addRow("%s", file) << QString::fromLatin1(file);
+    }
+    void chaptersGoAlong()
+    {
+        QFETCH(QString, file);
+        // Four seconds: a chapter to the first, one to the third, one without a name to the end.
+        const QString marks = folder_.filePath(QStringLiteral("marks.txt"));
+        test::writeBytes(marks.toStdString(),
+                         ";FFMETADATA1\n[CHAPTER]\nTIMEBASE=1/1000\nSTART=0\nEND=1000\ntitle=Hämmer\n"
+                         "[CHAPTER]\nTIMEBASE=1/1000\nSTART=1000\nEND=3000\ntitle=Ladle; a=b\n"
+                         "[CHAPTER]\nTIMEBASE=1/1000\nSTART=3000\nEND=4000\n");
+        const QString clip = folder_.filePath(QStringLiteral("marked.mkv"));
+        QVERIFY(test::ffmpeg({QStringLiteral("-f"), QStringLiteral("lavfi"), QStringLiteral("-i"),
+                              QStringLiteral("testsrc=size=64x48:rate=24:duration=4"), QStringLiteral("-i"), marks,
+                              QStringLiteral("-map_metadata"), QStringLiteral("1"), QStringLiteral("-c:v"),
+                              QStringLiteral("ffv1"), clip}));
+        const auto opened = ClipReader::open(clip.toStdString());
+        QCOMPARE(opened.value()->info().chapters.size(), std::size_t{3});
+        Project p = projectForClip(opened.value()->info());
+        const auto chaptersOf = [&](const Project& project, const RenderOptions& options) {
+            const std::string out = folder_.filePath(file).toStdString();
+            if (!renderFilm(project, out, options, goOn))
+                return std::vector<Chapter>();
+            return ClipReader::open(out).value()->info().chapters;
+        };
+        const auto near = [](const Chapter& chapter, double begin, double end, const char* title) {
+            return std::abs(chapter.begin - begin) < 0.002 && std::abs(chapter.end - end) < 0.002 &&
+                   chapter.title == title;
+        };
+        RenderOptions options = wholeFilm(p);
+        options.overwrite = true;
+        auto made = chaptersOf(p, options);
+        QCOMPARE(made.size(), std::size_t{3});
+        QVERIFY(near(made[0], 0, 1, "Hämmer") && near(made[1], 1, 3, "Ladle; a=b") && near(made[2], 3, 4, ""));
+        // A part of the film.
+        options.first = Frame{12};
+        options.last = Frame{35};
+        made = chaptersOf(p, options);
+        QCOMPARE(made.size(), std::size_t{2});
+        QVERIFY(near(made[0], 0, 0.5, "Hämmer") && near(made[1], 0.5, 1, "Ladle; a=b"));
+        // Shots: the last second first, then from half a second on at twice the speed, in two pieces.
+        Shot last = p.shots.front();
+        last.in = 72;
+        last.length = 24;
+        Shot fast = p.shots.front();
+        fast.in = 12;
+        fast.speed = 2;
+        fast.length = 12;
+        Shot rest = fast;
+        rest.in = 36;
+        p.shots.clear();
+        for (const Shot& shot : {last, fast, rest})
+            p.addShot(shot);
+        options = wholeFilm(p);
+        options.overwrite = true;
+        made = chaptersOf(p, options);
+        QCOMPARE(made.size(), std::size_t{3});
+        QVERIFY(near(made[0], 0, 1, "") && near(made[1], 1, 1.25, "Hämmer") && near(made[2], 1.25, 2, "Ladle; a=b"));
+    }
     void initTestCase()
     {
         three_ = at("three.mkv");

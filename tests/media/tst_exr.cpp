@@ -312,6 +312,49 @@ private slots:
         // A folder and a pipe are not opened.
         QVERIFY(!openedAsStored(folder_.path().toStdString()));
     }
+    void textsAndTimecodeGoThrough()
+    {
+        FilmSettings settings;
+        settings.format = FilmFormat::exrSequence;
+        settings.width = width;
+        settings.height = height;
+        settings.depth = Depth::single;
+        settings.rate = *FrameRate::make(24, 1);
+        settings.firstNumber = 7;
+        settings.timecode = "01:00:59:22";
+        // Keys that are the format's own, or too long, or nothing, are left out.
+        settings.metadata = {{"owner", "The foundry"},       {"title", "Glüh"}, {"dataWindow", "none"},
+                             {"timeCode", "none"},           {"type", "none"},  {"", "none"},
+                             {std::string(200, 'k'), "none"}};
+        auto writer = FilmWriter::create(at("told_%04d.exr"), settings);
+        QVERIFY(writer);
+        Image picture(width, height, Depth::single);
+        picture.setOpaque(true);
+        for (int y = 0; y < height; ++y)
+            picture.blacken(0, y, width);
+        for (int i = 0; i < 3; ++i)
+            QVERIFY(writer.value()->addFrame(picture));
+        QVERIFY(writer.value()->finish());
+        constexpr std::array<const char*, 3> codes{"01:00:59:22", "01:00:59:23", "01:01:00:00"};
+        for (int i = 0; i < 3; ++i) {
+            ClipOptions options;
+            options.neverSequence = true;
+            const auto clip = ClipReader::open(sequenceFile(at("told_%04d.exr"), 7 + i), options);
+            QVERIFY2(clip, clip ? "" : sentence(clip.error()).c_str());
+            QCOMPARE(clip.value()->info().timecode, std::string(codes[static_cast<std::size_t>(i)]));
+            QCOMPARE(clip.value()->info().metadata, (Metadata{{"owner", "The foundry"}, {"title", "Glüh"}}));
+        }
+        // Drop-frame, and hours that no clock has.
+        settings.rate = *FrameRate::make(30000, 1001);
+        settings.overwrite = true;
+        for (const char* code : {"10:00:00;00", "30:00:00:00"}) {
+            settings.timecode = code;
+            auto one = FilmWriter::create(at("told_%04d.exr"), settings);
+            QVERIFY(one.value()->addFrame(picture) && one.value()->finish());
+            const auto clip = ClipReader::open(sequenceFile(at("told_%04d.exr"), 7), {.neverSequence = true});
+            QCOMPARE(clip.value()->info().timecode, std::string(code[0] == '1' ? code : ""));
+        }
+    }
 };
 
 EMBER_TEST(ExrTest)

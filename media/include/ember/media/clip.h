@@ -34,6 +34,7 @@ struct ClipInfo {
     bool hasSound = false;
     std::vector<SoundTrack> sounds; ///< the one it names first, then the others
     Metadata metadata;              ///< what it says of itself, without what is its container's and its coder's
+    std::vector<Chapter> chapters;  ///< in order
     std::string timecode;           ///< of its first frame, as it is stored ("01:00:00:00"); empty where it has none
     std::string codec;              ///< "h264", "png", …
     bool alpha = false;

@@ -101,14 +101,16 @@ struct FilmSettings {
     Depth depth = Depth::eight;   ///< of the pictures that are added
     ColourTags tags = {};         ///< of the pictures that are added, and how their luma and chroma are made
     bool halfFloats = true;       ///< of OpenEXR
-    std::string timecode = {};    ///< of the first picture ("01:00:00:00"), kept by films but GIF and WebM; empty: none
+    std::string timecode = {};    ///< of the first picture ("01:00:00:00"), kept by films but GIF and WebM, and by
+                                  ///< OpenEXR; empty: none
     std::string storedCodec = {}; ///< of the clip, for `asItCame`: see ClipInfo
     std::string storedPixels = {};
     std::string storedCompression = {};
     FilmQuality quality = FilmQuality::good;
     bool keepPictures = false;          ///< of a sequence that is not finished, so that it can be gone on with
     std::vector<FilmTrack> sounds = {}; ///< none in formats that hold none
-    Metadata metadata = {};             ///< of the file as a whole
+    Metadata metadata = {};             ///< of the file as a whole; of OpenEXR of every picture
+    std::vector<Chapter> chapters = {}; ///< in order; kept by films but WebM and GIF
     bool overwrite = false;
     int threads = 0;              ///< for the encoder; 0: as many as the machine has
     std::int64_t firstNumber = 0; ///< number of the first picture of a sequence

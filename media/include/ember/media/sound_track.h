@@ -19,6 +19,15 @@ struct SoundTrack {
     bool operator==(const SoundTrack&) const = default;
 };
 
+/// A part of a film that a file names.
+struct Chapter {
+    double begin = 0; ///< seconds from the first picture
+    double end = 0;
+    std::string title = {};
+
+    bool operator==(const Chapter&) const = default;
+};
+
 /// What a file says of itself ("title", "date", …), by its keys.
 using Metadata = std::vector<std::pair<std::string, std::string>>;
 
