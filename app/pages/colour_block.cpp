@@ -219,6 +219,14 @@ void ColourBlock::refreshNames()
     names_->setVisible(config.ok());
     if (!config.ok())
         return;
+    Filled filled{config.value(), setup, std::nullopt, {}};
+    if (const auto here = shots_.shotHere())
+        filled.shot = here->index;
+    for (const Shot& shot : project.shots)
+        filled.clips.emplace_back(shot.clip, shot.space, shot.colour);
+    if (filled == filled_)
+        return;
+    filled_ = std::move(filled);
     const ColourConfig& has = *config.value();
     const auto colour = FilmColour::of(project, film_.clipInfo().value_or(ClipInfo()));
     const bool known = colour.ok() && colour.value() != nullptr && film_.clipInfo().has_value();

@@ -4,13 +4,16 @@
 #include <array>
 #include <functional>
 #include <memory>
+#include <optional>
 #include <string>
+#include <tuple>
 #include <vector>
 
 #include <QWidget>
 
 #include "dialogs.h"
 #include "ember/colour/config.h"
+#include "ember/core/project.h"
 #include "film.h"
 #include "messages.h"
 #include "open_document.h"
@@ -59,6 +62,16 @@ private:
     std::vector<std::unique_ptr<Row>> rows_;
     Row* shot_ = nullptr;
     ChoiceRun configChoices_;
+    /// What the lists were filled of, so that other edits do not fill them again.
+    struct Filled {
+        std::shared_ptr<const ColourConfig> config;
+        ColourSetup setup;
+        std::optional<std::size_t> shot;
+        std::vector<std::tuple<std::string, std::string, ClipColour>> clips;
+
+        bool operator==(const Filled&) const = default;
+    };
+    std::optional<Filled> filled_;
     int asked_ = 0; ///< configs that were asked for: an answer to an older wish is late
 };
 

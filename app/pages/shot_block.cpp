@@ -26,18 +26,16 @@ namespace {
 constexpr std::size_t mostListed = 8;
 
 const FieldSpec inField{"in", "In", "", 0, 100'000'000, 0, 1, "The clip's frame that is shown first; the length stays"};
-/// What a shot's framing has of this; the rest only where it is placed by hand.
-std::optional<double> framingValue(const Shot& shot, const std::string& key)
+/// What a framing has of this; the rest only where it is placed by hand.
+std::optional<double> framingValue(const Framing& framing, const std::string& key)
 {
-    if (shot.gap())
-        return std::nullopt;
     if (key == shotfield::framing.key)
-        return static_cast<double>(shot.framing.how);
-    if (shot.framing.how != Framing::How::place)
+        return static_cast<double>(framing.how);
+    if (framing.how != Framing::How::place)
         return std::nullopt;
-    return key == shotfield::framingX.key      ? std::optional(shot.framing.x)
-           : key == shotfield::framingY.key    ? std::optional(shot.framing.y)
-           : key == shotfield::framingSize.key ? std::optional(shot.framing.size)
+    return key == shotfield::framingX.key      ? std::optional(framing.x)
+           : key == shotfield::framingY.key    ? std::optional(framing.y)
+           : key == shotfield::framingSize.key ? std::optional(framing.size)
                                                : std::nullopt;
 }
 
@@ -49,6 +47,17 @@ void setFramingValue(Framing& framing, const std::string& key, double value)
         (key == shotfield::framingX.key   ? framing.x
          : key == shotfield::framingY.key ? framing.y
                                           : framing.size) = value;
+}
+
+/// The easing of the way that the playhead is on.
+Ease easeHere(const std::vector<FramingKey>& keys, const Shot& shot, const ShotPlace& here, std::int64_t frame)
+{
+    const double at = shot.clipFrame(static_cast<double>(frame - here.first));
+    Ease ease = keys.front().ease;
+    for (const FramingKey& key : keys)
+        if (static_cast<double>(key.frame.index) <= at + 0.5)
+            ease = key.ease;
+    return ease;
 }
 
 const FieldSpec lengthField{"length", "Length", "frames", 1, 100'000'000, 1, 1, "How long the shot is in the film",
@@ -64,8 +73,15 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
                          this)),
       remove_(smallButton(tr("Delete"), QStringLiteral("shot-delete"),
                           tr("Takes the shot under the playhead out of the film, with its strikes"), this)),
-      proxyRow_(new QWidget(this)), proxy_(new WordList(proxyRow_)), proxySays_(dimLabel({}, proxyRow_)),
-      waitingSays_(dimLabel({}, this)), waitingColumn_(new QVBoxLayout)
+      keyRow_(new QWidget(this)),
+      keyHere_(smallButton(tr("Key here"), QStringLiteral("framing-key"),
+                           tr("Keeps how the picture lies in the frame at the playhead as a key; between keys it is "
+                              "reframed evenly. Strikes are added to it."),
+                           keyRow_)),
+      keyGone_(smallButton(tr("Delete key"), QStringLiteral("framing-key-delete"),
+                           tr("Takes the key under the playhead away"), keyRow_)),
+      keySays_(dimLabel({}, keyRow_)), proxyRow_(new QWidget(this)), proxy_(new WordList(proxyRow_)),
+      proxySays_(dimLabel({}, proxyRow_)), waitingSays_(dimLabel({}, this)), waitingColumn_(new QVBoxLayout)
 {
     setObjectName(QStringLiteral("shot-block"));
     auto* column = newColumn(this, 4, {0, 0, 0, 0});
@@ -89,7 +105,12 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
             return shot.gap() || document_.project().colours.managed()
                        ? std::nullopt
                        : std::optional(static_cast<double>(shot.colour));
-        if (const auto value = framingValue(shot, key))
+        const Framing framing = framingOn(document_.project(), shot.id, Frame{playhead_.frame()});
+        if (key == shotfield::framingEase.key)
+            return framing.how == Framing::How::place && framing.keys.size() > 1
+                       ? std::optional(static_cast<double>(easeHere(framing.keys, shot, *here, playhead_.frame())))
+                       : std::nullopt;
+        if (const auto value = shot.gap() ? std::nullopt : framingValue(framing, key))
             return *value;
         if (shot.available == 0 || key.starts_with("framing")) // nothing in it moves
             return std::nullopt;
@@ -103,10 +124,27 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
     values_->add("in", inField);
     values_->add("length", lengthField);
     values_->add("speed", shotfield::speed);
-    for (const FieldSpec* spec :
-         {&shotfield::colour, &shotfield::framing, &shotfield::framingX, &shotfield::framingY, &shotfield::framingSize})
+    for (const FieldSpec* spec : {&shotfield::colour, &shotfield::framing, &shotfield::framingX, &shotfield::framingY,
+                                  &shotfield::framingSize, &shotfield::framingEase})
         values_->add(std::string(spec->key), *spec);
     column->addWidget(values_);
+    auto* keyLine = newRow(keyRow_, 6, {0, 0, 0, 0});
+    keyLine->addWidget(keyHere_);
+    keyLine->addWidget(keyGone_);
+    keySays_->setObjectName(QStringLiteral("framing-keys-say"));
+    keyLine->addWidget(keySays_, 1);
+    column->addWidget(keyRow_);
+    connect(keyHere_, &QPushButton::clicked, this, [this] {
+        if (const Shot* shot = shotHere())
+            document_.edit(withFramingKey(document_.project(), shot->id, Frame{playhead_.frame()},
+                                          framingOn(document_.project(), shot->id, Frame{playhead_.frame()})),
+                           tr("Framing key on frame %1").arg(playhead_.frame()));
+    });
+    connect(keyGone_, &QPushButton::clicked, this, [this] {
+        if (const Shot* shot = shotHere())
+            document_.edit(withoutFramingKey(document_.project(), shot->id, Frame{playhead_.frame()}),
+                           tr("Framing key on frame %1 deleted").arg(playhead_.frame()));
+    });
     auto* proxyLine = newRow(proxyRow_, 6, {0, 0, 0, 0});
     auto* playsFrom = dimLabel(tr("Plays from"), proxyRow_);
     playsFrom->setFixedWidth(104); // as those of the colours below
@@ -152,10 +190,18 @@ void ShotBlock::setValue(const std::string& key, double value, Document::Gesture
         document_.edit(withShots(project, std::move(shots)),
                        tr("The clip of shot %1 is read in another colour space").arg(here->index + 1), gesture);
         return; // the playhead stays
+    } else if (key == shotfield::framingEase.key) {
+        document_.edit(withFramingEase(project, shot.id, Frame{playhead_.frame()}, static_cast<Ease>(value)),
+                       tr("Shot %1 is reframed with another easing").arg(here->index + 1), gesture);
+        return; // the playhead stays
     } else if (key.starts_with("framing")) {
+        Framing framing = framingOn(project, shot.id, Frame{playhead_.frame()});
+        setFramingValue(framing, key, value);
         std::vector<Shot> shots = project.shots;
-        setFramingValue(shots[here->index].framing, key, value);
-        document_.edit(withShots(project, std::move(shots)),
+        shots[here->index].framing = framing;
+        const bool keyed = !framing.keys.empty() && key != shotfield::framing.key;
+        document_.edit(keyed ? withFramingKey(project, shot.id, Frame{playhead_.frame()}, framing)
+                             : withShots(project, std::move(shots)),
                        tr("The picture of shot %1 is framed anew").arg(here->index + 1), gesture);
         return; // the playhead stays
     } else {
@@ -185,8 +231,34 @@ void ShotBlock::refresh()
           playhead_.frame() == here->first ? tr("It begins here already; go to where it is to be split") : QString());
     allow(remove_, project.shots.size() == 1 ? tr("It is the only shot") : QString());
     values_->refresh();
+    refreshKeys();
     refreshProxy(false);
     refreshWaiting();
+}
+
+const Shot* ShotBlock::shotHere() const
+{
+    const auto here = shots_.shotHere();
+    const auto& shots = document_.project().shots;
+    return here && !shots[here->index].gap() ? &shots[here->index] : nullptr;
+}
+
+void ShotBlock::refreshKeys()
+{
+    const Shot* shot = shotHere();
+    keyRow_->setVisible(shot != nullptr && shot->framing.how == Framing::How::place);
+    if (keyRow_->isHidden())
+        return;
+    const auto frames = framingKeyFrames(document_.project(), shot->id);
+    constexpr std::size_t mostNamed = 5;
+    QStringList names;
+    for (std::size_t i = 0; i < std::min(frames.size(), mostNamed); ++i)
+        names << QString::number(frames[i].index);
+    if (frames.size() > mostNamed)
+        names << QStringLiteral("…");
+    keySays_->setText(frames.empty() ? tr("no keys: it stands") : tr("keys: %1").arg(names.join(QStringLiteral(", "))));
+    const bool onOne = std::find(frames.begin(), frames.end(), Frame{playhead_.frame()}) != frames.end();
+    allow(keyGone_, onOne ? QString() : tr("No key stands on this frame"));
 }
 
 void ShotBlock::chooseProxy()

@@ -35,6 +35,9 @@ public:
 private:
     void setValue(const std::string& key, double value, Document::Gesture gesture);
     void refreshWaiting();
+    void refreshKeys();
+    /// The shot under the playhead; null for a gap, and where there is none.
+    const Shot* shotHere() const;
     /// `anew`: also where it is the same clip, whose files are not asked for each frame.
     void refreshProxy(bool anew);
     void chooseProxy();
@@ -49,6 +52,10 @@ private:
     QPushButton* split_;
     QPushButton* remove_;
     ControlGrid* values_;
+    QWidget* keyRow_; ///< of the framing
+    QPushButton* keyHere_;
+    QPushButton* keyGone_;
+    QLabel* keySays_;
     QWidget* proxyRow_;
     QComboBox* proxy_;
     QLabel* proxySays_;

@@ -967,3 +967,4 @@ QT_TRANSLATE_NOOP("Engine", "There is no folder for proxies: neither XDG_CACHE_H
 QT_TRANSLATE_NOOP("Engine", "A still is read once and needs no proxy.")
 QT_TRANSLATE_NOOP("Engine", "A proxy holds no light above white: OpenEXR plays from its own files.")
 QT_TRANSLATE_NOOP("Engine", "The proxy")
+QT_TRANSLATE_NOOP("Engine", "Easing from the key before to the next")

@@ -3816,6 +3816,10 @@
         <source>The proxy</source>
         <translation>Der Proxy</translation>
     </message>
+    <message>
+        <source>Easing from the key before to the next</source>
+        <translation>Wie es vom Key davor zum nächsten weitergeht</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -3971,6 +3975,33 @@
     <message>
         <source>%1, only the group %2.</source>
         <translation>%1, nur die Gruppe %2.</translation>
+    </message>
+</context>
+<context>
+    <name>ember::app</name>
+    <message>
+        <source>Framing key on frame %1</source>
+        <translation>Ausschnitt-Key auf Bild %1</translation>
+    </message>
+    <message>
+        <source>Framing key on frame %1 deleted</source>
+        <translation>Ausschnitt-Key auf Bild %1 gelöscht</translation>
+    </message>
+    <message>
+        <source>Plays from</source>
+        <translation>Spielt aus</translation>
+    </message>
+    <message>
+        <source>the clip</source>
+        <translation>dem Clip</translation>
+    </message>
+    <message>
+        <source>a half-size proxy</source>
+        <translation>einem Proxy in halber Größe</translation>
+    </message>
+    <message>
+        <source>a quarter-size proxy</source>
+        <translation>einem Proxy in Viertelgröße</translation>
     </message>
 </context>
 <context>
@@ -10422,22 +10453,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Der Clip der Einstellung %1 wird in einem anderen Farbraum gelesen</translation>
     </message>
     <message>
-        <source>Plays from</source>
-        <translation>Spielt aus</translation>
-    </message>
-    <message>
-        <source>the clip</source>
-        <translation>dem Clip</translation>
-    </message>
-    <message>
-        <source>a half-size proxy</source>
-        <translation>einem Proxy in halber Größe</translation>
-    </message>
-    <message>
-        <source>a quarter-size proxy</source>
-        <translation>einem Proxy in Viertelgröße</translation>
-    </message>
-    <message>
         <source>waits</source>
         <translation>wartet</translation>
     </message>
@@ -10448,6 +10463,38 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>A small copy of the clip, kept in the cache, that plays where the clip itself is too heavy. At rest the picture is the clip&apos;s own; films are never made from it.</source>
         <translation>Eine kleine Kopie des Clips im Zwischenspeicher, die spielt, wo der Clip selbst zu schwer ist. In Ruhe ist das Bild das des Clips; Filme entstehen nie daraus.</translation>
+    </message>
+    <message>
+        <source>Key here</source>
+        <translation>Key hier</translation>
+    </message>
+    <message>
+        <source>Keeps how the picture lies in the frame at the playhead as a key; between keys it is reframed evenly. Strikes are added to it.</source>
+        <translation>Hält als Key fest, wie das Bild am Abspielkopf im Format liegt; dazwischen wird gleichmäßig umkadriert. Schläge kommen dazu.</translation>
+    </message>
+    <message>
+        <source>Delete key</source>
+        <translation>Key löschen</translation>
+    </message>
+    <message>
+        <source>Takes the key under the playhead away</source>
+        <translation>Nimmt den Key unter dem Abspielkopf weg</translation>
+    </message>
+    <message>
+        <source>Shot %1 is reframed with another easing</source>
+        <translation>Einstellung %1 wird mit anderem Verlauf umkadriert</translation>
+    </message>
+    <message>
+        <source>no keys: it stands</source>
+        <translation>keine Keys: es steht</translation>
+    </message>
+    <message>
+        <source>keys: %1</source>
+        <translation>Keys: %1</translation>
+    </message>
+    <message>
+        <source>No key stands on this frame</source>
+        <translation>Auf diesem Bild steht kein Key</translation>
     </message>
 </context>
 <context>

@@ -30,6 +30,8 @@ const FieldSpec framingX{"framing_x", "x", "px", -20000,
                          20000,       0,   1,    "From the frame's middle to the picture's, to the right"};
 const FieldSpec framingY{"framing_y", "y", "px", -20000, 20000, 0, 1, "From the frame's middle to the picture's, down"};
 const FieldSpec framingSize{"framing_size", "Size", "%", 0.05, 20, 1, 0.01, "Of the size that just fills the frame"};
+const FieldSpec framingEase =
+    choiceField("framing_ease", "Ease", easeWords, 1, "Easing from the key before to the next");
 constexpr std::array<std::string_view, 9> colourNames{"as_tagged", "bt709",        "bt2020",        "display_p3", "pq",
                                                       "hlg",       "linear_bt709", "linear_bt2020", "acescg"};
 constexpr Choices colourWords{colourNames};
@@ -51,24 +53,53 @@ FramedPart framedPart(const Framing& framing, int pictureWidth, int pictureHeigh
     return {0.5 * (pictureWidth - width) - x, 0.5 * (pictureHeight - height) - y, width, height};
 }
 
+namespace {
+
+/// The last key at or before an instant, and how far the way to the next is gone, with its easing; the first key before
+/// all of them. There must be one.
+template <typename Key>
+std::pair<std::size_t, double> placeAmong(const std::vector<Key>& keys, FrameTime time)
+{
+    const auto after = std::upper_bound(keys.begin(), keys.end(), time, [](FrameTime t, const Key& key) {
+        return t < static_cast<double>(key.frame.index);
+    });
+    if (after == keys.begin())
+        return {0, 0};
+    const auto at = static_cast<std::size_t>(after - keys.begin()) - 1;
+    if (after == keys.end())
+        return {at, 0};
+    const Key& key = keys[at];
+    return {at, eased(key.ease,
+                      (time - static_cast<double>(key.frame.index)) / static_cast<double>(after->frame - key.frame))};
+}
+
+} // namespace
+
+Framing framingAt(const Framing& framing, FrameTime clipFrame)
+{
+    Framing now = framing;
+    if (framing.how != Framing::How::place || framing.keys.empty())
+        return now;
+    const auto [at, share] = placeAmong(framing.keys, clipFrame);
+    const FramingKey& key = framing.keys[at];
+    const FramingKey& next = framing.keys[std::min(at + 1, framing.keys.size() - 1)];
+    now.x = key.x + (next.x - key.x) * share;
+    now.y = key.y + (next.y - key.y) * share;
+    now.size = key.size + (next.size - key.size) * share;
+    return now;
+}
+
 MoveKey moveAt(const std::vector<MoveKey>& keys, FrameTime time)
 {
     if (keys.empty())
         return {};
-    const auto after = std::upper_bound(keys.begin(), keys.end(), time, [](FrameTime t, const MoveKey& key) {
-        return t < static_cast<double>(key.frame.index);
-    });
-    if (after == keys.begin())
-        return keys.front();
-    MoveKey at = *(after - 1);
-    if (after == keys.end())
-        return at;
-    const double share =
-        eased(at.ease, (time - static_cast<double>(at.frame.index)) / static_cast<double>(after->frame - at.frame));
-    at.x += (after->x - at.x) * share;
-    at.y += (after->y - at.y) * share;
-    at.zoom += (after->zoom - at.zoom) * share;
-    at.roll += (after->roll - at.roll) * share;
+    const auto [index, share] = placeAmong(keys, time);
+    MoveKey at = keys[index];
+    const MoveKey& next = keys[std::min(index + 1, keys.size() - 1)];
+    at.x += (next.x - at.x) * share;
+    at.y += (next.y - at.y) * share;
+    at.zoom += (next.zoom - at.zoom) * share;
+    at.roll += (next.roll - at.roll) * share;
     return at;
 }
 

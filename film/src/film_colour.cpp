@@ -68,7 +68,6 @@ Result<std::shared_ptr<const FilmColour>> FilmColour::of(const Project& project,
     if (!toScreen)
         return toScreen.error();
     made->toScreen_ = std::move(toScreen).value();
-    made->table_.emplace([&](const Image& light) { return made->toScreen_->of(light, Depth::single, {}); });
     const auto working = made->config_->known(made->working_);
     if (working)
         made->primaries_ = working->primaries;
@@ -176,10 +175,18 @@ Result<ImagePtr> FilmColour::light(const ImagePtr& stored, std::size_t shot) con
     return brought(here.value(), stored, Depth::single, colour);
 }
 
+const ScreenTable& FilmColour::screenTable() const
+{
+    std::call_once(tableMade_, [this] {
+        table_.emplace([this](const Image& light) { return toScreen_->of(light, Depth::single, {}); });
+    });
+    return *table_;
+}
+
 Result<ImagePtr> FilmColour::shown(const ImagePtr& stored, std::size_t shot) const
 {
     auto picture = light(stored, shot);
-    return picture ? Result<ImagePtr>(std::make_shared<const Image>(table_->of(*picture.value()))) : picture;
+    return picture ? Result<ImagePtr>(std::make_shared<const Image>(screenTable().of(*picture.value()))) : picture;
 }
 
 Result<ImagePtr> FilmColour::written(const ImagePtr& light, const std::string& space, Depth depth) const

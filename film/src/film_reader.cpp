@@ -11,6 +11,8 @@
 #include "ember/film/film_colour.h"
 #include "ember/film/proxies.h"
 #include "ember/image/convert.h"
+#include "ember/render/frame.h"
+#include "ember/render/warp.h"
 
 namespace ember {
 
@@ -45,6 +47,28 @@ Result<std::unique_ptr<ClipReader>> openClip(const Project& project, const Shot&
     options.colour = spaceOf(shot.colour);
     auto clip = ClipReader::open(shot.clip, options);
     return clip && proxies != nullptr ? proxies->inPlaceOf(std::move(clip).value(), shot, asStored) : std::move(clip);
+}
+
+/// What of a picture a frame of this size shows; black where there is none of it. Moved by parts of a pixel, so that a
+/// slow pan is even.
+ImagePtr reframed(const ImagePtr& picture, const FramedPart& part, int width, int height)
+{
+    const Image* from = picture.get();
+    Image half;
+    FramedPart shown = part;
+    while (shown.width >= 2 * width && shown.height >= 2 * height) { // four pixels a side would miss most of them
+        half = halved(*from);
+        from = &half;
+        for (double* of : {&shown.left, &shown.top, &shown.width, &shown.height})
+            *of /= 2;
+    }
+    auto out = std::make_shared<Image>(width, height, picture->depth(), picture->colour());
+    const double across = shown.width / width;
+    const double down = shown.height / height;
+    // From the middle of a pixel to the middle of a pixel.
+    const Matrix3 map{{across, 0, shown.left + 0.5 * (across - 1), 0, down, shown.top + 0.5 * (down - 1), 0, 0, 1}};
+    warp(*from, map, EdgeMode::plain, Colour(), *out);
+    return out;
 }
 
 /// What of a picture the frame shows, in whole pixels; black where there is none of it.
@@ -141,7 +165,12 @@ public:
             foundDamaged(index);
         if (!picture)
             return picture;
-        return framed(std::move(picture).value(), shot.framing, project_.width, project_.height);
+        if (shot.framing.how != Framing::How::place || shot.framing.keys.empty())
+            return framed(std::move(picture).value(), shot.framing, project_.width, project_.height);
+        const Image& whole = *picture.value();
+        const FramedPart part = framedPart(framingAt(shot.framing, static_cast<double>(at)), whole.width(),
+                                           whole.height(), project_.width, project_.height);
+        return reframed(picture.value(), part, project_.width, project_.height);
     }
 
 private:

@@ -480,8 +480,11 @@ void StreamWriter::tellChapters()
         one->time_base = {1, 1'000'000};
         one->start = std::llround(chapter.begin * 1e6);
         one->end = std::llround(chapter.end * 1e6);
-        if (!chapter.title.empty())
-            av_dict_set(&one->metadata, "title", chapter.title.c_str(), 0);
+        // MP4 and MOV have no chapter without a name: it is called by its number.
+        const bool named = !chapter.title.empty() || settings_.format != FilmFormat::mkv;
+        if (named)
+            av_dict_set(&one->metadata, "title",
+                        chapter.title.empty() ? std::to_string(one->id).c_str() : chapter.title.c_str(), 0);
         format_->chapters[format_->nb_chapters++] = one;
     }
 }

@@ -140,6 +140,10 @@ Project withFrameSize(Project project, int width, int height, PixelAmounts amoun
         }
         shot.framing.x *= picture;
         shot.framing.y *= picture;
+        for (FramingKey& key : shot.framing.keys) {
+            key.x *= picture;
+            key.y *= picture;
+        }
     }
     for (Layer& layer : project.layers) {
         layer.x *= across;
@@ -169,6 +173,7 @@ Project withFrameRate(Project project, FrameRate rate)
                 times.whole(shot.available),
                 static_cast<std::int64_t>(std::ceil(shot.in + static_cast<double>(shot.length) * shot.speed - 1e-6)));
         times.moveAll(shot.move);
+        times.moveAll(shot.framing.keys);
         for (Strike& strike : shot.trimmed)
             times.move(strike.frame);
     }

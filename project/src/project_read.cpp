@@ -127,6 +127,18 @@ MoveKey readMoveKey(const Json& json, const std::string& place, JsonTrouble& tro
     return key;
 }
 
+FramingKey readFramingKey(const Json& json, const std::string& place, JsonTrouble& trouble)
+{
+    JsonObject object(json, place, trouble);
+    FramingKey key;
+    key.frame = Frame{object.needInteger("frame", 0, longestFilm)};
+    key.x = object.number("x", shotfield::framingX.min, shotfield::framingX.max, 0);
+    key.y = object.number("y", shotfield::framingY.min, shotfield::framingY.max, 0);
+    key.size = object.number("size", shotfield::framingSize.min, shotfield::framingSize.max, 1);
+    key.ease = static_cast<Ease>(object.choice("ease", easeWords, 1));
+    return key;
+}
+
 /// Puts things in the order of their frames; two on one frame are trouble.
 template <typename List>
 void inOrder(List& list, const std::string& place, JsonTrouble& trouble)
@@ -203,6 +215,10 @@ Shot readShot(const Json& json, const std::string& place, const std::string& fol
         shot.framing.x = values.number("x", shotfield::framingX.min, shotfield::framingX.max, 0);
         shot.framing.y = values.number("y", shotfield::framingY.min, shotfield::framingY.max, 0);
         shot.framing.size = values.number("size", shotfield::framingSize.min, shotfield::framingSize.max, 1);
+        readList(values, "keys", false, [&](const Json& item, const std::string& where) {
+            shot.framing.keys.push_back(readFramingKey(item, where, trouble));
+        });
+        inOrder(shot.framing.keys, values.placeOf("keys"), trouble);
     }
     shot.in = object.number("in", 0, static_cast<double>(longestFilm), 0);
     shot.speed = object.number("speed", shotfield::speed.min, shotfield::speed.max, 1);

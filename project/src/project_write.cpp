@@ -102,6 +102,12 @@ Json toJson(const Shot& shot, const Project& project, const std::string& folder)
                            {"x", shot.framing.x},
                            {"y", shot.framing.y},
                            {"size", shot.framing.size}};
+    for (const FramingKey& key : shot.framing.keys)
+        json["framing"]["keys"].push_back({{"frame", key.frame.index},
+                                           {"x", key.x},
+                                           {"y", key.y},
+                                           {"size", key.size},
+                                           {"ease", std::string(easeWords[static_cast<std::size_t>(key.ease)])}});
     for (const Strike& strike : shot.trimmed)
         json["trimmed"].push_back(toJson(strike, project));
     for (const MoveKey& key : shot.move)

@@ -140,6 +140,20 @@ std::optional<MoveKey> moveKeyFrom(const std::vector<std::string_view>& parts)
     return MoveKey{*frame, *x, *y, *zoom, *roll, *ease};
 }
 
+std::optional<FramingKey> framingKeyFrom(const std::vector<std::string_view>& parts)
+{
+    if (parts.size() < 4 || parts.size() > 5)
+        return std::nullopt;
+    const auto frame = frameFrom(parts[0]);
+    const auto x = valueFromText(shotfield::framingX, parts[1]);
+    const auto y = valueFromText(shotfield::framingY, parts[2]);
+    const auto size = valueFromText(shotfield::framingSize, parts[3]);
+    const auto ease = parts.size() == 5 ? easeFrom(parts[4]) : std::optional(Ease::smooth);
+    if (!frame || !x || !y || !size || !ease)
+        return std::nullopt;
+    return FramingKey{*frame, *x, *y, *size, *ease};
+}
+
 std::optional<CameraKey> cameraKeyFrom(const std::vector<std::string_view>& parts)
 {
     const auto frame = parts.size() == 5 ? frameFrom(parts[0]) : std::nullopt;

@@ -39,6 +39,7 @@ std::optional<IntensityKey> intensityKeyFrom(const std::vector<std::string_view>
 /// FRAME:MODE, FRAME:MODE:FRAMES, and either with :strike.N (then the mark's strike is N) or :group.NAME behind it.
 std::optional<SettleMark> settleFrom(const std::vector<std::string_view>& parts);
 std::optional<MoveKey> moveKeyFrom(const std::vector<std::string_view>& parts);
+std::optional<FramingKey> framingKeyFrom(const std::vector<std::string_view>& parts);
 std::optional<CameraKey> cameraKeyFrom(const std::vector<std::string_view>& parts);
 
 /// One value of a list such as "0:1:smooth,6:-0.4:hold"; `read` makes an item of its parts or nothing.

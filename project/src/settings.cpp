@@ -242,6 +242,11 @@ private:
         } else if (!shot.gap() && key == "colour") {
             if (const auto colour = valueFor(shotfield::colour))
                 shot.colour = static_cast<ClipColour>(*colour);
+        } else if (!shot.gap() && key == "framing_keys") {
+            setList<FramingKey>(shot.framing.keys, framingKeyFrom,
+                                "FRAME:X:Y:SIZE:EASE,… on frames of the clip, such as 0:-200:0:1,48:200:0:1");
+            if (!shot.framing.keys.empty())
+                shot.framing.how = Framing::How::place;
         } else if (!shot.gap() && key == "space") {
             shot.space = setting_->second;
         } else if (double* value = framingValue(shot, key)) {

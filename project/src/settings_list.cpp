@@ -157,6 +157,10 @@ std::vector<Setting> settingsOf(const Project& project)
             list.emplace_back(prefix + "framing_x", number(shot.framing.x));
             list.emplace_back(prefix + "framing_y", number(shot.framing.y));
             list.emplace_back(prefix + "framing_size", number(shot.framing.size));
+            list.emplace_back(prefix + "framing_keys", listText(shot.framing.keys, [](const FramingKey& k) {
+                                  return std::to_string(k.frame.index) + ":" + number(k.x) + ":" + number(k.y) + ":" +
+                                         number(k.size) + ":" + std::string(easeText(k.ease));
+                              }));
         }
     }
     if (!project.shots.empty())

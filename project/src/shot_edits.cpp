@@ -340,4 +340,94 @@ Project withFilmMove(Project project, const std::vector<MoveKey>& keys)
     return project;
 }
 
+namespace {
+
+/// A shot of a copy of the project's, and the clip's frame that it shows on one of the film's.
+struct ShotOn {
+    std::vector<Shot> shots;
+    Shot* shot = nullptr;
+    Frame clipFrame;
+
+    ShotOn(const Project& project, ShotId id, Frame frame) : shots(project.shots)
+    {
+        const auto place = project.placeOfShot(id);
+        if (!place || shots[place->index].gap())
+            return;
+        shot = &shots[place->index];
+        const double at = shot->clipFrame(static_cast<double>(frame.index - place->first));
+        clipFrame = Frame{std::max<std::int64_t>(0, std::llround(at))};
+    }
+    /// The key that is on show there: the last one that is not later, else the first.
+    FramingKey* key()
+    {
+        auto& keys = shot->framing.keys;
+        const auto after = std::upper_bound(keys.begin(), keys.end(), clipFrame,
+                                            [](Frame f, const FramingKey& key) { return f < key.frame; });
+        return keys.empty() ? nullptr : after == keys.begin() ? &keys.front() : &*(after - 1);
+    }
+};
+
+} // namespace
+
+Framing framingOn(const Project& project, ShotId id, Frame frame)
+{
+    const ShotOn here(project, id, frame);
+    return here.shot == nullptr ? Framing() : framingAt(here.shot->framing, static_cast<double>(here.clipFrame.index));
+}
+
+Project withFramingKey(const Project& project, ShotId id, Frame frame, const Framing& values)
+{
+    ShotOn here(project, id, frame);
+    if (here.shot == nullptr)
+        return project;
+    Framing& framing = here.shot->framing;
+    framing.how = Framing::How::place;
+    FramingKey key{here.clipFrame, values.x, values.y, values.size};
+    if (const FramingKey* before = here.key())
+        key.ease = before->ease;
+    const auto at = std::lower_bound(framing.keys.begin(), framing.keys.end(), key.frame,
+                                     [](const FramingKey& one, Frame f) { return one.frame < f; });
+    if (at != framing.keys.end() && at->frame == key.frame)
+        *at = key;
+    else
+        framing.keys.insert(at, key);
+    return withShots(project, std::move(here.shots));
+}
+
+Project withoutFramingKey(const Project& project, ShotId id, Frame frame)
+{
+    ShotOn here(project, id, frame);
+    if (here.shot == nullptr)
+        return project;
+    Framing& framing = here.shot->framing;
+    if (framing.keys.size() == 1 && framing.keys.front().frame == here.clipFrame)
+        framing = framingAt(framing, 0);
+    std::erase_if(framing.keys, [&](const FramingKey& key) { return key.frame == here.clipFrame; });
+    return withShots(project, std::move(here.shots));
+}
+
+Project withFramingEase(const Project& project, ShotId id, Frame frame, Ease ease)
+{
+    ShotOn here(project, id, frame);
+    if (here.shot == nullptr || here.key() == nullptr)
+        return project;
+    here.key()->ease = ease;
+    return withShots(project, std::move(here.shots));
+}
+
+std::vector<Frame> framingKeyFrames(const Project& project, ShotId id)
+{
+    std::vector<Frame> frames;
+    const auto place = project.placeOfShot(id);
+    if (!place)
+        return frames;
+    const Shot& shot = project.shots[place->index];
+    for (const FramingKey& key : shot.framing.keys) {
+        const Frame frame{place->first + std::llround((static_cast<double>(key.frame.index) - shot.in) / shot.speed)};
+        if (frame.index >= place->first && frame.index < place->end)
+            frames.push_back(frame);
+    }
+    return frames;
+}
+
 } // namespace ember

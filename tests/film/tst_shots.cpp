@@ -141,6 +141,55 @@ private slots:
         QVERIFY(test::shareOf(*away, Colour{0, 0, 0}) == 1.0);
         QVERIFY(!sameFilm(project, twoShots()));
     }
+    void aPictureIsReframedByPartsOfAPixel()
+    {
+        // A slope of 100 codes a pixel, and 40 from row to row: cubic weights keep straight slopes, so that each pixel
+        // tells where it is from.
+        Image slope(400, 100, Depth::sixteen);
+        slope.setOpaque(true);
+        for (int y = 0; y < slope.height(); ++y)
+            for (int x = 0; x < slope.width(); ++x)
+                for (int k = 0; k < 4; ++k)
+                    slope.deepAt(x, y)[k] = static_cast<std::uint16_t>(k == 3 ? 65535 : 4000 + 100 * x + 40 * y);
+        QVERIFY(savePicture(slope, at("slope.png"), true));
+        ClipOptions options;
+        options.sequenceRate = *FrameRate::make(24, 1);
+        Project project = projectForClip(ClipReader::open(at("slope.png"), options).value()->info());
+        project.width = 60; // upright: 100 rows in 100
+        project.height = 100;
+        Shot& shot = project.shots.front();
+        shot.length = 48;
+        shot.framing.how = Framing::How::place;
+        shot.framing.keys = {{Frame{0}, 100, 0, 1, Ease::linear}, {Frame{40}, -100, 0, 1, Ease::linear}};
+        const auto film = openFilm(project, FilmPictures::stored);
+        QVERIFY(film);
+        for (const int frame : {0, 1, 7, 19, 20, 33, 40, 47}) {
+            const ImagePtr picture = film.value()->frame(Frame{frame}, project.rate).value();
+            QCOMPARE(picture->width(), 60);
+            QCOMPARE(picture->height(), 100);
+            const double left = 170 - 100 + 5.0 * std::min(frame, 40);
+            for (int x = 2; x < 58; ++x)
+                QVERIFY2(
+                    std::abs(picture->deepAt(x, 50)[1] - (4000 + 100 * (left + x) + 40 * 50)) <= 1,
+                    qPrintable(QStringLiteral("frame %1 at %2: %3").arg(frame).arg(x).arg(picture->deepAt(x, 50)[1])));
+        }
+        // By tenths of a pixel, and larger: half of the rows in all of the frame.
+        shot.framing.keys = {{Frame{0}, 0.3, 0, 2, Ease::linear}};
+        const ImagePtr large = openFilm(project, FilmPictures::stored).value()->frame(Frame{9}, project.rate).value();
+        for (int x = 4; x < 56; ++x) {
+            const double from = 200 - 15 - 0.15 + 0.5 * x - 0.25;
+            QVERIFY(std::abs(large->deepAt(x, 50)[1] - (4000 + 100 * from + 40 * (25 + 25 - 0.25))) <= 1);
+        }
+        // Much smaller, black around it; pixels are made of all they show.
+        shot.framing.keys = {{Frame{0}, 0, 0, 0.1, Ease::linear}};
+        const ImagePtr small = openFilm(project, FilmPictures::stored).value()->frame(Frame{9}, project.rate).value();
+        QVERIFY(small->deepAt(30, 5)[0] == 0 && small->deepAt(30, 95)[0] == 0);
+        QVERIFY(std::abs(small->deepAt(30, 50)[0] - (4000 + 100 * 205 + 40 * 55)) < 700);
+        // Another project's pictures are others.
+        Project other = project;
+        other.shots.front().framing.keys.front().x = 1;
+        QVERIFY(!sameFrames(project, other));
+    }
     void oneWholeClipIsThatClip()
     {
         const Project project = projectForClip(ClipReader::open(one_).value()->info());

@@ -106,11 +106,14 @@ private slots:
             return std::abs(chapter.begin - begin) < 0.002 && std::abs(chapter.end - end) < 0.002 &&
                    chapter.title == title;
         };
+        const auto unnamed = [&](int number) { // MP4 and MOV have none without a name
+            return file.endsWith(QStringLiteral("mkv")) ? "" : number == 1 ? "1" : "3";
+        };
         RenderOptions options = wholeFilm(p);
         options.overwrite = true;
         auto made = chaptersOf(p, options);
         QCOMPARE(made.size(), std::size_t{3});
-        QVERIFY(near(made[0], 0, 1, "Hämmer") && near(made[1], 1, 3, "Ladle; a=b") && near(made[2], 3, 4, ""));
+        QVERIFY(near(made[0], 0, 1, "Hämmer") && near(made[1], 1, 3, "Ladle; a=b") && near(made[2], 3, 4, unnamed(3)));
         // A part of the film.
         options.first = Frame{12};
         options.last = Frame{35};
@@ -134,7 +137,8 @@ private slots:
         options.overwrite = true;
         made = chaptersOf(p, options);
         QCOMPARE(made.size(), std::size_t{3});
-        QVERIFY(near(made[0], 0, 1, "") && near(made[1], 1, 1.25, "Hämmer") && near(made[2], 1.25, 2, "Ladle; a=b"));
+        QVERIFY(near(made[0], 0, 1, unnamed(1)) && near(made[1], 1, 1.25, "Hämmer") &&
+                near(made[2], 1.25, 2, "Ladle; a=b"));
     }
     void initTestCase()
     {

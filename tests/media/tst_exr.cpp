@@ -351,7 +351,9 @@ private slots:
             settings.timecode = code;
             auto one = FilmWriter::create(at("told_%04d.exr"), settings);
             QVERIFY(one.value()->addFrame(picture) && one.value()->finish());
-            const auto clip = ClipReader::open(sequenceFile(at("told_%04d.exr"), 7), {.neverSequence = true});
+            ClipOptions alone;
+            alone.neverSequence = true;
+            const auto clip = ClipReader::open(sequenceFile(at("told_%04d.exr"), 7), alone);
             QCOMPARE(clip.value()->info().timecode, std::string(code[0] == '1' ? code : ""));
         }
     }

@@ -5,9 +5,12 @@
 
 #include "ember/core/motion.h"
 #include "ember/project/edits.h"
+#include "ember/project/file.h"
 #include "ember/project/frame_edits.h"
 #include "ember/project/recipe_book.h"
+#include "ember/project/settings.h"
 #include "ember/project/shipped_recipes.h"
+#include "ember/project/shot_edits.h"
 #include "pictures.h"
 #include "runner.h"
 
@@ -220,6 +223,66 @@ private slots:
             std::abs(part.left - left) < 1e-9 && std::abs(part.top - top) < 1e-9 &&
                 std::abs(part.width - width) < 1e-9 && std::abs(part.height - height) < 1e-9,
             qPrintable(QStringLiteral("%1 %2 %3 %4").arg(part.left).arg(part.top).arg(part.width).arg(part.height)));
+    }
+    void aPictureIsReframedByKeys()
+    {
+        Project p;
+        Shot shot;
+        shot.clip = "night.mp4";
+        shot.available = 400;
+        shot.in = 10;
+        shot.length = 100;
+        shot.speed = 2;
+        const ShotId id = p.addShot(shot);
+        Framing wide;
+        wide.x = -200;
+        Framing tight;
+        tight.x = 300;
+        tight.y = 40;
+        tight.size = 1.5;
+        QVERIFY(framingOn(p, id, Frame{7}) == Framing());
+        p = withFramingKey(p, id, Frame{20}, wide); // frame 50 of the clip
+        p = withFramingKey(p, id, Frame{60}, tight);
+        const auto& keys = p.shots[0].framing.keys;
+        QCOMPARE(keys.size(), std::size_t{2});
+        QCOMPARE(keys[0].frame, Frame{50});
+        QCOMPARE(keys[1].frame, Frame{130});
+        QVERIFY(p.shots[0].framing.how == Framing::How::place);
+        QCOMPARE(framingKeyFrames(p, id), (std::vector<Frame>{Frame{20}, Frame{60}}));
+        // Level outside, eased between; each value by itself.
+        QCOMPARE(framingOn(p, id, Frame{0}).x, -200.0);
+        QCOMPARE(framingOn(p, id, Frame{99}).size, 1.5);
+        const Framing middle = framingOn(p, id, Frame{40});
+        QVERIFY(std::abs(middle.x - 50) < 1e-9 && std::abs(middle.y - 20) < 1e-9 &&
+                std::abs(middle.size - 1.25) < 1e-9);
+        p = withFramingEase(p, id, Frame{30}, Ease::linear);
+        QCOMPARE(framingOn(p, id, Frame{30}).x, -75.0);
+        p = withFramingEase(p, id, Frame{30}, Ease::hold);
+        QCOMPARE(framingOn(p, id, Frame{59}).x, -200.0);
+        // Another one on the same frame takes its place; the last one's values stay.
+        Project one = withFramingKey(p, id, Frame{60}, wide);
+        QCOMPARE(one.shots[0].framing.keys.size(), std::size_t{2});
+        one = withoutFramingKey(withoutFramingKey(p, id, Frame{20}), id, Frame{60});
+        QVERIFY(one.shots[0].framing.keys.empty());
+        QCOMPARE(framingOn(one, id, Frame{0}).x, 300.0);
+        QVERIFY(withoutFramingKey(p, id, Frame{33}) == p);
+        // Another size and rate of the film: what is seen stays, and when.
+        const Project small = withFrameSize(p, p.width / 2, p.height / 2, PixelAmounts::follow);
+        QCOMPARE(framingOn(small, id, Frame{60}).x, 150.0);
+        QCOMPARE(framingOn(small, id, Frame{60}).size, 1.5);
+        const Project twice = withFrameRate(p, *FrameRate::make(2 * p.rate.num(), p.rate.den()));
+        QCOMPARE(framingKeyFrames(twice, twice.shots[0].id), (std::vector<Frame>{Frame{40}, Frame{120}}));
+        // As it is written it is read; by settings it is the same.
+        const auto read = projectFromJson(projectToJson(p, {}), {}, "p");
+        QVERIFY2(read, read ? "" : sentence(read.error()).c_str());
+        QVERIFY(read->shots[0].framing == p.shots[0].framing);
+        Project plain = p;
+        plain.shots[0].framing = {};
+        const auto set = withSettings(plain, {{"shot.1.framing_keys", "50:-200:0:1:hold,130:300:40:1.5"}});
+        QVERIFY2(set, set ? "" : sentence(set.error()).c_str());
+        QVERIFY(set->shots[0].framing == p.shots[0].framing);
+        QVERIFY(!withSettings(plain, {{"shot.1.framing_keys", "50:0:0:99"}}));
+        QVERIFY(!withSettings(plain, {{"shot.1.framing_keys", "50:0:0:1,50:1:0:1"}}));
     }
 };
 

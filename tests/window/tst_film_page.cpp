@@ -113,6 +113,41 @@ private slots:
         QCOMPARE(project().shots.front().framing.x, 40.0);
         QCOMPARE(project().shots.front().framing.y, 0.0);
     }
+    void aPictureIsReframedFromKeyToKey()
+    {
+        key(Qt::Key_F7);
+        QVERIFY(!child<QAbstractButton>("framing-key")->isVisible()); // it is not placed
+        choose(listOf("shot-values", "framing"), QStringLiteral("placed"));
+        type(number("shot-values", "framing_size"), QStringLiteral("200"));
+        const auto framing = [this] { return project().shots.front().framing; };
+        session().playhead.setFrame(4);
+        click("framing-key");
+        QCOMPARE(framing().keys.size(), std::size_t{1});
+        session().playhead.setFrame(24);
+        type(number("shot-values", "framing_x"), QStringLiteral("60"));
+        QCOMPARE(framing().keys.size(), std::size_t{2}); // a value typed elsewhere is a key there
+        QCOMPARE(framing().keys.back().frame, Frame{24});
+        QCOMPARE(framing().keys.back().size, 2.0);
+        QCOMPARE(child<QLabel>("framing-keys-say")->text(), QStringLiteral("keys: 4, 24"));
+        choose(listOf("shot-values", "framing_ease"), QStringLiteral("linear"));
+        session().playhead.setFrame(14);
+        choose(listOf("shot-values", "framing_ease"), QStringLiteral("linear"));
+        QVERIFY(framing().keys.front().ease == Ease::linear);
+        QVERIFY(std::abs(number("shot-values", "framing_x")->value() - 30) < 1e-9);
+        QVERIFY(!child<QAbstractButton>("framing-key-delete")->isEnabled());
+        // What is only looked at, or confirmed as it is, makes no key.
+        const Project before = project();
+        auto* field = number("shot-values", "framing_x");
+        bringIntoView(field);
+        QTest::mouseClick(field, Qt::LeftButton);
+        QTest::keyClick(field->findChild<QLineEdit*>(), Qt::Key_Return);
+        QVERIFY(project() == before);
+        session().playhead.setFrame(24);
+        click("framing-key-delete");
+        QCOMPARE(framing().keys.size(), std::size_t{1});
+        session().document.undo();
+        QVERIFY(project() == before);
+    }
     void theMasterIsOverAll()
     {
         strikeOn(20, Qt::Key_2);

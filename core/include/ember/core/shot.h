@@ -48,6 +48,17 @@ struct ClipFormat {
     bool operator==(const ClipFormat&) const = default;
 };
 
+/// A framing at one of the clip's frames: the picture is reframed from key to key.
+struct FramingKey {
+    Frame frame;
+    double x = 0;             ///< pixels
+    double y = 0;             ///< pixels
+    double size = 1;          ///< ratio
+    Ease ease = Ease::smooth; ///< on the way to the next key
+
+    bool operator==(const FramingKey&) const = default;
+};
+
 /// How a clip's picture lies in the frame of the film, before anything moves.
 struct Framing {
     enum class How {
@@ -59,6 +70,8 @@ struct Framing {
     double x = 0; ///< pixels from the frame's middle to the picture's
     double y = 0;
     double size = 1; ///< ratio of the size that just fills the frame, 0.05 to 20
+    /// In order, of a picture that is placed: where there are any they count instead of the values.
+    std::vector<FramingKey> keys = {};
 
     bool operator==(const Framing&) const = default;
 };
@@ -70,6 +83,9 @@ struct FramedPart {
     double width = 0;
     double height = 0;
 };
+/// The framing at an instant of the clip, with the keys' values in place of its own: level before the first and after
+/// the last.
+Framing framingAt(const Framing& framing, FrameTime clipFrame);
 FramedPart framedPart(const Framing& framing, int pictureWidth, int pictureHeight, int frameWidth, int frameHeight);
 
 /// The colour space a clip is read in: as its file says, or another one where that is wrong or silent.
@@ -116,6 +132,7 @@ extern const FieldSpec framing; ///< a Framing::How
 extern const FieldSpec framingX;
 extern const FieldSpec framingY;
 extern const FieldSpec framingSize;
+extern const FieldSpec framingEase;
 extern const FieldSpec colour; ///< a ClipColour
 } // namespace shotfield
 

@@ -49,7 +49,7 @@ public:
     Result<ImagePtr> untouched(const ImagePtr& stored, std::size_t shot, const std::string& space, Depth depth) const;
     /// From the working space to the screen: by the config's own steps, and quickly.
     const ColourWay& toScreen() const { return *toScreen_; }
-    const ScreenTable& screenTable() const { return *table_; }
+    const ScreenTable& screenTable() const;
 
     const std::vector<Phrase>& notes() const { return notes_; }
 
@@ -66,11 +66,12 @@ private:
     Primaries primaries_ = Primaries::bt709;
     DisplayView screen_;
     std::optional<ColourWay> toScreen_;
-    std::optional<ScreenTable> table_;
     std::vector<std::string> spaces_; ///< of the shots
     ClipInfo film_;
     std::vector<Phrase> notes_;
-    mutable std::mutex mutex_; ///< of what follows
+    mutable std::once_flag tableMade_;
+    mutable std::optional<ScreenTable> table_; ///< made when it is first asked for
+    mutable std::mutex mutex_;                 ///< of what follows
     mutable std::map<std::pair<std::string, std::string>, ColourWay> ways_;
 };
 

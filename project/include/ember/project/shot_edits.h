@@ -53,6 +53,18 @@ Project withStrikesOnCut(Project project, const std::vector<StrikeId>& ids, bool
 /// The cut nearest to a frame; nothing where there is none.
 std::optional<std::int64_t> nearestCut(const Project& project, Frame frame);
 
+/// How a shot's picture lies in the frame on a frame of the film: by its keys, where it has any.
+Framing framingOn(const Project& project, ShotId id, Frame frame);
+/// A key of the shot's framing on a frame of the film, in place of one that is there; the picture is placed from then
+/// on.
+Project withFramingKey(const Project& project, ShotId id, Frame frame, const Framing& values);
+/// Without the key there. The last one leaves its values to the whole shot, so that nothing jumps.
+Project withoutFramingKey(const Project& project, ShotId id, Frame frame);
+/// The easing on the way that a frame of the film lies on.
+Project withFramingEase(const Project& project, ShotId id, Frame frame, Ease ease);
+/// Frames of the film that the shot's keys stand on; none of those that are trimmed away.
+std::vector<Frame> framingKeyFrames(const Project& project, ShotId id);
+
 /// The keys of all shots' moves that fall on their frames, on frames of the film.
 std::vector<MoveKey> filmMove(const Project& project);
 /// Gives each shot the keys that fall on its frames of the film, in place of those that did; keys on frames that were
