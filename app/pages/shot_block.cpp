@@ -80,8 +80,9 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
                            keyRow_)),
       keyGone_(smallButton(tr("Delete key"), QStringLiteral("framing-key-delete"),
                            tr("Takes the key under the playhead away"), keyRow_)),
-      keySays_(dimLabel({}, keyRow_)), proxyRow_(new QWidget(this)), proxy_(new WordList(proxyRow_)),
-      proxySays_(dimLabel({}, proxyRow_)), waitingSays_(dimLabel({}, this)), waitingColumn_(new QVBoxLayout)
+      keySays_(dimLabel(QString(), keyRow_)), proxyRow_(new QWidget(this)), proxy_(new WordList(proxyRow_)),
+      proxySays_(dimLabel(QString(), proxyRow_)), waitingSays_(dimLabel(QString(), this)),
+      waitingColumn_(new QVBoxLayout)
 {
     setObjectName(QStringLiteral("shot-block"));
     auto* column = newColumn(this, 4, {0, 0, 0, 0});
@@ -94,28 +95,7 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
     head->addWidget(remove_);
     column->addLayout(head);
     ControlGrid::Binding binding;
-    binding.read = [this](const std::string& key) -> std::optional<double> {
-        const auto here = shots_.shotHere();
-        if (!here)
-            return std::nullopt;
-        const Shot& shot = document_.project().shots[here->index];
-        if (key == "length")
-            return static_cast<double>(shot.length);
-        if (key == "colour")
-            return shot.gap() || document_.project().colours.managed()
-                       ? std::nullopt
-                       : std::optional(static_cast<double>(shot.colour));
-        const Framing framing = framingOn(document_.project(), shot.id, Frame{playhead_.frame()});
-        if (key == shotfield::framingEase.key)
-            return framing.how == Framing::How::place && framing.keys.size() > 1
-                       ? std::optional(static_cast<double>(easeHere(framing.keys, shot, *here, playhead_.frame())))
-                       : std::nullopt;
-        if (const auto value = shot.gap() ? std::nullopt : framingValue(framing, key))
-            return *value;
-        if (shot.available == 0 || key.starts_with("framing")) // nothing in it moves
-            return std::nullopt;
-        return key == "in" ? shot.in : shot.speed;
-    };
+    binding.read = [this](const std::string& key) { return valueOf(key); };
     binding.write = [this](const std::string& key, const FieldSpec&, double value, quint64 gesture) {
         setValue(key, value, gesture);
     };
@@ -134,17 +114,8 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
     keySays_->setObjectName(QStringLiteral("framing-keys-say"));
     keyLine->addWidget(keySays_, 1);
     column->addWidget(keyRow_);
-    connect(keyHere_, &QPushButton::clicked, this, [this] {
-        if (const Shot* shot = shotHere())
-            document_.edit(withFramingKey(document_.project(), shot->id, Frame{playhead_.frame()},
-                                          framingOn(document_.project(), shot->id, Frame{playhead_.frame()})),
-                           tr("Framing key on frame %1").arg(playhead_.frame()));
-    });
-    connect(keyGone_, &QPushButton::clicked, this, [this] {
-        if (const Shot* shot = shotHere())
-            document_.edit(withoutFramingKey(document_.project(), shot->id, Frame{playhead_.frame()}),
-                           tr("Framing key on frame %1 deleted").arg(playhead_.frame()));
-    });
+    connect(keyHere_, &QPushButton::clicked, this, &ShotBlock::addKey);
+    connect(keyGone_, &QPushButton::clicked, this, &ShotBlock::removeKey);
     auto* proxyLine = newRow(proxyRow_, 6, {0, 0, 0, 0});
     auto* playsFrom = dimLabel(tr("Plays from"), proxyRow_);
     playsFrom->setFixedWidth(104); // as those of the colours below
@@ -169,6 +140,29 @@ ShotBlock::ShotBlock(OpenDocument& document, ShotCommands& shots, Playhead& play
     connect(&playhead_, &Playhead::moved, this, &ShotBlock::refresh);
     connect(&film_, &Film::rewritten, this, [this] { refreshProxy(true); });
     refresh();
+}
+
+std::optional<double> ShotBlock::valueOf(const std::string& key) const
+{
+    const auto here = shots_.shotHere();
+    if (!here)
+        return std::nullopt;
+    const Shot& shot = document_.project().shots[here->index];
+    if (key == "length")
+        return static_cast<double>(shot.length);
+    if (key == "colour")
+        return shot.gap() || document_.project().colours.managed() ? std::nullopt
+                                                                   : std::optional(static_cast<double>(shot.colour));
+    const Framing framing = framingOn(document_.project(), shot.id, Frame{playhead_.frame()});
+    if (key == shotfield::framingEase.key)
+        return framing.how == Framing::How::place && framing.keys.size() > 1
+                   ? std::optional(static_cast<double>(easeHere(framing.keys, shot, *here, playhead_.frame())))
+                   : std::nullopt;
+    if (const auto value = shot.gap() ? std::nullopt : framingValue(framing, key))
+        return *value;
+    if (shot.available == 0 || key.starts_with("framing")) // nothing in it moves
+        return std::nullopt;
+    return key == "in" ? shot.in : shot.speed;
 }
 
 void ShotBlock::setValue(const std::string& key, double value, Document::Gesture gesture)
@@ -241,6 +235,27 @@ const Shot* ShotBlock::shotHere() const
     const auto here = shots_.shotHere();
     const auto& shots = document_.project().shots;
     return here && !shots[here->index].gap() ? &shots[here->index] : nullptr;
+}
+
+void ShotBlock::addKey()
+{
+    const Shot* shot = shotHere();
+    if (shot == nullptr)
+        return;
+    const Frame frame{playhead_.frame()};
+    document_.edit(
+        withFramingKey(document_.project(), shot->id, frame, framingOn(document_.project(), shot->id, frame)),
+        tr("Framing key on frame %1").arg(frame.index));
+}
+
+void ShotBlock::removeKey()
+{
+    const Shot* shot = shotHere();
+    if (shot == nullptr)
+        return;
+    const Frame frame{playhead_.frame()};
+    document_.edit(withoutFramingKey(document_.project(), shot->id, frame),
+                   tr("Framing key on frame %1 deleted").arg(frame.index));
 }
 
 void ShotBlock::refreshKeys()

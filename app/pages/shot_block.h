@@ -33,9 +33,13 @@ public:
     void refresh();
 
 private:
+    /// Of the shot under the playhead; nothing where it has none.
+    std::optional<double> valueOf(const std::string& key) const;
     void setValue(const std::string& key, double value, Document::Gesture gesture);
     void refreshWaiting();
     void refreshKeys();
+    void addKey();
+    void removeKey();
     /// The shot under the playhead; null for a gap, and where there is none.
     const Shot* shotHere() const;
     /// `anew`: also where it is the same clip, whose files are not asked for each frame.

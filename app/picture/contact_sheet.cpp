@@ -190,7 +190,8 @@ QRectF ContactSheet::cell(int place) const
 {
     const double w = (width() - gap * (columns + 1)) / columns;
     const double h = (height() - barHeight - gap * (rows + 1)) / rows;
-    return {gap + (w + gap) * (place % columns), barHeight + gap + (h + gap) * (place / columns), w, h};
+    const int row = place / columns;
+    return {gap + (w + gap) * (place % columns), barHeight + gap + (h + gap) * row, w, h};
 }
 
 bool ContactSheet::complete() const

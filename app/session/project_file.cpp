@@ -232,7 +232,7 @@ bool ProjectFile::save(const QString& path)
     const std::string file = path.toStdString();
     const Project& project = document_.project();
     const auto written = [&]() -> Status {
-        if (const Status may = guardOf(project).mayWrite(file, true, {}); !may) // onto itself is what saving is
+        if (Status may = guardOf(project).mayWrite(file, true, {}); !may) // onto itself is what saving is
             return may;
         const auto held = FileLock::take(file); // a command that changes it now is waited for; a new file has no lock
         return saveProject(project, file);

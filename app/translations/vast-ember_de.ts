@@ -3820,6 +3820,26 @@
         <source>Easing from the key before to the next</source>
         <translation>Wie es vom Key davor zum nächsten weitergeht</translation>
     </message>
+    <message>
+        <source>hold</source>
+        <translation>halten</translation>
+    </message>
+    <message>
+        <source>in</source>
+        <translation>beschleunigt</translation>
+    </message>
+    <message>
+        <source>out</source>
+        <translation>bremst</translation>
+    </message>
+    <message>
+        <source>smooth</source>
+        <translation>weich</translation>
+    </message>
+    <message>
+        <source>FRAME:X:Y:SIZE:EASE,… on frames of the clip, such as 0:-200:0:1,48:200:0:1</source>
+        <translation>BILD:X:Y:GRÖSSE:VERLAUF,… auf Bildern des Clips, etwa 0:-200:0:1,48:200:0:1</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -3975,33 +3995,6 @@
     <message>
         <source>%1, only the group %2.</source>
         <translation>%1, nur die Gruppe %2.</translation>
-    </message>
-</context>
-<context>
-    <name>ember::app</name>
-    <message>
-        <source>Framing key on frame %1</source>
-        <translation>Ausschnitt-Key auf Bild %1</translation>
-    </message>
-    <message>
-        <source>Framing key on frame %1 deleted</source>
-        <translation>Ausschnitt-Key auf Bild %1 gelöscht</translation>
-    </message>
-    <message>
-        <source>Plays from</source>
-        <translation>Spielt aus</translation>
-    </message>
-    <message>
-        <source>the clip</source>
-        <translation>dem Clip</translation>
-    </message>
-    <message>
-        <source>a half-size proxy</source>
-        <translation>einem Proxy in halber Größe</translation>
-    </message>
-    <message>
-        <source>a quarter-size proxy</source>
-        <translation>einem Proxy in Viertelgröße</translation>
     </message>
 </context>
 <context>
@@ -10495,6 +10488,30 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>No key stands on this frame</source>
         <translation>Auf diesem Bild steht kein Key</translation>
+    </message>
+    <message>
+        <source>Framing key on frame %1</source>
+        <translation>Ausschnitt-Key auf Bild %1</translation>
+    </message>
+    <message>
+        <source>Framing key on frame %1 deleted</source>
+        <translation>Ausschnitt-Key auf Bild %1 gelöscht</translation>
+    </message>
+    <message>
+        <source>Plays from</source>
+        <translation>Spielt aus</translation>
+    </message>
+    <message>
+        <source>the clip</source>
+        <translation>dem Clip</translation>
+    </message>
+    <message>
+        <source>a half-size proxy</source>
+        <translation>einem Proxy in halber Größe</translation>
+    </message>
+    <message>
+        <source>a quarter-size proxy</source>
+        <translation>einem Proxy in Viertelgröße</translation>
     </message>
 </context>
 <context>
