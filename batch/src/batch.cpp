@@ -69,6 +69,7 @@ Status runGuarded(Command& command, const BatchStreams& streams)
 std::vector<std::string> batchCommands()
 {
     std::vector<std::string> names;
+    names.reserve(commandEntries.size());
     for (const Entry& entry : commandEntries)
         names.emplace_back(entry.name);
     return names;

@@ -96,6 +96,34 @@ private slots:
         QVERIFY(std::count(out_.begin(), out_.end(), '\n') > 4);
         QCOMPARE(run({"cover", at("nowhere.vember")}), 1);
     }
+    void coloursAreListed()
+    {
+        const auto told = [this] { return QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object(); };
+        QCOMPARE(run({"colours"}), 0);
+        QCOMPARE(told()["working"].toString(), QStringLiteral("ACEScg"));
+        QCOMPARE(told()["spaces"].toArray().at(0).toObject()["name"].toString(), QStringLiteral("ACEScg"));
+        QCOMPARE(told()["displays"].toArray().at(0).toObject()["views"].toArray().size(), 2);
+        QVERIFY(!told().contains(QStringLiteral("film")));
+        const std::string p = made("coloured.vember");
+        QCOMPARE(run({"colours", p}), 1); // none manages it
+        QVERIFY(errHas("colours.config"));
+        QCOMPARE(run({"set", p, "colours.config=built-in", "colours.output=Rec.2100 PQ", "shot.1.space=Display P3"}),
+                 0);
+        QCOMPARE(run({"colours", p}), 0);
+        const QJsonObject film = told()["film"].toObject();
+        QCOMPARE(film["shots"].toArray().at(0).toString(), QStringLiteral("Display P3"));
+        QCOMPARE(film["codes"].toString(), QStringLiteral("Rec.2100 PQ"));
+        QCOMPARE(film["view"].toString(), QStringLiteral("Cut at white"));
+        QVERIFY(!film.contains(QStringLiteral("notes")));
+        QCOMPARE(run({"set", p, "colours.view=Sepia", "colours.wrong=1"}), 1);
+        QCOMPARE(run({"set", p, "colours.view=Sepia"}), 0); // whether the config has it is seen when it is used
+        QCOMPARE(run({"colours", p}), 0);
+        QVERIFY(out_.find("Sepia") != std::string::npos);
+        QCOMPARE(run({"colours", at("gone.ocio")}), 1);
+        QVERIFY(errHas("gone.ocio"));
+        QCOMPARE(run({"colours", clip_}), 1);
+        QVERIFY(errHas("clip.mkv"));
+    }
     void cutsAreListed()
     {
         // Two films of numbered frames have the same pictures; black between them has not.
