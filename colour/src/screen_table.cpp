@@ -106,7 +106,7 @@ ScreenTable::ScreenTable(const std::function<Image(const Image&)>& screen) : tab
         }
     const Image shown = screen(light);
     for (int r = 0; r < side; ++r)
-        std::transform(shown.floatAt(0, r), shown.floatAt(0, r) + 4 * side * side,
+        std::transform(shown.floatAt(0, r), shown.floatAt(0, r) + std::ptrdiff_t{4} * side * side,
                        table_.begin() + std::ptrdiff_t{r} * stride[0], [](float code) {
                            return static_cast<float>(
                                lightOfCode(Transfer::srgb, static_cast<double>(std::clamp(code, -2.0F, 2.0F))));
@@ -140,7 +140,7 @@ Image ScreenTable::of(const Image& light) const
             };
             const auto face = [&](int offset) { return between(edge(offset), edge(offset + stride[1]), rest[1]); };
             codes.put(between(face(0), face(stride[0]), rest[0]), to);
-            to[3] = opaque ? 255 : static_cast<std::uint8_t>(255 * std::clamp(alpha, 0.0F, 1.0F) + 0.5F);
+            to[3] = opaque ? 255 : static_cast<std::uint8_t>(std::lround(255 * std::clamp(alpha, 0.0F, 1.0F)));
         }
     });
     return out;

@@ -178,13 +178,13 @@ Status ProxyShelf::make(const Shot& shot, FrameRate rate, ProxySize size, const 
         const auto picture = clip.value()->picture(i);
         if (!picture)
             return picture.error();
-        if (const Status added =
+        if (Status added =
                 writer.value()->addFrame(*renderFrame(picture.value(), look, settings.width, settings.height));
             !added)
             return added;
     }
     remove(shot);
-    if (const Status finished = writer.value()->finish(); !finished)
+    if (Status finished = writer.value()->finish(); !finished)
         return finished;
     prune(folder_, file);
     return Done{};
