@@ -211,44 +211,4 @@ Result<ImagePtr> FilmColour::untouched(const ImagePtr& stored, std::size_t shot,
     return brought(here.value(), stored, depth, colour);
 }
 
-namespace {
-
-class ManagedFilm final : public ClipReader {
-public:
-    ManagedFilm(std::unique_ptr<ClipReader> stored, const Project& project, std::shared_ptr<const FilmColour> colour,
-                bool light)
-        : stored_(std::move(stored)), project_(project), colour_(std::move(colour)), light_(light)
-    {
-        info_ = stored_->info();
-    }
-    std::int64_t pictureAt(Frame frame, FrameRate rate) const override { return stored_->pictureAt(frame, rate); }
-    Result<ImagePtr> picture(std::int64_t index) override
-    {
-        const auto before = stored_->damage().count;
-        auto picture = stored_->picture(index);
-        if (stored_->damage().count > before)
-            foundDamaged(index);
-        if (!picture)
-            return picture;
-        // A film of one shot may be its clip, whose pictures are not the film's frames.
-        const auto place =
-            project_.shots.size() == 1 ? ShotPlace{} : project_.shotAt(Frame{index}).value_or(ShotPlace{});
-        return light_ ? colour_->light(picture.value(), place.index) : colour_->shown(picture.value(), place.index);
-    }
-
-private:
-    std::unique_ptr<ClipReader> stored_;
-    Project project_;
-    std::shared_ptr<const FilmColour> colour_;
-    bool light_;
-};
-
-} // namespace
-
-std::unique_ptr<ClipReader> managedFilm(std::unique_ptr<ClipReader> stored, const Project& project,
-                                        std::shared_ptr<const FilmColour> colour, bool light)
-{
-    return std::make_unique<ManagedFilm>(std::move(stored), project, std::move(colour), light);
-}
-
 } // namespace ember

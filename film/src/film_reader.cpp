@@ -5,6 +5,7 @@
 #include <cmath>
 #include <cstring>
 #include <filesystem>
+#include <functional>
 #include <list>
 #include <vector>
 
@@ -287,10 +288,15 @@ Result<std::unique_ptr<ClipReader>> openShots(const Project& project, bool asSto
     return std::unique_ptr<ClipReader>(std::make_unique<FilmReader>(project, asStored, proxies, std::move(clips)));
 }
 
-/// Every picture in the film's primaries, as those who render want it.
-class InPrimaries final : public ClipReader {
+/// A film whose pictures are brought somewhere as they are read.
+class BroughtFilm final : public ClipReader {
 public:
-    explicit InPrimaries(std::unique_ptr<ClipReader> film) : film_(std::move(film)) { info_ = film_->info(); }
+    using Bring = std::function<Result<ImagePtr>(const ImagePtr& picture, std::int64_t index)>;
+
+    BroughtFilm(std::unique_ptr<ClipReader> film, Bring bring) : film_(std::move(film)), bring_(std::move(bring))
+    {
+        info_ = film_->info();
+    }
     std::int64_t pictureAt(Frame frame, FrameRate rate) const override { return film_->pictureAt(frame, rate); }
     Result<ImagePtr> picture(std::int64_t index) override
     {
@@ -298,11 +304,12 @@ public:
         auto picture = film_->picture(index);
         if (film_->damage().count > before)
             foundDamaged(index);
-        return picture ? Result<ImagePtr>(inPrimaries(picture.value(), info_.colour.primaries)) : picture;
+        return picture ? bring_(picture.value(), index) : picture;
     }
 
 private:
     std::unique_ptr<ClipReader> film_;
+    Bring bring_;
 };
 
 } // namespace
@@ -318,15 +325,26 @@ Result<std::unique_ptr<ClipReader>> openFilm(const Project& project, FilmPicture
         auto colour = FilmColour::of(project, film.value()->info());
         if (!colour)
             return colour.error();
-        return managedFilm(std::move(film).value(), project, std::move(colour).value(),
-                           pictures == FilmPictures::light);
+        const bool light = pictures == FilmPictures::light;
+        const auto bring = [project, light, by = std::move(colour).value()](const ImagePtr& picture,
+                                                                            std::int64_t index) {
+            // A film of one shot may be its clip, whose pictures are not the film's frames.
+            const std::size_t shot =
+                project.shots.size() == 1 ? 0 : project.shotAt(Frame{index}).value_or(ShotPlace{}).index;
+            return light ? by->light(picture, shot) : by->shown(picture, shot);
+        };
+        return std::unique_ptr<ClipReader>(std::make_unique<BroughtFilm>(std::move(film).value(), bring));
     }
     if (pictures == FilmPictures::shown || film.value()->info().colour == ColourSpace{})
         return film;
     auto deep = openShots(project, true, known, proxies, {});
     if (!deep)
         return deep;
-    return std::unique_ptr<ClipReader>(std::make_unique<InPrimaries>(std::move(deep).value()));
+    const Primaries primaries = deep.value()->info().colour.primaries;
+    const auto bring = [primaries](const ImagePtr& picture, std::int64_t) {
+        return Result<ImagePtr>(inPrimaries(picture, primaries));
+    };
+    return std::unique_ptr<ClipReader>(std::make_unique<BroughtFilm>(std::move(deep).value(), bring));
 }
 
 std::string missingClip(const Project& project)

@@ -75,8 +75,4 @@ private:
     mutable std::map<std::pair<std::string, std::string>, ColourWay> ways_;
 };
 
-/// A film whose pictures are brought to the screen, or to light, as they are read.
-std::unique_ptr<ClipReader> managedFilm(std::unique_ptr<ClipReader> stored, const Project& project,
-                                        std::shared_ptr<const FilmColour> colour, bool light);
-
 } // namespace ember
