@@ -79,7 +79,8 @@ void resample(const Shorts& from, int rows, const Matrix3& map, const Rect& tile
     const auto& m = map.m;
     const double shear = m[1] / m[4];
     const double step = m[0] - shear * m[3];
-    const Shorts across = shorts(1, strip + 8, rows);
+    // One row more: all five that a vector may meet are read, whether it does or not.
+    const Shorts across = shorts(1, strip + 8, rows + 1);
     const Shorts line = shorts(2, strip + 8, 1);
     const auto rowAt = [](double y) { return static_cast<int>(std::floor(y)); };
     for (int x = 0; x < tile.width; x += strip) {

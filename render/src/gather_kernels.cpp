@@ -74,6 +74,13 @@ HWY_INLINE void look(const TileMaps& maps, const TileMaps::Group& group, const G
     }
 }
 
+/// Two neighbours side by side, the second counting f and the first g.
+template <class D>
+HWY_INLINE hn::Vec<D> beside(D d, const float* at, hn::Vec<D> f, hn::Vec<D> g)
+{
+    return hn::MulAdd(f, hn::LoadU(d, at + 4), hn::Mul(g, hn::LoadU(d, at)));
+}
+
 /// One displacement for the whole block: plain loads, the four neighbours of a row shared by the row above and below.
 HWY_INLINE void gatherEven(const TileMaps& maps, const GatherBlock& block, const Seen& seen)
 {
@@ -89,28 +96,24 @@ HWY_INLINE void gatherEven(const TileMaps& maps, const GatherBlock& block, const
             const auto weight = weightOf(d, maps, i, k);
             const auto below = hn::Mul(weight, hn::Set(d, seen.fy[i]));
             const auto above = hn::Sub(weight, below);
-            // Each of the two neighbours is used once, so that it need not be loaded by itself.
-            const auto next = [&]() HWY_ATTR {
-                const auto row = hn::MulAdd(fx, hn::LoadU(d, at + 4), hn::Mul(gx, hn::LoadU(d, at)));
-                at += stride;
-                return row;
-            };
-            auto upper = next();
-            auto lower = next();
+            // Each neighbour is used once, so that it need not be loaded by itself.
+            auto upper = beside(d, at, fx, gx);
+            auto lower = beside(d, at + stride, fx, gx);
             s0 = hn::MulAdd(above, upper, hn::MulAdd(below, lower, s0));
-            upper = next();
+            upper = beside(d, at + 2 * stride, fx, gx);
             s1 = hn::MulAdd(above, lower, hn::MulAdd(below, upper, s1));
-            lower = next();
+            lower = beside(d, at + 3 * stride, fx, gx);
             s2 = hn::MulAdd(above, upper, hn::MulAdd(below, lower, s2));
-            upper = next();
+            at += 4 * stride;
+            upper = beside(d, at, fx, gx);
             s3 = hn::MulAdd(above, lower, hn::MulAdd(below, upper, s3));
-            lower = next();
+            lower = beside(d, at + stride, fx, gx);
             s4 = hn::MulAdd(above, upper, hn::MulAdd(below, lower, s4));
-            upper = next();
+            upper = beside(d, at + 2 * stride, fx, gx);
             s5 = hn::MulAdd(above, lower, hn::MulAdd(below, upper, s5));
-            lower = next();
+            lower = beside(d, at + 3 * stride, fx, gx);
             s6 = hn::MulAdd(above, upper, hn::MulAdd(below, lower, s6));
-            upper = next();
+            upper = beside(d, at + 4 * stride, fx, gx);
             s7 = hn::MulAdd(above, lower, hn::MulAdd(below, upper, s7));
         }
         float* to = block.out + k;
@@ -149,19 +152,15 @@ struct Leaning {
                 const auto weight = weightOf(d, maps, i, k);
                 const auto below = hn::Mul(weight, fy);
                 const auto above = hn::Sub(weight, below);
-                const auto next = [&]() HWY_ATTR {
-                    const auto row = hn::MulAdd(fx, hn::LoadU(d, at + 4), hn::Mul(gx, hn::LoadU(d, at)));
-                    at += block.stride;
-                    return row;
-                };
-                auto upper = next();
-                auto lower = next();
+                auto upper = beside(d, at, fx, gx);
+                auto lower = beside(d, at + block.stride, fx, gx);
                 s0 = hn::MulAdd(above, upper, hn::MulAdd(below, lower, s0));
-                upper = next();
+                upper = beside(d, at + 2 * block.stride, fx, gx);
                 s1 = hn::MulAdd(above, lower, hn::MulAdd(below, upper, s1));
-                lower = next();
+                at += 3 * block.stride;
+                lower = beside(d, at, fx, gx);
                 s2 = hn::MulAdd(above, upper, hn::MulAdd(below, lower, s2));
-                upper = next();
+                upper = beside(d, at + block.stride, fx, gx);
                 s3 = hn::MulAdd(above, lower, hn::MulAdd(below, upper, s3));
             }
             hn::StoreU(s0, d, to + k);

@@ -36,16 +36,14 @@ void cubicShorts(const CubicShorts& job)
 #else
 using Narrow = hn::CappedTag<std::int16_t, 32>; ///< never more than eight pixels
 
-/// Catmull-Rom as two-neighbour interpolation less the second differences; f from 0 to 1 is 0 to 32767.
-template <class D>
-HWY_INLINE hn::Vec<D> cubicBetweenShorts(D d, const std::int16_t* at, std::ptrdiff_t stride, hn::Vec<D> f)
+/// Catmull-Rom as two-neighbour interpolation less the second differences, at f beyond p1; f from 0 to 1 is 0 to 32767.
+template <class D, class V>
+HWY_INLINE V cubicBetweenShorts(D d, V p0, V p1, V p2, V p3, V f)
 {
-    const auto p1 = hn::LoadU(d, at);
-    const auto p2 = hn::LoadU(d, at + stride);
     const auto g = hn::Sub(hn::Set(d, 32767), f);
     const auto between = hn::Sub(p2, p1);
-    const auto before = hn::Add(hn::Sub(hn::LoadU(d, at - stride), p1), between);
-    const auto after = hn::Sub(hn::Sub(hn::LoadU(d, at + 2 * stride), p2), between);
+    const auto before = hn::Add(hn::Sub(p0, p1), between);
+    const auto after = hn::Sub(hn::Sub(p3, p2), between);
     const auto bend = hn::Add(hn::MulFixedPoint15(before, g), hn::MulFixedPoint15(after, f));
     // Half of f g; the rounding of the half is kept small by taking it off the product.
     const auto taken = hn::ShiftRight<1>(hn::MulFixedPoint15(bend, hn::MulFixedPoint15(f, g)));
@@ -63,7 +61,6 @@ void cubicShorts(const CubicShorts& given)
     const auto step = static_cast<std::int64_t>(job.drift * pixels * unit);
     const auto across = static_cast<std::int64_t>(job.drift * (pixels - 1) * unit);
     const std::int64_t least = across < 0 ? across : 0;
-    const std::int64_t greatest = across < 0 ? 0 : across;
     alignas(64) static constexpr std::int16_t pixelOf[32] = {0, 0, 0, 0, 1, 1, 1, 1, 2, 2, 2, 2, 3, 3, 3, 3,
                                                              4, 4, 4, 4, 5, 5, 5, 5, 6, 6, 6, 6, 7, 7, 7, 7};
     const auto drift = static_cast<std::int16_t>(job.drift * 32768 + (job.drift < 0 ? -0.5 : 0.5));
@@ -73,20 +70,19 @@ void cubicShorts(const CubicShorts& given)
         const std::int16_t* at = job.line + neighbour * job.stride + k;
         // From the first neighbour's place, in 1/32768: up to 1 and what the vector drifts, which may be 2.
         const auto beyond = static_cast<std::int32_t>((first - neighbour * (std::int64_t{1} << 32)) >> 17);
-        const auto start = static_cast<std::int16_t>(beyond > 32767 ? beyond - 32768 : beyond);
-        hn::Vec<Narrow> sum;
-        if (((first + greatest) >> 32) == neighbour) {
-            const auto f = hn::Max(hn::SaturatedAdd(hn::Set(d, start), lean), hn::Zero(d));
-            sum = cubicBetweenShorts(d, at, job.stride, f);
-        } else {
-            // Other neighbours are met within the vector. Places from the later one are negative for those before it.
-            const auto later = hn::Add(hn::Set(d, static_cast<std::int16_t>(beyond - 32768)), lean);
-            const auto isEarlier = hn::Lt(later, hn::Zero(d));
-            const auto earlier = hn::Add(hn::Add(later, hn::Set(d, 32767)), hn::Set(d, 1));
-            const auto f = hn::IfThenElse(isEarlier, hn::Max(earlier, hn::Zero(d)), later);
-            sum = hn::IfThenElse(isEarlier, cubicBetweenShorts(d, at, job.stride, f),
-                                 cubicBetweenShorts(d, at + job.stride, job.stride, f));
-        }
+        // Other neighbours may be met within the vector. Places from the later one are negative for those before it.
+        const auto later = hn::Add(hn::Set(d, static_cast<std::int16_t>(beyond - 32768)), lean);
+        const auto isEarlier = hn::Lt(later, hn::Zero(d));
+        const auto earlier = hn::Add(hn::Add(later, hn::Set(d, 32767)), hn::Set(d, 1));
+        const auto f = hn::IfThenElse(isEarlier, hn::Max(earlier, hn::Zero(d)), later);
+        const auto p0 = hn::LoadU(d, at - job.stride);
+        const auto p1 = hn::LoadU(d, at);
+        const auto p2 = hn::LoadU(d, at + job.stride);
+        const auto p3 = hn::LoadU(d, at + 2 * job.stride);
+        const auto p4 = hn::LoadU(d, at + 3 * job.stride);
+        const auto sum =
+            cubicBetweenShorts(d, hn::IfThenElse(isEarlier, p0, p1), hn::IfThenElse(isEarlier, p1, p2),
+                               hn::IfThenElse(isEarlier, p2, p3), hn::IfThenElse(isEarlier, p3, p4), f);
         hn::StoreU(sum, d, job.out + k);
         first += step;
     }
