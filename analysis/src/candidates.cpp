@@ -12,6 +12,11 @@ namespace {
 constexpr std::array<std::string_view, 3> fromNames{"both", "sound", "picture"};
 constexpr double farthestLate = 0.3;  ///< seconds between what is heard and what is seen of one event
 constexpr double togetherness = 0.09; ///< and how far that may differ from what is usual in the film
+constexpr double outOfStep = 0.75;    ///< frames of constant lateness that are more than rounding
+constexpr double alike = 0.75;        ///< share of the pairs that have to be as late as usual
+constexpr double looselyTogether = 1.5; ///< frames; further apart the picture has the frame of a few pairs
+constexpr double unheard = 1.0; ///< what is seen but not heard loses of its odds, in a film with sound (their logarithm)
+constexpr std::size_t speaks = 3; ///< onsets in all that make it one
 
 struct Pair {
     std::size_t onset;
@@ -78,11 +83,11 @@ Candidate seenAs(const Impact& impact, FrameRate rate)
     return candidate;
 }
 
-/// The picture tells the frame, the way and the place, the sound the kind and the strength.
-Candidate joined(const Onset& onset, const Impact& impact, double late, FrameRate rate)
+/// The picture tells the way and the place, the sound the kind and the strength. `byPicture`: whose frame it is.
+Candidate joined(const Onset& onset, const Impact& impact, double late, FrameRate rate, bool byPicture)
 {
     Candidate candidate = heardAs(onset, rate);
-    if (candidate.frame != impact.frame) {
+    if (byPicture && candidate.frame != impact.frame) {
         candidate.frame = impact.frame;
         candidate.seconds = rate.seconds(static_cast<double>(impact.frame.index));
     }
@@ -92,6 +97,13 @@ Candidate joined(const Onset& onset, const Impact& impact, double late, FrameRat
     candidate.direction = impact.direction;
     candidate.place = impact.place;
     return candidate;
+}
+
+double lessSure(double confidence)
+{
+    constexpr double surest = 1 - 1e-9;
+    const double odds = std::log(confidence / (1 - std::min(confidence, surest))) - unheard;
+    return 1 / (1 + std::exp(-odds));
 }
 
 } // namespace
@@ -107,13 +119,16 @@ std::optional<FindFrom> findFromFromName(std::string_view name)
 Found findStrikes(const SoundTrace* sound, const PictureTrace* picture, double soundOffset, FrameRate rate,
                   const FindOptions& options)
 {
-    if (sound == nullptr)
-        return findStrikes(static_cast<const OnsetFinder*>(nullptr), picture, soundOffset, rate, options);
-    const OnsetFinder finder(*sound, options.band, options.spacing);
-    return findStrikes(&finder, picture, soundOffset, rate, options);
+    std::optional<OnsetFinder> onsets;
+    std::optional<ImpactFinder> impacts;
+    if (sound != nullptr)
+        onsets.emplace(*sound, options.band, options.spacing);
+    if (picture != nullptr)
+        impacts.emplace(*picture);
+    return findStrikes(onsets ? &*onsets : nullptr, impacts ? &*impacts : nullptr, soundOffset, rate, options);
 }
 
-Found findStrikes(const OnsetFinder* finder, const PictureTrace* picture, double soundOffset, FrameRate rate,
+Found findStrikes(const OnsetFinder* finder, const ImpactFinder* picture, double soundOffset, FrameRate rate,
                   const FindOptions& options)
 {
     Found found;
@@ -135,22 +150,39 @@ Found findStrikes(const OnsetFinder* finder, const PictureTrace* picture, double
     }
     if (picture != nullptr && options.from != FindFrom::sound) {
         const auto spacing = static_cast<std::int64_t>(std::ceil(rate.frames(options.spacing)));
-        impacts = impactsOf(*picture, {options.sensitivity, std::max<std::int64_t>(spacing, 4)});
+        impacts = picture->at({options.sensitivity, std::max<std::int64_t>(spacing, 4)});
     }
     const auto near = pairsOf(onsets, impacts, rate, 0, farthestLate);
     const double usual = near.size() >= 3 ? medianLate(near) : 0;
     const auto pairs = pairsOf(onsets, impacts, rate, usual, togetherness);
     if (pairs.size() >= 3)
         found.soundLate = rate.frames(medianLate(pairs));
+    found.outOfStep = found.soundLate && std::abs(*found.soundLate) >= outOfStep &&
+                      static_cast<double>(pairs.size()) >= alike * static_cast<double>(near.size());
+    const auto byPicture = [&](const Pair& pair) {
+        return found.outOfStep || (!found.soundLate && std::abs(rate.frames(pair.late)) > looselyTogether);
+    };
 
     std::vector<bool> onsetJoined(onsets.size()), impactJoined(impacts.size());
     for (const Pair& pair : pairs) {
         onsetJoined[pair.onset] = impactJoined[pair.impact] = true;
-        found.candidates.push_back(joined(onsets[pair.onset], impacts[pair.impact], pair.late, rate));
+        found.candidates.push_back(
+            joined(onsets[pair.onset], impacts[pair.impact], pair.late, rate, byPicture(pair)));
     }
-    for (std::size_t i = 0; i < onsets.size(); ++i)
-        if (!onsetJoined[i])
-            found.candidates.push_back(heardAs(onsets[i], rate));
+    for (std::size_t i = 0; i < onsets.size(); ++i) {
+        if (onsetJoined[i])
+            continue;
+        Onset onset = onsets[i];
+        if (found.outOfStep)
+            onset.seconds = std::max(0.0, onset.seconds - rate.seconds(*found.soundLate));
+        found.candidates.push_back(heardAs(onset, rate));
+    }
+    if (finder != nullptr && options.from == FindFrom::both && finder->at(1).size() >= speaks)
+        for (std::size_t i = 0; i < impacts.size(); ++i)
+            if (!impactJoined[i]) {
+                impacts[i].confidence = lessSure(impacts[i].confidence);
+                impactJoined[i] = impacts[i].confidence < confidenceAsked(options.sensitivity);
+            }
     for (std::size_t i = 0; i < impacts.size(); ++i)
         if (!impactJoined[i])
             found.candidates.push_back(seenAs(impacts[i], rate));

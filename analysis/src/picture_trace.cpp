@@ -6,6 +6,7 @@
 #include <cmath>
 #include <optional>
 
+#include "motion_field.h"
 #include "small_picture.h"
 
 namespace ember {
@@ -66,6 +67,16 @@ Difference differenceOf(const SmallPicture& before, const SmallPicture& now, Shi
     std::nth_element(sorted.begin(), third, sorted.end());
     d.grain = *third;
     return d;
+}
+
+float meanLight(const SmallPicture& picture)
+{
+    std::int64_t sum = 0;
+    for (int y = 0; y < picture.height(); ++y)
+        for (int x = 0; x < picture.width(); ++x)
+            sum += picture.at(x, y);
+    const double pixels = static_cast<double>(picture.width()) * picture.height();
+    return static_cast<float>(static_cast<double>(sum) / (pixels * 255 * static_cast<double>(SmallPicture::unit)));
 }
 
 /// Another picture is unlike the one before and both brighter and darker in many places; a burst only brightens.
@@ -132,6 +143,7 @@ struct PictureWatcher::Work {
     SmallPicture now;      ///< the last frame
     Difference difference; ///< from before to now
     Shift camera;
+    MotionField field;
     PictureTrace trace;
 };
 
@@ -251,6 +263,8 @@ void PictureWatcher::watch(const Image& picture, Frame frame)
 {
     Work& w = *work_;
     SmallPicture next(picture);
+    if (const auto followed = w.field.next(picture); followed && !w.trace.frames.empty())
+        w.trace.frames.back().followed = *followed;
     FrameChange change;
     change.frame = frame;
     if (w.now.empty() || !next.sameSize(w.now)) {
@@ -264,12 +278,14 @@ void PictureWatcher::watch(const Image& picture, Frame frame)
         Difference d = differenceOf(w.now, next, camera);
         change.grain = d.grain / byteRange;
         change.cut = isCut(d, w.now, next, camera);
+        change.alike = likeness(w.now, next, camera);
         w.flashOf(change, d, next);
         w.motionOf(change, d, next);
         w.before = std::move(w.now);
         w.difference = std::move(d);
         w.camera = camera;
     }
+    change.light = meanLight(next);
     w.now = std::move(next);
     w.trace.frames.push_back(change);
 }

@@ -21,7 +21,7 @@ struct Finder::Work {
     bool watch = false;                ///< to be seen
     std::atomic<bool> stop{false};
     std::shared_ptr<SoundTrace> sound;
-    std::shared_ptr<PictureTrace> picture;
+    std::shared_ptr<ImpactFinder> impacts;
     QString trouble;
 
     /// `tell` is given how much is done.
@@ -38,12 +38,15 @@ struct Finder::Work {
         if (!watch || stop)
             return;
         auto clip = openFilm(project);
+        std::shared_ptr<PictureTrace> picture;
         keep(picture, clip ? watchClip(*clip.value(), project.rate, project.length(),
                                        [&](double done) {
                                            tell(soundShare + (1 - soundShare) * done);
                                            return !stop.load();
                                        })
                            : Result<PictureTrace>(clip.error()));
+        if (picture)
+            impacts = std::make_shared<ImpactFinder>(*picture);
     }
 
 private:
@@ -77,7 +80,7 @@ void Finder::forget()
     cancel();
     onsets_.reset();
     sound_.reset();
-    picture_.reset();
+    impacts_.reset();
     found_ = {};
     rejected_.clear();
     current_.reset();
@@ -95,7 +98,7 @@ void Finder::start()
     work->project = session_.document.project();
     if (!sound_)
         work->source = source;
-    work->watch = !picture_ && session_.film.hasClip();
+    work->watch = !impacts_ && session_.film.hasClip();
     if (!work->source && !work->watch) {
         ask();
         return;
@@ -148,8 +151,8 @@ void Finder::finish(const std::shared_ptr<Work>& work)
         onsets_.reset();
         sound_ = work->sound;
     }
-    if (work->picture) {
-        picture_ = work->picture;
+    if (work->impacts) {
+        impacts_ = work->impacts;
         watched_ = work->project;
     }
     ask();
@@ -188,8 +191,8 @@ void Finder::projectChanged()
         sound_.reset();
         found_ = {};
     }
-    if (picture_ && !sameFrames(session_.document.project(), watched_)) {
-        picture_.reset();
+    if (impacts_ && !sameFrames(session_.document.project(), watched_)) {
+        impacts_.reset();
         found_ = {};
     }
     if (ready())
@@ -201,7 +204,7 @@ void Finder::ask()
     if (sound_ && !onsets_)
         onsets_ = std::make_unique<OnsetFinder>(*sound_, options_.band, options_.spacing);
     if (ready())
-        found_ = findStrikes(onsets_.get(), picture_.get(), session_.document.project().sound.offset,
+        found_ = findStrikes(onsets_.get(), impacts_.get(), session_.document.project().sound.offset,
                              session_.document.project().rate, options_);
     propose();
 }

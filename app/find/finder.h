@@ -40,7 +40,7 @@ public:
     bool running() const { return running_; }
     double progress() const { return progress_; }
     bool heard() const { return sound_ != nullptr; }
-    bool seen() const { return picture_ != nullptr; }
+    bool seen() const { return impacts_ != nullptr; }
     /// Something was measured since this film was opened.
     bool ready() const { return heard() || seen(); }
     const SoundTrace* sound() const { return sound_.get(); }
@@ -95,10 +95,10 @@ private:
 
     Session& session_;
     std::shared_ptr<const SoundTrace> sound_;
-    std::shared_ptr<const PictureTrace> picture_;
+    std::shared_ptr<const ImpactFinder> impacts_;
     std::shared_ptr<Work> work_;
     SoundSource heard_; ///< what `sound_` was heard of
-    Project watched_;   ///< what `picture_` was seen in
+    Project watched_;   ///< what `impacts_` were seen in
     bool running_ = false;
     double progress_ = 0;
     std::unique_ptr<OnsetFinder> onsets_; ///< of `sound_`, for the band and spacing asked for

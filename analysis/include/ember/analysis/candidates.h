@@ -43,12 +43,17 @@ struct Found {
     std::optional<Tempo> tempo;        ///< of what was heard, in seconds of the film
     /// The middle of how late the sound is, in frames, where at least three were both heard and seen.
     std::optional<double> soundLate;
+    bool outOfStep = false; ///< it is so late, or early, all along that the picture has the frames
 };
 
-/// `onsets` and `picture` may be null where there is none; the band and the spacing of the options are the finder's
+/// What is heard and seen together is one candidate. Where the sound is in step with the picture, the sound has the frame,
+/// as it is exact to a few milliseconds; where it is late or early by the same all along, the picture has it, and what is
+/// heard alone is laid where the picture would show it. What is seen but not heard in a film with sound has to be surer.
+///
+/// `onsets` and `impacts` may be null where there is none; the band and the spacing of the options are the onsets'
 /// already. `soundOffset`: seconds the sound is laid later than it was
 /// recorded. Frames of the picture count at `rate`.
-Found findStrikes(const OnsetFinder* onsets, const PictureTrace* picture, double soundOffset, FrameRate rate,
+Found findStrikes(const OnsetFinder* onsets, const ImpactFinder* impacts, double soundOffset, FrameRate rate,
                   const FindOptions& options);
 /// The same for a sound that is asked once.
 Found findStrikes(const SoundTrace* sound, const PictureTrace* picture, double soundOffset, FrameRate rate,
