@@ -4,6 +4,7 @@
 //     bench_proving make FOLDER tuning|unseen FIRST LAST [KIND]   makes the clips of these seeds
 //     bench_proving train FOLDER TREES                            trains trees on them
 //     bench_proving eyes FOLDER [TREES]                           finds by picture, and prints a table
+//     bench_proving cuts FOLDER                                   finds cuts, dissolves and fades
 #include <algorithm>
 #include <array>
 #include <atomic>
@@ -139,6 +140,54 @@ struct Watched {
             });
     }
 };
+
+/// Cuts, dissolves and fades: those that are known, found of them, and told that are none.
+int cuts(const std::string& folder)
+{
+    const std::vector<KnownClip> clips = clipsIn(folder);
+    std::vector<std::vector<ShotChange>> told(clips.size());
+    {
+        std::atomic<std::size_t> next = 0;
+        std::vector<std::jthread> threads;
+        for (unsigned i = 0; i < std::max(1U, std::thread::hardware_concurrency()); ++i)
+            threads.emplace_back([&] {
+                for (std::size_t at = next++; at < clips.size(); at = next++)
+                    if (auto clip = ClipReader::open(clips[at].path))
+                        if (auto found = findCuts(*clip.value(), clips[at].rate, clips[at].frames, [](double) { return true; }))
+                            told[at] = std::move(found.value());
+            });
+    }
+    struct Count {
+        int known = 0, found = 0, wrong = 0;
+    };
+    std::map<std::string, Count> counts;
+    std::map<std::string, int> wrongIn;
+    for (std::size_t i = 0; i < clips.size(); ++i) {
+        std::vector<bool> taken(told[i].size());
+        for (const KnownClip::Change& change : clips[i].changes) {
+            Count& count = counts[change.kind];
+            ++count.known;
+            const std::int64_t near = change.kind == "cut" ? 1 : std::max<std::int64_t>(3, change.length / 3);
+            for (std::size_t k = 0; k < told[i].size(); ++k)
+                if (!taken[k] && changeName(told[i][k].kind) == change.kind &&
+                    std::abs(told[i][k].frame.index - change.frame) <= near) {
+                    taken[k] = true;
+                    ++count.found;
+                    break;
+                }
+        }
+        for (std::size_t k = 0; k < told[i].size(); ++k)
+            if (!taken[k]) {
+                ++counts[std::string(changeName(told[i][k].kind))].wrong;
+                ++wrongIn[clips[i].kind + ", " + std::string(changeName(told[i][k].kind))];
+            }
+    }
+    for (const auto& [kind, count] : counts)
+        std::printf("%-10s known %d, found %d, wrong %d\n", kind.c_str(), count.known, count.found, count.wrong);
+    for (const auto& [where, count] : wrongIn)
+        std::printf("wrong in %s: %d\n", where.c_str(), count);
+    return 0;
+}
 
 std::vector<Example> examplesOf(const Watched& watched, const std::vector<ImpactFeatures>& features,
                                 const std::function<bool(std::size_t)>& taken)
@@ -308,6 +357,8 @@ int main(int argc, char** argv)
                     std::stoull(words[4]), words.size() > 5 ? words[5] : "");
     if (words.size() >= 3 && words[0] == "train")
         return train(words[1], words[2], {});
+    if (words.size() >= 2 && words[0] == "cuts")
+        return cuts(words[1]);
     if (words.size() >= 2 && words[0] == "eyes")
         return eyes(words[1], words.size() > 2 ? words[2] : "");
     std::fputs("See the first lines of bench/bench_proving.cpp.\n", stderr);

@@ -7,6 +7,9 @@
 #include <deque>
 #include <optional>
 
+#include <opencv2/imgproc.hpp>
+#include <opencv2/video/tracking.hpp>
+
 #include "small_picture.h"
 
 namespace ember {
@@ -19,6 +22,9 @@ constexpr int flashLength = 4;        ///< pictures after which what a flash hid
 constexpr float alikeAgain = 0.4F;    ///< edges of a part: so alike, and it is the same thing
 constexpr std::size_t partsAlike = 2; ///< parts of the picture that chance may make alike
 constexpr double texture = 3;         ///< code values from pixel to pixel, root of the mean square; less is plain
+constexpr double plainPart = 1.5;         ///< code values, standard deviation of what is large in a part
+constexpr double largeAlike = 0.85;       ///< correlation of what is large that chance does not make
+constexpr double largeAlikeMoved = 0.92;  ///< flow makes other pictures alike, too
 constexpr double plainChange = 24;    ///< code values by which one plain picture differs from another
 constexpr std::array<std::size_t, 4> dissolveLengths{8, 14, 26, 48};
 constexpr double plainSpread = 5;       ///< code values, standard deviation
@@ -79,16 +85,96 @@ double samenessWith(const SmallPicture& a, const SmallPicture& b, Shift shift)
     return parts[partsAlike];
 }
 
-/// The same, with and without what the camera may have moved.
+cv::Mat1b greyOf(const SmallPicture& picture)
+{
+    cv::Mat1b grey(picture.height(), picture.width());
+    for (int y = 0; y < grey.rows; ++y)
+        for (int x = 0; x < grey.cols; ++x)
+            grey(y, x) = static_cast<std::uint8_t>(picture.at(x, y) / static_cast<int>(SmallPicture::unit));
+    return grey;
+}
+
+/// How alike the parts of two pictures are in what is large in them, by correlation, the least alike first: grain and a
+/// soft lens leave no edges to go by. None where too few parts show anything.
+std::vector<double> largeSamenesses(const cv::Mat1b& a, const cv::Mat1b& b)
+{
+    constexpr int soft = 7; // pixels
+    cv::Mat1f p, q;
+    a.convertTo(p, CV_32F);
+    b.convertTo(q, CV_32F);
+    cv::blur(p, p, {soft, soft});
+    cv::blur(q, q, {soft, soft});
+    std::vector<double> parts;
+    for (int row = 0; row < rows; ++row)
+        for (int column = 0; column < columns; ++column) {
+            const cv::Rect part(column * a.cols / columns, row * a.rows / rows, a.cols / columns, a.rows / rows);
+            if (part.empty())
+                continue;
+            cv::Mat1f u = p(part).clone(), v = q(part).clone();
+            u -= cv::mean(u)[0];
+            v -= cv::mean(v)[0];
+            const double uu = u.dot(u), vv = v.dot(v);
+            const double least = part.area() * plainPart * plainPart;
+            if (uu > least || vv > least)
+                parts.push_back(u.dot(v) / std::sqrt(std::max(uu, least) * std::max(vv, least)));
+        }
+    if (parts.size() <= partsAlike)
+        parts.clear();
+    std::sort(parts.begin(), parts.end());
+    return parts;
+}
+
+/// Of the part in the middle of all.
+double largeSameness(const cv::Mat1b& a, const cv::Mat1b& b)
+{
+    const std::vector<double> parts = largeSamenesses(a, b);
+    return parts.empty() ? 0 : parts[parts.size() / 2];
+}
+
+/// Whether some parts have stayed as they were: something passes there, it is no dissolve.
+bool someStays(const SmallPicture& a, const SmallPicture& b)
+{
+    constexpr double asItWas = 0.95;
+    const std::vector<double> parts = largeSamenesses(greyOf(a), greyOf(b));
+    return !parts.empty() && parts[parts.size() - 1 - partsAlike] >= asItWas;
+}
+
+/// `a` with everything moved to where it is in `b`, as well as flow can tell.
+cv::Mat1b movedOnto(const cv::Mat1b& a, const cv::Mat1b& b)
+{
+    thread_local const auto dis = [] {
+        auto made = cv::DISOpticalFlow::create(cv::DISOpticalFlow::PRESET_ULTRAFAST);
+        made->setFinestScale(1);
+        return made;
+    }();
+    cv::Mat2f flow;
+    dis->calc(b, a, flow);
+    for (int y = 0; y < flow.rows; ++y)
+        for (int x = 0; x < flow.cols; ++x)
+            flow(y, x) += cv::Vec2f(static_cast<float>(x), static_cast<float>(y));
+    cv::Mat1b moved;
+    cv::remap(a, moved, flow, cv::noArray(), cv::INTER_LINEAR, cv::BORDER_REPLICATE);
+    return moved;
+}
+
+/// The likeness of edges, with and without what the camera may have moved; where there are none to go by, that of what
+/// is large, also after everything was moved to where it is now.
 double sameness(const SmallPicture& a, const SmallPicture& b)
 {
     if (!a.sameSize(b))
         return 0;
-    const double still = samenessWith(a, b, {});
-    if (still >= static_cast<double>(alikeAgain))
-        return still;
-    const Shift shift = cameraShift(a, b);
-    return shift.x == 0 && shift.y == 0 ? still : std::max(still, samenessWith(a, b, shift));
+    double most = samenessWith(a, b, {});
+    if (most >= static_cast<double>(alikeAgain))
+        return most;
+    if (const Shift shift = cameraShift(a, b); shift.x != 0 || shift.y != 0)
+        most = std::max(most, samenessWith(a, b, shift));
+    constexpr int least = 32; // pixels, for flow
+    if (most >= static_cast<double>(alikeAgain) || a.width() < least || a.height() < least)
+        return most;
+    const cv::Mat1b p = greyOf(a), q = greyOf(b);
+    if (largeSameness(p, q) >= largeAlike || largeSameness(movedOnto(p, q), q) >= largeAlikeMoved)
+        return 1;
+    return most;
 }
 
 /// A picture as a mixture of two others and a constant, by least squares.
@@ -150,6 +236,29 @@ double spreadOf(const SmallPicture& picture)
     return std::sqrt(std::max(0.0, squares / count - sum * sum / (count * count)));
 }
 
+/// A fade to a plain picture and one from it that follows at once are one, the plain picture in its middle.
+std::vector<ShotChange> oneFadeEach(std::vector<ShotChange> fades)
+{
+    constexpr std::int64_t atOnce = 8; // frames
+    std::sort(fades.begin(), fades.end(), [](const ShotChange& a, const ShotChange& b) { return a.frame < b.frame; });
+    std::vector<ShotChange> out;
+    for (const ShotChange& fade : fades) {
+        const auto gap = [&](const ShotChange& before) {
+            return fade.frame - before.frame - (fade.length + before.length) / 2;
+        };
+        if (out.empty() || gap(out.back()) > atOnce) {
+            out.push_back(fade);
+            continue;
+        }
+        ShotChange& both = out.back();
+        const Frame first = both.frame - both.length / 2, last = fade.frame + fade.length / 2;
+        both.frame = Frame{(both.frame.index + both.length / 2 + fade.frame.index - fade.length / 2) / 2};
+        both.length = last - first;
+        both.confidence = std::max(both.confidence, fade.confidence);
+    }
+    return out;
+}
+
 } // namespace
 
 std::string_view changeName(ChangeKind kind)
@@ -161,6 +270,8 @@ std::string_view changeName(ChangeKind kind)
 struct CutWatcher::Work {
     struct Seen {
         SmallPicture picture;
+        SmallPicture soft;  ///< without what is small: a camera that sways a little is no other picture
+        SmallPicture light; ///< that in light, near enough: half of all dissolves are mixed in it
         Frame frame;
     };
     std::deque<Seen> seen; ///< the last ones
@@ -170,7 +281,8 @@ struct CutWatcher::Work {
 
     void look();
     void lookForCut(std::size_t at);
-    void lookForDissolve(std::size_t length);
+    void lookForDissolve(std::size_t length, SmallPicture Seen::* soft);
+    void lookForDip(std::size_t length);
 };
 
 /// Is the picture at this place the first of another shot? The pictures that follow are there, at least one.
@@ -191,19 +303,19 @@ void CutWatcher::Work::lookForCut(std::size_t at)
 }
 
 /// Are the last `length` pictures one shot turning into another?
-void CutWatcher::Work::lookForDissolve(std::size_t length)
+void CutWatcher::Work::lookForDissolve(std::size_t length, SmallPicture Seen::* soft)
 {
     if (seen.size() <= length)
         return;
     const std::size_t end = seen.size() - 1;
     const Seen& from = seen[end - length];
     const Seen& to = seen[end];
-    const SmallPicture& a = from.picture;
-    const SmallPicture& b = to.picture;
+    const SmallPicture& a = from.*soft;
+    const SmallPicture& b = to.*soft;
     std::array<Mixture, 3> mix;
     double gain = 1;
     for (std::size_t k = 0; k < 3; ++k) {
-        const SmallPicture& m = seen[end - length + (k + 1) * length / 4].picture;
+        const SmallPicture& m = seen[end - length + (k + 1) * length / 4].*soft;
         if (!m.sameSize(a) || !m.sameSize(b))
             return;
         mix[k] = mixtureOf(m, a, b);
@@ -231,7 +343,8 @@ void CutWatcher::Work::lookForDissolve(std::size_t length)
             return;
         confidence = 0.5 + 0.5 * (mix[1].explained - leastExplained) / (1 - leastExplained);
     } else {
-        if (gain < leastGain || sameness(a, b) >= static_cast<double>(alikeAgain))
+        if (gain < leastGain || sameness(from.picture, to.picture) >= static_cast<double>(alikeAgain) ||
+            someStays(from.picture, to.picture))
             return;
         confidence = std::clamp(gain / 0.2, 0.05, 1.0);
     }
@@ -240,12 +353,46 @@ void CutWatcher::Work::lookForDissolve(std::size_t length)
                          confidence});
 }
 
+/// Do the last pictures go down into the dark (or to a plain picture) and come up as another shot? The dark itself may
+/// last no longer than a picture, or fall between two.
+void CutWatcher::Work::lookForDip(std::size_t length)
+{
+    if (seen.size() <= length)
+        return;
+    const std::size_t end = seen.size() - 1, half = length / 2;
+    const Seen& from = seen[end - length];
+    const Seen& low = seen[end - half];
+    const Seen& to = seen[end];
+    if (!from.soft.sameSize(low.soft) || !to.soft.sameSize(low.soft))
+        return;
+    const double lowest = spreadOf(low.soft);
+    double explained = 1;
+    for (const auto& [full, between] : {std::pair{&from, &seen[end - half - half / 2]}, {&to, &seen[end - half / 2]}}) {
+        const double whole = spreadOf(full->soft), part = spreadOf(between->soft);
+        if (whole < plainSpread || lowest > 0.5 * whole || part < 1.2 * lowest || part > 0.97 * whole)
+            return;
+        if (!between->soft.sameSize(full->soft))
+            return;
+        explained = std::min(explained, mixtureOf(between->soft, full->soft, full->soft).alone);
+    }
+    for (const std::size_t beside : {end - half - 1, end - half + 1})
+        if (spreadOf(seen[beside].soft) < lowest)
+            return;
+    if (explained < leastExplained || sameness(from.picture, to.picture) >= static_cast<double>(alikeAgain))
+        return;
+    dissolves.push_back({ChangeKind::fade, low.frame, to.frame - from.frame,
+                         0.5 + 0.5 * (explained - leastExplained) / (1 - leastExplained)});
+}
+
 void CutWatcher::Work::look()
 {
     if (seen.size() > static_cast<std::size_t>(flashLength) + 1)
         lookForCut(seen.size() - 1 - static_cast<std::size_t>(flashLength));
-    for (const std::size_t length : dissolveLengths)
-        lookForDissolve(length);
+    for (const std::size_t length : dissolveLengths) {
+        lookForDissolve(length, &Seen::soft);
+        lookForDissolve(length, &Seen::light);
+        lookForDip(length);
+    }
     if (seen.size() > dissolveLengths.back() + flashLength + 2)
         seen.pop_front();
 }
@@ -257,7 +404,10 @@ CutWatcher& CutWatcher::operator=(CutWatcher&&) noexcept = default;
 
 void CutWatcher::watch(const Image& picture, Frame frame)
 {
-    work_->seen.push_back({SmallPicture(picture), frame});
+    SmallPicture small(picture);
+    SmallPicture soft = small.softened();
+    SmallPicture light = soft.squared();
+    work_->seen.push_back({std::move(small), std::move(soft), std::move(light), frame});
     work_->look();
 }
 
@@ -268,18 +418,29 @@ std::vector<ShotChange> CutWatcher::finish()
     const std::size_t from = count > static_cast<std::size_t>(flashLength) ? count - flashLength : 1;
     for (std::size_t at = from; at < count; ++at)
         work.lookForCut(at);
-    std::vector<ShotChange> all = std::move(work.cuts);
-    // Of candidates that overlap the surest; none where there is a cut.
     auto& candidates = work.dissolves;
     std::stable_sort(candidates.begin(), candidates.end(),
                      [](const ShotChange& a, const ShotChange& b) { return a.confidence > b.confidence; });
-    for (const ShotChange& candidate : candidates) {
-        const bool taken = std::any_of(all.begin(), all.end(), [&](const ShotChange& other) {
-            return std::abs(other.frame - candidate.frame) <= (other.length + candidate.length + 1) / 2;
-        });
-        if (!taken)
-            all.push_back(candidate);
-    }
+    const auto overlap = [](const ShotChange& a, const ShotChange& b) {
+        return std::abs(a.frame - b.frame) <= (a.length + b.length + 1) / 2;
+    };
+    const auto takeFrom = [&](ChangeKind kind, std::vector<ShotChange> taken) {
+        for (const ShotChange& candidate : candidates)
+            if (candidate.kind == kind && std::none_of(taken.begin(), taken.end(), [&](const ShotChange& other) {
+                    return overlap(candidate, other);
+                }))
+                taken.push_back(candidate);
+        return taken;
+    };
+    // Of fades that overlap the surest; what seems a cut in one is the dark in its middle. A dissolve is none where
+    // there is a cut.
+    std::vector<ShotChange> all = oneFadeEach(takeFrom(ChangeKind::fade, {}));
+    for (const ShotChange& cut : work.cuts)
+        if (std::none_of(all.begin(), all.end(), [&](const ShotChange& other) {
+                return other.kind == ChangeKind::fade && overlap(cut, other);
+            }))
+            all.push_back(cut);
+    all = takeFrom(ChangeKind::dissolve, std::move(all));
     std::sort(all.begin(), all.end(), [](const ShotChange& a, const ShotChange& b) { return a.frame < b.frame; });
     work_.reset();
     return all;

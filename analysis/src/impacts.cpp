@@ -32,6 +32,30 @@ double logistic(double odds)
     return 1 / (1 + std::exp(-odds));
 }
 
+constexpr double clear = 0.6;   ///< share of what moves that goes one way
+constexpr double little = 0.0003; ///< of `move`, all that moves
+constexpr double fast = 0.8;    ///< hundredths of the height a frame
+
+/// The way most of it came, in degrees. In the frame itself light may hide it: the four before tell, and where they do
+/// not, what was followed to where it broke off.
+std::optional<double> wayInto(const PictureTrace& trace, std::size_t at)
+{
+    double move = 0, x = 0, y = 0;
+    for (std::size_t i = at < 4 ? 0 : at - 4; i < at; ++i) {
+        move += static_cast<double>(trace.frames[i].move);
+        x += static_cast<double>(trace.frames[i].moveX);
+        y += static_cast<double>(trace.frames[i].moveY);
+    }
+    const MotionNow& motion = trace.frames[at].followed;
+    if (move <= little || std::hypot(x, y) <= clear * move) {
+        x = static_cast<double>(motion.goingX);
+        y = static_cast<double>(motion.goingY);
+        if (std::hypot(x, y) <= fast || motion.speedAfter > 0.7F * motion.speedBefore + 0.3F)
+            return std::nullopt;
+    }
+    return std::atan2(y, x) * 180 / std::numbers::pi;
+}
+
 /// Where most happens, the way it came and how strong it is.
 void describe(Impact& impact, const PictureTrace& trace, std::size_t at)
 {
@@ -41,14 +65,11 @@ void describe(Impact& impact, const PictureTrace& trace, std::size_t at)
     const double stopped = static_cast<double>(motion.brokenMost) / 4;
     const double born = 2 * static_cast<double>(motion.unexplainedMost);
     impact.strength = light + stopped + born + static_cast<double>(motion.cameraBroken) / 3;
-    impact.place = stopped > light && stopped > born ? motion.brokenPlace
-                   : light > born                    ? here.flashPlace
-                                                     : motion.unexplainedPlace;
-    const double speed = std::hypot(static_cast<double>(motion.goingX), static_cast<double>(motion.goingY));
-    constexpr double fast = 0.8; // hundredths of the height a frame
-    if (speed > fast && motion.speedAfter < 0.7F * motion.speedBefore + 0.3F)
-        impact.direction = std::atan2(static_cast<double>(motion.goingY), static_cast<double>(motion.goingX)) * 180 /
-                           std::numbers::pi;
+    impact.direction = wayInto(trace, at);
+    if (impact.kind == StrikeKind::blast || !impact.direction)
+        impact.place = light > born ? here.flashPlace : motion.unexplainedPlace;
+    else
+        impact.place = here.stop > 0 ? here.stopPlace : motion.brokenPlace;
 }
 
 StrikeKind kindOf(const ImpactTrees& trees, const float* features)

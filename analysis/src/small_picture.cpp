@@ -6,6 +6,8 @@
 #include <cmath>
 #include <limits>
 
+#include <opencv2/imgproc.hpp>
+
 namespace ember {
 
 SmallPicture::SmallPicture(const Image& frame)
@@ -38,6 +40,25 @@ SmallPicture::SmallPicture(const Image& frame)
                 static_cast<std::int16_t>(sum / (16u * rows * static_cast<std::uint64_t>(right - left)));
         }
     }
+}
+
+SmallPicture SmallPicture::softened() const
+{
+    constexpr int across = 9;
+    SmallPicture out = *this;
+    const cv::Mat1s from(height_, width_, const_cast<std::int16_t*>(values_.data()));
+    cv::Mat1s to(height_, width_, out.values_.data());
+    cv::blur(from, to, {across, across});
+    return out;
+}
+
+SmallPicture SmallPicture::squared() const
+{
+    constexpr int most = 255 * static_cast<int>(unit);
+    SmallPicture out = *this;
+    for (std::int16_t& value : out.values_)
+        value = static_cast<std::int16_t>(value * value / most);
+    return out;
 }
 
 float squareDifference(const SmallPicture& now, const SmallPicture& other, int x, int y, int size, Shift shift)

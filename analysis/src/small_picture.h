@@ -19,6 +19,11 @@ public:
     SmallPicture() = default;
     explicit SmallPicture(const Image& frame);
 
+    /// Each pixel the mean of nine by nine around it.
+    SmallPicture softened() const;
+    /// Each value squared, in the same range: about the light that codes stand for.
+    SmallPicture squared() const;
+
     int width() const { return width_; }
     int height() const { return height_; }
     bool empty() const { return width_ == 0; }
