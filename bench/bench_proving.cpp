@@ -50,7 +50,9 @@ KnownClip knownOf(const Scene& scene, const std::string& path)
     for (const Event& event : scene.events)
         clip.events.push_back({scene.frameOf(event.seconds).index, event.kind, event.direction, event.strength});
     for (const Change& change : scene.changes)
-        clip.changes.push_back({change.length == 0 ? "cut" : change.fade ? "fade" : "dissolve",
+        clip.changes.push_back({change.length == 0 ? "cut"
+                                : change.fade      ? "fade"
+                                                   : "dissolve",
                                 scene.frameOf(change.seconds).index, std::llround(scene.rate.frames(change.length))});
     return clip;
 }
@@ -114,12 +116,13 @@ struct Watched {
     {
         for (std::uint64_t seed = 1; seed <= count; ++seed)
             for (const test::KnownFilm& film : test::knownFilms(seed)) {
-                KnownClip clip{"drawn-" + std::to_string(seed), "drawn films", film.impacts.empty(), {}, film.frames, {}, {}};
+                KnownClip clip{
+                    "drawn-" + std::to_string(seed), "drawn films", film.impacts.empty(), {}, film.frames, {}, {}};
                 for (const int frame : film.impacts)
                     clip.events.push_back({frame,
                                            film.name.find("burst") != std::string::npos  ? StrikeKind::blast
                                            : film.name.find("blow") != std::string::npos ? StrikeKind::hit
-                                                                        : StrikeKind::landing,
+                                                                                         : StrikeKind::landing,
                                            std::nullopt, 1});
                 PictureWatcher watcher;
                 for (int i = 0; i < film.frames; ++i)
@@ -153,7 +156,8 @@ int cuts(const std::string& folder)
             threads.emplace_back([&] {
                 for (std::size_t at = next++; at < clips.size(); at = next++)
                     if (auto clip = ClipReader::open(clips[at].path))
-                        if (auto found = findCuts(*clip.value(), clips[at].rate, clips[at].frames, [](double) { return true; }))
+                        if (auto found =
+                                findCuts(*clip.value(), clips[at].rate, clips[at].frames, [](double) { return true; }))
                             told[at] = std::move(found.value());
             });
     }
@@ -229,7 +233,8 @@ int eyes(const std::string& folder, const std::string& path)
         const PictureTrace& trace = watched.traces[i];
         const ImpactOptions options;
         scores[watched.clips[i].kind].add(
-            watched.clips[i], proposedAs((path.empty() ? ImpactFinder(trace) : ImpactTraining::finder(trees, trace)).at(options)));
+            watched.clips[i],
+            proposedAs((path.empty() ? ImpactFinder(trace) : ImpactTraining::finder(trees, trace)).at(options)));
     }
     std::fputs(tableOf(scores).c_str(), stdout);
     return 0;
@@ -281,8 +286,8 @@ ImpactTrees trainedOn(const Watched& watched, const std::vector<ImpactFeatures>&
     few.depth = 3;
     few.leastInLeaf = 6;
     for (std::size_t k = 0; k < trees.kind.size(); ++k)
-        trees.kind[k] = boosted(kindExamplesOf(watched, features, ImpactTrees::kinds[k], taken),
-                                ImpactFeatures::count(), few);
+        trees.kind[k] =
+            boosted(kindExamplesOf(watched, features, ImpactTrees::kinds[k], taken), ImpactFeatures::count(), few);
     return trees;
 }
 
@@ -306,8 +311,7 @@ int train(const std::string& folder, const std::string& out, const Boosting& how
     const auto scoresAt = [&](double sensitivity) {
         std::map<std::string, Score> scores;
         for (std::size_t i = 0; i < watched.clips.size(); ++i)
-            scores[watched.clips[i].kind].add(
-                watched.clips[i], proposedAs(finders[i].at({sensitivity, 6})));
+            scores[watched.clips[i].kind].add(watched.clips[i], proposedAs(finders[i].at({sensitivity, 6})));
         return scores;
     };
     {

@@ -10,12 +10,13 @@ namespace ember {
 namespace {
 
 constexpr std::array<std::string_view, 3> fromNames{"both", "sound", "picture"};
-constexpr double farthestLate = 0.3;  ///< seconds between what is heard and what is seen of one event
-constexpr double togetherness = 0.09; ///< and how far that may differ from what is usual in the film
-constexpr double outOfStep = 0.75;    ///< frames of constant lateness that are more than rounding
-constexpr double alike = 0.75;        ///< share of the pairs that have to be as late as usual
+constexpr double farthestLate = 0.3;    ///< seconds between what is heard and what is seen of one event
+constexpr double togetherness = 0.09;   ///< and how far that may differ from what is usual in the film
+constexpr double outOfStep = 0.75;      ///< frames of constant lateness that are more than rounding
+constexpr double alike = 0.75;          ///< share of the pairs that have to be as late as usual
 constexpr double looselyTogether = 1.5; ///< frames; further apart the picture has the frame of a few pairs
-constexpr double unheard = 1.0; ///< what is seen but not heard loses of its odds, in a film with sound (their logarithm)
+constexpr double unheard =
+    1.0; ///< what is seen but not heard loses of its odds, in a film with sound (their logarithm)
 constexpr std::size_t speaks = 3; ///< onsets in all that make it one
 
 struct Pair {
@@ -166,8 +167,7 @@ Found findStrikes(const OnsetFinder* finder, const ImpactFinder* picture, double
     std::vector<bool> onsetJoined(onsets.size()), impactJoined(impacts.size());
     for (const Pair& pair : pairs) {
         onsetJoined[pair.onset] = impactJoined[pair.impact] = true;
-        found.candidates.push_back(
-            joined(onsets[pair.onset], impacts[pair.impact], pair.late, rate, byPicture(pair)));
+        found.candidates.push_back(joined(onsets[pair.onset], impacts[pair.impact], pair.late, rate, byPicture(pair)));
     }
     for (std::size_t i = 0; i < onsets.size(); ++i) {
         if (onsetJoined[i])

@@ -18,14 +18,14 @@ namespace {
 
 constexpr int columns = 4;
 constexpr int rows = 3;
-constexpr int flashLength = 4;        ///< pictures after which what a flash hid must be seen again
-constexpr float alikeAgain = 0.4F;    ///< edges of a part: so alike, and it is the same thing
-constexpr std::size_t partsAlike = 2; ///< parts of the picture that chance may make alike
-constexpr double texture = 3;         ///< code values from pixel to pixel, root of the mean square; less is plain
-constexpr double plainPart = 1.5;         ///< code values, standard deviation of what is large in a part
-constexpr double largeAlike = 0.85;       ///< correlation of what is large that chance does not make
-constexpr double largeAlikeMoved = 0.92;  ///< flow makes other pictures alike, too
-constexpr double plainChange = 24;    ///< code values by which one plain picture differs from another
+constexpr int flashLength = 4;           ///< pictures after which what a flash hid must be seen again
+constexpr float alikeAgain = 0.4F;       ///< edges of a part: so alike, and it is the same thing
+constexpr std::size_t partsAlike = 2;    ///< parts of the picture that chance may make alike
+constexpr double texture = 3;            ///< code values from pixel to pixel, root of the mean square; less is plain
+constexpr double plainPart = 1.5;        ///< code values, standard deviation of what is large in a part
+constexpr double largeAlike = 0.85;      ///< correlation of what is large that chance does not make
+constexpr double largeAlikeMoved = 0.92; ///< flow makes other pictures alike, too
+constexpr double plainChange = 24;       ///< code values by which one plain picture differs from another
 constexpr std::array<std::size_t, 4> dissolveLengths{8, 14, 26, 48};
 constexpr double plainSpread = 5;       ///< code values, standard deviation
 constexpr double leastExplained = 0.93; ///< of what the middle of a dissolve varies
@@ -278,10 +278,11 @@ struct CutWatcher::Work {
     std::size_t gone = 0;  ///< pictures that came before those
     std::vector<ShotChange> cuts;
     std::vector<ShotChange> dissolves; ///< candidates
+    std::vector<ShotChange> dips;      ///< fades through the dark, candidates
 
     void look();
     void lookForCut(std::size_t at);
-    void lookForDissolve(std::size_t length, SmallPicture Seen::* soft);
+    void lookForDissolve(std::size_t length, SmallPicture Seen::*soft);
     void lookForDip(std::size_t length);
 };
 
@@ -303,7 +304,7 @@ void CutWatcher::Work::lookForCut(std::size_t at)
 }
 
 /// Are the last `length` pictures one shot turning into another?
-void CutWatcher::Work::lookForDissolve(std::size_t length, SmallPicture Seen::* soft)
+void CutWatcher::Work::lookForDissolve(std::size_t length, SmallPicture Seen::*soft)
 {
     if (seen.size() <= length)
         return;
@@ -380,8 +381,18 @@ void CutWatcher::Work::lookForDip(std::size_t length)
             return;
     if (explained < leastExplained || sameness(from.picture, to.picture) >= static_cast<double>(alikeAgain))
         return;
-    dissolves.push_back({ChangeKind::fade, low.frame, to.frame - from.frame,
-                         0.5 + 0.5 * (explained - leastExplained) / (1 - leastExplained)});
+    // It begins and ends where contrast leaves what it is at either end.
+    constexpr double whole = 0.96;
+    const auto isWhole = [&](std::size_t at, const Seen& full) {
+        return spreadOf(seen[at].soft) >= whole * spreadOf(full.soft);
+    };
+    std::size_t first = end - half, last = end - half;
+    while (first > end - length && !isWhole(first, from))
+        --first;
+    while (last < end && !isWhole(last, to))
+        ++last;
+    dips.push_back({ChangeKind::fade, low.frame, seen[last].frame - seen[first].frame,
+                    0.5 + 0.5 * (explained - leastExplained) / (1 - leastExplained)});
 }
 
 void CutWatcher::Work::look()
@@ -418,13 +429,13 @@ std::vector<ShotChange> CutWatcher::finish()
     const std::size_t from = count > static_cast<std::size_t>(flashLength) ? count - flashLength : 1;
     for (std::size_t at = from; at < count; ++at)
         work.lookForCut(at);
-    auto& candidates = work.dissolves;
-    std::stable_sort(candidates.begin(), candidates.end(),
-                     [](const ShotChange& a, const ShotChange& b) { return a.confidence > b.confidence; });
+    for (auto* candidates : {&work.dissolves, &work.dips})
+        std::stable_sort(candidates->begin(), candidates->end(),
+                         [](const ShotChange& a, const ShotChange& b) { return a.confidence > b.confidence; });
     const auto overlap = [](const ShotChange& a, const ShotChange& b) {
         return std::abs(a.frame - b.frame) <= (a.length + b.length + 1) / 2;
     };
-    const auto takeFrom = [&](ChangeKind kind, std::vector<ShotChange> taken) {
+    const auto takeFrom = [&](const std::vector<ShotChange>& candidates, ChangeKind kind, std::vector<ShotChange> taken) {
         for (const ShotChange& candidate : candidates)
             if (candidate.kind == kind && std::none_of(taken.begin(), taken.end(), [&](const ShotChange& other) {
                     return overlap(candidate, other);
@@ -434,13 +445,14 @@ std::vector<ShotChange> CutWatcher::finish()
     };
     // Of fades that overlap the surest; what seems a cut in one is the dark in its middle. A dissolve is none where
     // there is a cut.
-    std::vector<ShotChange> all = oneFadeEach(takeFrom(ChangeKind::fade, {}));
+    std::vector<ShotChange> all =
+        oneFadeEach(takeFrom(work.dissolves, ChangeKind::fade, takeFrom(work.dips, ChangeKind::fade, {})));
     for (const ShotChange& cut : work.cuts)
         if (std::none_of(all.begin(), all.end(), [&](const ShotChange& other) {
                 return other.kind == ChangeKind::fade && overlap(cut, other);
             }))
             all.push_back(cut);
-    all = takeFrom(ChangeKind::dissolve, std::move(all));
+    all = takeFrom(work.dissolves, ChangeKind::dissolve, std::move(all));
     std::sort(all.begin(), all.end(), [](const ShotChange& a, const ShotChange& b) { return a.frame < b.frame; });
     work_.reset();
     return all;

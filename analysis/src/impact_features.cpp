@@ -58,7 +58,9 @@ ImpactFeatures::ImpactFeatures(const PictureTrace& trace)
     std::vector<float> series(trace.frames.size()), around;
     for (std::size_t m = 0; m < measures.size(); ++m) {
         std::transform(trace.frames.begin(), trace.frames.end(), series.begin(), measures[m]);
-        const auto at = [&](std::ptrdiff_t i) { return series[static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(i, 0, last))]; };
+        const auto at = [&](std::ptrdiff_t i) {
+            return series[static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(i, 0, last))];
+        };
         for (std::ptrdiff_t i = 0; i <= last; ++i) {
             around.clear();
             for (std::ptrdiff_t k = std::max<std::ptrdiff_t>(0, i - reach); k <= std::min(last, i + reach); ++k)

@@ -32,9 +32,9 @@ double logistic(double odds)
     return 1 / (1 + std::exp(-odds));
 }
 
-constexpr double clear = 0.6;   ///< share of what moves that goes one way
+constexpr double clear = 0.6;     ///< share of what moves that goes one way
 constexpr double little = 0.0003; ///< of `move`, all that moves
-constexpr double fast = 0.8;    ///< hundredths of the height a frame
+constexpr double fast = 0.8;      ///< hundredths of the height a frame
 
 /// The way most of it came, in degrees. In the frame itself light may hide it: the four before tell, and where they do
 /// not, what was followed to where it broke off.
@@ -138,9 +138,8 @@ std::vector<Impact> ImpactFinder::at(const ImpactOptions& options) const
     for (const Impact& one : judged_) {
         if (one.confidence < enough)
             break;
-        if (std::any_of(impacts.begin(), impacts.end(), [&](const Impact& other) {
-                return std::abs(other.frame - one.frame) < options.spacing;
-            }))
+        if (std::any_of(impacts.begin(), impacts.end(),
+                        [&](const Impact& other) { return std::abs(other.frame - one.frame) < options.spacing; }))
             continue;
         strongest = std::max(strongest, one.strength);
         impacts.push_back(one);

@@ -13,9 +13,9 @@ namespace ember {
 namespace {
 
 constexpr int longSide = 240;
-constexpr int every = 2;             ///< pixels, each way: fields are made of so few
-constexpr int neighbourhood = 5;     ///< of these that "most" is the mean of
-constexpr float moves = 0.5F;        ///< pixels a frame
+constexpr int every = 2;         ///< pixels, each way: fields are made of so few
+constexpr int neighbourhood = 5; ///< of these that "most" is the mean of
+constexpr float moves = 0.5F;    ///< pixels a frame
 constexpr float perHundred = 100;
 
 /// Brightness in little, from the coded values (Rec. 709 weights).
@@ -28,7 +28,8 @@ cv::Mat1b smallGrey(const Image& picture)
     const cv::Mat4b whole(picture.height(), picture.width(),
                           reinterpret_cast<cv::Vec4b*>(const_cast<std::uint8_t*>(picture.row(0))),
                           static_cast<std::size_t>(picture.stride()));
-    cv::Mat1b all, some, grey;
+    thread_local cv::Mat1b all; // large, and the same for the next picture
+    cv::Mat1b some, grey;
     cv::cvtColor(whole, all, cv::COLOR_RGBA2GRAY);
     // Two steps are several times as fast as one, and what is left out between the pixels of the first tells no more.
     if (picture.width() >= 2 * size.width)
@@ -56,8 +57,8 @@ cv::Mat1f textureOf(const cv::Mat1b& grey)
     return strength;
 }
 
-/// The similarity that most of a picture follows, its flow leading back: least squares, what is off counting ever less (Huber's and Tukey's
-/// weights, by rounds).
+/// The similarity that most of a picture follows, its flow leading back: least squares, what is off counting ever less
+/// (Huber's and Tukey's weights, by rounds).
 CameraStep cameraOf(const cv::Mat2f& flow, const cv::Mat1f& texture)
 {
     constexpr int apart = 6;

@@ -32,9 +32,9 @@ public:
     void forget();
 
 private:
-    struct Step {        ///< from the picture before to one
-        cv::Mat2f flow;  ///< where a pixel was before, less where it is
-        cv::Mat2f own;   ///< velocity less the camera's, pixels
+    struct Step {       ///< from the picture before to one
+        cv::Mat2f flow; ///< where a pixel was before, less where it is
+        cv::Mat2f own;  ///< velocity less the camera's, pixels
         CameraStep camera;
     };
     /// Fields in coarse cells, of the last pictures, the newest first.

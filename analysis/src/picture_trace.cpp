@@ -32,7 +32,7 @@ struct Difference {
 
     float& in(std::vector<float>& values, int column, int row)
     {
-        return values[static_cast<std::size_t>(row * columns + column)];
+        return values[static_cast<std::size_t>(row) * static_cast<std::size_t>(columns) + static_cast<std::size_t>(column)];
     }
 };
 
@@ -41,7 +41,7 @@ Difference differenceOf(const SmallPicture& before, const SmallPicture& now, Shi
     Difference d;
     d.columns = (now.width() + square - 1) / square;
     d.rows = (now.height() + square - 1) / square;
-    const auto count = static_cast<std::size_t>(d.columns * d.rows);
+    const auto count = static_cast<std::size_t>(d.columns) * static_cast<std::size_t>(d.rows);
     d.brighter.assign(count, 0.f);
     d.changed.assign(count, 0.f);
     std::vector<float> counts(count, 0.f);
@@ -51,7 +51,8 @@ Difference differenceOf(const SmallPicture& before, const SmallPicture& now, Shi
             continue; // came into the picture: not known to be new
         for (int x = std::max(0, camera.x); x < std::min(now.width(), now.width() + camera.x); ++x) {
             const float change = static_cast<float>(now.at(x, y) - before.at(x - camera.x, from)) / SmallPicture::unit;
-            const auto at = static_cast<std::size_t>(y / square * d.columns + x / square);
+            const auto at = static_cast<std::size_t>(y / square) * static_cast<std::size_t>(d.columns) +
+                            static_cast<std::size_t>(x / square);
             d.brighter[at] += change;
             d.changed[at] += std::abs(change);
             counts[at] += 1;
@@ -238,8 +239,9 @@ void PictureWatcher::Work::movesOf(FrameChange& change, const SmallPicture& next
                 continue;
             const float force = speed * speed;
             change.stop += force;
-            x += force * static_cast<float>(x0 + square / 2);
-            y += force * static_cast<float>(y0 + square / 2);
+            constexpr int half = square / 2;
+            x += force * static_cast<float>(x0 + half);
+            y += force * static_cast<float>(y0 + half);
             stopX += speed * u;
             stopY += speed * v;
         }

@@ -80,9 +80,8 @@ void cubicShorts(const CubicShorts& given)
         const auto p2 = hn::LoadU(d, at + job.stride);
         const auto p3 = hn::LoadU(d, at + 2 * job.stride);
         const auto p4 = hn::LoadU(d, at + 3 * job.stride);
-        const auto sum =
-            cubicBetweenShorts(d, hn::IfThenElse(isEarlier, p0, p1), hn::IfThenElse(isEarlier, p1, p2),
-                               hn::IfThenElse(isEarlier, p2, p3), hn::IfThenElse(isEarlier, p3, p4), f);
+        const auto sum = cubicBetweenShorts(d, hn::IfThenElse(isEarlier, p0, p1), hn::IfThenElse(isEarlier, p1, p2),
+                                            hn::IfThenElse(isEarlier, p2, p3), hn::IfThenElse(isEarlier, p3, p4), f);
         hn::StoreU(sum, d, job.out + k);
         first += step;
     }

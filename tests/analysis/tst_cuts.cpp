@@ -153,6 +153,40 @@ private slots:
         QVERIFY(changes[0].kind == ChangeKind::fade);
         QVERIFY(std::abs(changes[0].frame.index - 72) <= 8);
     }
+    void aFadeThroughBlackIsOne()
+    {
+        // Down and up in light; the dark falls between two pictures.
+        const Shot first(63, 0.5), second(64, 0.5);
+        const auto changes = changesOf(120, [&](int frame) {
+            const double way = (frame - 59.5) / 14; // -1 to 1 within the fade
+            const double share = std::pow(std::min(1.0, std::abs(way)), 1 / 2.4);
+            return mixed((way < 0 ? first : second).at(frame), share, nullptr);
+        });
+        QVERIFY2(changes.size() == 1, qPrintable(listed(changes)));
+        QVERIFY(changes[0].kind == ChangeKind::fade);
+        QVERIFY2(std::abs(changes[0].frame.index - 60) <= 3, qPrintable(listed(changes)));
+        QVERIFY2(changes[0].length >= 10 && changes[0].length <= 48, qPrintable(listed(changes)));
+    }
+    void grainOnSomethingSoftIsNoCut()
+    {
+        // A soft glow that drifts, under grain that is all the edges there are.
+        std::uint32_t state = 7;
+        const auto picture = [&](int frame, double middle) {
+            Image image(width, height);
+            for (int y = 0; y < height; ++y)
+                for (int x = 0; x < width; ++x) {
+                    const double r2 = std::pow((x - middle - frame) / 90.0, 2) + std::pow((y - 80) / 70.0, 2);
+                    state = state * 1664525 + 1013904223;
+                    const double grain = static_cast<double>(state >> 16) / 65535 * 60 - 30;
+                    const double value = std::clamp(50 + 90 * std::exp(-r2) + grain, 0.0, 255.0);
+                    std::fill_n(image.at(x, y), 3, static_cast<std::uint8_t>(value));
+                    image.at(x, y)[3] = 255;
+                }
+            return image;
+        };
+        const auto soft = changesOf(40, [&](int frame) { return picture(frame, 90); });
+        QVERIFY2(soft.empty(), qPrintable(listed(soft)));
+    }
     void blackIsCutToAndFrom()
     {
         const Shot shot(71, 1);

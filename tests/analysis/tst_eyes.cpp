@@ -26,7 +26,8 @@ Image blotches(double x, double y, double squareX, double squareY)
     Image image(320, 180);
     image.setOpaque(true);
     const auto texture = [](double u, double v, double turn) {
-        return 120 + 45 * std::sin(u * 0.23 + 2 * std::sin(v * 0.11 + turn)) + 40 * std::cos(v * 0.31 + u * 0.05 + turn);
+        return 120 + 45 * std::sin(u * 0.23 + 2 * std::sin(v * 0.11 + turn)) +
+               40 * std::cos(v * 0.31 + u * 0.05 + turn);
     };
     for (int v = 0; v < 180; ++v)
         for (int u = 0; u < 320; ++u) {
@@ -167,9 +168,9 @@ private slots:
     {
         Score score;
         score.add(knownClip(60, {100, 200, 300}), {{100, 0.9, 0.2, StrikeKind::landing, 80.0},
-                                                    {202, 0.5, 0.4, StrikeKind::landing, std::nullopt},
-                                                    {301, 0.8, 0.1, StrikeKind::hit, 200.0},
-                                                    {700, 0.25, 0.3, StrikeKind::hit, std::nullopt}});
+                                                   {202, 0.5, 0.4, StrikeKind::landing, std::nullopt},
+                                                   {301, 0.8, 0.1, StrikeKind::hit, 200.0},
+                                                   {700, 0.25, 0.3, StrikeKind::hit, std::nullopt}});
         QCOMPARE(score.f(0), 2.0 * 1 / 7);
         QCOMPARE(score.f(1), 2.0 * 2 / 7);
         QCOMPARE(score.f(2), 2.0 * 3 / 7);

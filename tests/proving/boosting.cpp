@@ -45,7 +45,8 @@ public:
             // Finer towards the largest values, where what is rare lies.
             for (std::size_t k = 1; k < steps; ++k) {
                 const double share = 1 - std::pow(1 - static_cast<double>(k) / steps, 2.2);
-                const float limit = values[std::min(rows_ - 1, static_cast<std::size_t>(share * static_cast<double>(rows_)))];
+                const float limit =
+                    values[std::min(rows_ - 1, static_cast<std::size_t>(share * static_cast<double>(rows_)))];
                 if (limits_[f].empty() || limit > limits_[f].back())
                     limits_[f].push_back(limit);
             }
@@ -118,8 +119,7 @@ BoostedTrees boosted(const std::vector<Example>& examples, std::size_t features,
                         const Sums above = total.without(below);
                         if (below.count < how.leastInLeaf || above.count < how.leastInLeaf)
                             continue;
-                        const double gain =
-                            below.gain(how.damping) + above.gain(how.damping) - total.gain(how.damping);
+                        const double gain = below.gain(how.damping) + above.gain(how.damping) - total.gain(how.damping);
                         if (gain > best) {
                             best = gain;
                             feature = f;
@@ -128,8 +128,7 @@ BoostedTrees boosted(const std::vector<Example>& examples, std::size_t features,
                     }
                 }
             if (best <= 1e-3) {
-                tree[now.node].value =
-                    static_cast<float>(how.rate * total.gradient / (total.curvature + how.damping));
+                tree[now.node].value = static_cast<float>(how.rate * total.gradient / (total.curvature + how.damping));
                 continue;
             }
             Open below{tree.size(), now.depth + 1, {}}, above{tree.size() + 1, now.depth + 1, {}};

@@ -16,11 +16,11 @@ struct Example {
 struct Boosting {
     int trees = 250;
     int depth = 4;
-    double rate = 0.07;        ///< of each tree's say that counts
-    double rows = 0.7;         ///< share of the examples a tree is made of
-    double columns = 0.3;      ///< and of the features it may ask for
+    double rate = 0.07;   ///< of each tree's say that counts
+    double rows = 0.7;    ///< share of the examples a tree is made of
+    double columns = 0.3; ///< and of the features it may ask for
     int leastInLeaf = 12;
-    double damping = 2;        ///< of leaves: added to the second derivatives
+    double damping = 2; ///< of leaves: added to the second derivatives
     std::uint64_t seed = 1;
 };
 

@@ -107,8 +107,8 @@ Cut cutFrom(const Photograph& photograph, Outline outline, int size, Chance& cha
                       : outline == Outline::block ? std::max(8, static_cast<int>(size * chance.between(0.6, 1.6)))
                                                   : size;
     // A part of the photograph that is larger than the thing is made smaller, so that there is detail in it.
-    const double part = std::min({chance.between(1.2, 3.0), photograph.cols / (width + 2.0),
-                                  photograph.rows / (height + 2.0)});
+    const double part =
+        std::min({chance.between(1.2, 3.0), photograph.cols / (width + 2.0), photograph.rows / (height + 2.0)});
     const int partWidth = std::max(1, static_cast<int>(width * part));
     const int partHeight = std::max(1, static_cast<int>(height * part));
     const cv::Rect from(chance.oneOf(photograph.cols - partWidth), chance.oneOf(photograph.rows - partHeight),
@@ -168,7 +168,8 @@ Cut cloud(float grey, int size, Chance& chance)
         for (int x = 0; x < size; ++x) {
             const double u = (x - 0.5 * (size - 1)) / (0.5 * size), v = (y - 0.5 * (size - 1)) / (0.5 * size);
             const double r = std::hypot(u, v);
-            const auto cover = static_cast<float>(r < 1 ? std::clamp<double>(large(y, x), 0, 1) * std::pow(1 - r * r, 2) : 0);
+            const auto cover =
+                static_cast<float>(r < 1 ? std::clamp<double>(large(y, x), 0, 1) * std::pow(1 - r * r, 2) : 0);
             cut(y, x) = {grey * cover, grey * cover, grey * cover, cover};
         }
     return cut;

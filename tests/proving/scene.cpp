@@ -48,11 +48,11 @@ void layOver(cv::Mat3f& picture, const Cut& cut, const View& view, const Place& 
 {
     const cv::Matx23d map = mapTo(view, place, cutHeight, 0.5 * (cut.cols - 1), 0.5 * (cut.rows - 1));
     const cv::Point2d middle = view.at(place.x, place.y);
-    const double reach = 0.5 * std::hypot(cut.cols, cut.rows) * view.height / cutHeight * place.size * view.camera.zoom + 2;
-    const cv::Rect box =
-        cv::Rect(static_cast<int>(middle.x - reach), static_cast<int>(middle.y - reach), static_cast<int>(2 * reach),
-                 static_cast<int>(2 * reach)) &
-        cv::Rect(0, 0, picture.cols, picture.rows);
+    const double reach =
+        0.5 * std::hypot(cut.cols, cut.rows) * view.height / cutHeight * place.size * view.camera.zoom + 2;
+    const cv::Rect box = cv::Rect(static_cast<int>(middle.x - reach), static_cast<int>(middle.y - reach),
+                                  static_cast<int>(2 * reach), static_cast<int>(2 * reach)) &
+                         cv::Rect(0, 0, picture.cols, picture.rows);
     if (box.empty() || place.opacity <= 0)
         return;
     cv::Matx23d local = map;
@@ -94,7 +94,7 @@ cv::Mat3f instantOf(const Stage& stage, double t, int width, int height)
     // The frame's width and `wide` more of the background are there.
     const double unit = stage.background.cols / (static_cast<double>(width) / height * stage.wide);
     cv::Mat3f picture;
-    cv::warpAffine(stage.background,  picture,
+    cv::warpAffine(stage.background, picture,
                    mapTo(view, {}, unit, 0.5 * (stage.background.cols - 1), 0.5 * (stage.background.rows - 1)),
                    {width, height}, cv::INTER_LINEAR | cv::WARP_INVERSE_MAP, cv::BORDER_REFLECT);
     for (const Thing& thing : stage.things)
@@ -181,7 +181,8 @@ Image filmFrame(const Scene& scene, std::int64_t frame, int width, int height)
             for (int k = 0; k < 3; ++k) {
                 const float root = std::sqrt(std::clamp(light(y, x)[k], 0.0F, 1.0F));
                 const float code = codes[static_cast<std::size_t>(4096 * root + 0.5F)];
-                image.at(x, y)[k] = static_cast<std::uint8_t>(std::clamp(code + grain * noise(y, x)[k] + 0.5F, 0.0F, 255.0F));
+                image.at(x, y)[k] =
+                    static_cast<std::uint8_t>(std::clamp(code + grain * noise(y, x)[k] + 0.5F, 0.0F, 255.0F));
             }
             image.at(x, y)[3] = 255;
         }
@@ -191,10 +192,30 @@ Image filmFrame(const Scene& scene, std::int64_t frame, int width, int height)
 void writeScene(const Scene& scene, const std::string& path, int width, int height)
 {
     QProcess coder;
-    coder.start("ffmpeg", {"-v", "error", "-y", "-f", "rawvideo", "-pix_fmt", "rgba", "-s",
-                           QString("%1x%2").arg(width).arg(height), "-r", QString("%1/%2").arg(scene.rate.num()).arg(scene.rate.den()),
-                           "-i", "-", "-c:v", "libx264", "-preset", "veryfast", "-threads", "1", "-crf",
-                           QString::number(scene.quality), "-pix_fmt", "yuv420p", QString::fromStdString(path)});
+    coder.start("ffmpeg", {"-v",
+                           "error",
+                           "-y",
+                           "-f",
+                           "rawvideo",
+                           "-pix_fmt",
+                           "rgba",
+                           "-s",
+                           QString("%1x%2").arg(width).arg(height),
+                           "-r",
+                           QString("%1/%2").arg(scene.rate.num()).arg(scene.rate.den()),
+                           "-i",
+                           "-",
+                           "-c:v",
+                           "libx264",
+                           "-preset",
+                           "veryfast",
+                           "-threads",
+                           "1",
+                           "-crf",
+                           QString::number(scene.quality),
+                           "-pix_fmt",
+                           "yuv420p",
+                           QString::fromStdString(path)});
     coder.waitForStarted(-1);
     for (std::int64_t i = 0; i < scene.frames(); ++i) {
         const Image image = filmFrame(scene, i, width, height);

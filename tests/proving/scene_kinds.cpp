@@ -101,13 +101,13 @@ public:
             const double angle = chance.between(0, 2 * pi), fast = speed * chance.between(0.3, 1);
             const double turn = chance.between(-12, 12), stays = chance.between(0.6, 1.6);
             const double vx = fast * std::cos(angle), vy = fast * std::sin(angle) - 0.4 * speed;
-            stage.things.push_back({cut(outline(), size * chance.between(0.4, 1.2)),
-                                    [=](double t) -> std::optional<Place> {
-                                        const double s = t - t0;
-                                        if (s < 0 || s > stays)
-                                            return std::nullopt;
-                                        return Place{x + vx * s, y + vy * s + 0.5 * gravity * s * s, 1, turn * s};
-                                    }});
+            stage.things.push_back(
+                {cut(outline(), size * chance.between(0.4, 1.2)), [=](double t) -> std::optional<Place> {
+                     const double s = t - t0;
+                     if (s < 0 || s > stays)
+                         return std::nullopt;
+                     return Place{x + vx * s, y + vy * s + 0.5 * gravity * s * s, 1, turn * s};
+                 }});
         }
     }
     void light(Stage& stage, double t0, double x, double y, double size, double strength, double stays)
@@ -127,12 +127,11 @@ public:
         for (int i = 0; i < count; ++i) {
             const double x = chance.between(-0.9, 0.9), way = chance.between(-0.25, 0.25), y = chance.between(0.0, 0.4);
             const double sway = chance.between(0.01, 0.05), rate = chance.between(0.3, 1.1), at = chance.between(0, 6);
-            stage.things.push_back({cut(Outline::person, chance.between(0.3, 0.7)),
-                                    [=](double t) -> std::optional<Place> {
-                                        return Place{x + way * t / 3 + sway * std::sin(2 * pi * rate * t + at),
-                                                     y + 0.4 * sway * std::sin(4 * pi * rate * t), 1,
-                                                     sway * std::sin(2 * pi * rate * t)};
-                                    }});
+            stage.things.push_back(
+                {cut(Outline::person, chance.between(0.3, 0.7)), [=](double t) -> std::optional<Place> {
+                     return Place{x + way * t / 3 + sway * std::sin(2 * pi * rate * t + at),
+                                  y + 0.4 * sway * std::sin(4 * pi * rate * t), 1, sway * std::sin(2 * pi * rate * t)};
+                 }});
         }
     }
 };
@@ -202,14 +201,14 @@ void falls(Maker& m, Stage& stage, double dustOpacity, double joltStrength)
         const double size = m.chance.between(0.12, 0.35), x0 = m.chance.between(-0.7, 0.7);
         const double speed = std::sqrt(2 * gravity * height), lean = m.chance.between(-0.3, 0.3);
         const double begin = t0 - speed / gravity;
-        stage.things.push_back({m.cut(m.outline(), size), [=](double t) -> std::optional<Place> {
-                                    if (t < begin)
-                                        return std::nullopt;
-                                    if (t < t0)
-                                        return Place{x0, floor - height + 0.5 * gravity * std::pow(t - begin, 2), 1,
-                                                     lean * (t0 - t)};
-                                    return Place{x0, floor, 1, 0};
-                                }});
+        stage.things.push_back(
+            {m.cut(m.outline(), size), [=](double t) -> std::optional<Place> {
+                 if (t < begin)
+                     return std::nullopt;
+                 if (t < t0)
+                     return Place{x0, floor - height + 0.5 * gravity * std::pow(t - begin, 2), 1, lean * (t0 - t)};
+                 return Place{x0, floor, 1, 0};
+             }});
         if (dustOpacity > 0)
             m.dust(stage, t0, x0, floor + size / 2, size * m.chance.between(0.8, 1.6), dustOpacity);
         if (joltStrength > 0)
@@ -282,8 +281,8 @@ void collision(Maker& m)
             stage.things.push_back({m.cut(m.outline(), size), [=](double t) -> std::optional<Place> {
                                         const double s = t - t0;
                                         const double x = side * (size / 2 + (s < 0 ? -in * s : out * s));
-                                        const double y = s < 0 ? 0.2 * s + 0.3 * gravity * s * s
-                                                               : lift * s + 0.5 * gravity * s * s;
+                                        const double y =
+                                            s < 0 ? 0.2 * s + 0.3 * gravity * s * s : lift * s + 0.5 * gravity * s * s;
                                         return Place{x0 + x, y0 + y, 1, s < 0 ? 0 : spin * s};
                                     }});
         }
@@ -342,7 +341,9 @@ void footsteps(Maker& m)
                                     if (!swings)
                                         return Place{from + side * (back + stride * 0.5), floor};
                                     // Comes down with speed and stops at once.
-                                    const double x = back - 0.5 * stride + 2 * stride * (0.5 - 0.5 * std::cos(pi * std::min(1.0, share * 1.02)));
+                                    const double x =
+                                        back - 0.5 * stride +
+                                        2 * stride * (0.5 - 0.5 * std::cos(pi * std::min(1.0, share * 1.02)));
                                     return Place{from + side * x, floor - lift * std::sin(pi * std::pow(share, 0.8)), 1,
                                                  side * 0.5 * std::sin(pi * share)};
                                 }});
@@ -379,7 +380,8 @@ void shatter(Maker& m)
 {
     Stage stage = m.stage();
     for (const double t0 : m.moments(2, 1.5)) {
-        const double x0 = m.chance.between(-0.6, 0.6), y0 = m.chance.between(-0.2, 0.3), size = m.chance.between(0.12, 0.3);
+        const double x0 = m.chance.between(-0.6, 0.6), y0 = m.chance.between(-0.2, 0.3),
+                     size = m.chance.between(0.12, 0.3);
         stage.things.push_back({m.cut(m.outline(), size), [=](double t) -> std::optional<Place> {
                                     return t < t0 ? std::optional(Place{x0, y0}) : std::nullopt;
                                 }});
@@ -417,8 +419,10 @@ void hammer(Maker& m)
 {
     Stage stage = m.stage();
     const double x0 = m.chance.between(-0.4, 0.4), y0 = m.chance.between(0.0, 0.3), side = m.chance.sign();
-    const double period = m.chance.between(0.9, 1.5), raised = m.chance.between(0.8, 1.4), size = m.chance.between(0.3, 0.5);
-    const double first = m.chance.between(0.8, 1.4), falls = m.chance.between(0.12, 0.22), rebound = m.chance.between(0, 0.25);
+    const double period = m.chance.between(0.9, 1.5), raised = m.chance.between(0.8, 1.4),
+                 size = m.chance.between(0.3, 0.5);
+    const double first = m.chance.between(0.8, 1.4), falls = m.chance.between(0.12, 0.22),
+                 rebound = m.chance.between(0, 0.25);
     const auto angleAt = [=](double t) {
         const double since = t - first - std::floor((t - first) / period) * period; // since the last strike
         const double until = period - since;
@@ -431,12 +435,12 @@ void hammer(Maker& m)
     stage.things.push_back({m.cut(Outline::block, m.chance.between(0.15, 0.3)), [=](double) -> std::optional<Place> {
                                 return Place{x0 + side * size * 0.9, y0 + 0.17};
                             }});
-    stage.things.push_back({m.cut(Outline::person, size), [=](double t) -> std::optional<Place> {
-                                const double a = angleAt(t);
-                                // Its end is at x0, y0; at angle 0 it lies level.
-                                return Place{x0 + side * 0.5 * size * std::cos(a), y0 - 0.5 * size * std::sin(a), 1,
-                                             side * (pi / 2 - a)};
-                            }});
+    stage.things.push_back(
+        {m.cut(Outline::person, size), [=](double t) -> std::optional<Place> {
+             const double a = angleAt(t);
+             // Its end is at x0, y0; at angle 0 it lies level.
+             return Place{x0 + side * 0.5 * size * std::cos(a), y0 - 0.5 * size * std::sin(a), 1, side * (pi / 2 - a)};
+         }});
     for (double t = first; t < m.scene.seconds - 0.4; t += period) {
         m.event(t, StrikeKind::hit, 90, 1);
         if (m.chance.often(0.4))
@@ -484,10 +488,11 @@ void passersBy(Maker& m)
     for (const double t0 : m.moments(3, 1.0)) {
         const double side = m.chance.sign(), speed = m.chance.between(0.9, 2.4), bob = m.chance.between(0.01, 0.03);
         const double y0 = m.chance.between(0.1, 0.4);
-        stage.things.push_back({m.cut(Outline::person, m.chance.between(0.9, 1.6)), [=](double t) -> std::optional<Place> {
-                                    const double s = t - t0;
-                                    return Place{side * speed * s, y0 + bob * std::sin(2 * pi * 1.8 * s)};
-                                }});
+        stage.things.push_back(
+            {m.cut(Outline::person, m.chance.between(0.9, 1.6)), [=](double t) -> std::optional<Place> {
+                 const double s = t - t0;
+                 return Place{side * speed * s, y0 + bob * std::sin(2 * pi * 1.8 * s)};
+             }});
     }
     m.scene.stages.push_back(stage);
 }
@@ -539,7 +544,8 @@ void whipPans(Maker& m)
 void walking(Maker& m)
 {
     Stage stage = m.stage();
-    const double pace = m.chance.between(1.5, 2.2), sink = m.chance.between(0.01, 0.03), forward = m.chance.between(0, 0.06);
+    const double pace = m.chance.between(1.5, 2.2), sink = m.chance.between(0.01, 0.03),
+                 forward = m.chance.between(0, 0.06);
     stage.camera = both(handHeld(m.chance.between(2, 4), m.chance), [=](double t) {
         return Camera{0.6 * sink * std::sin(pi * pace * t), sink * std::sin(2 * pi * pace * t), 1 + forward * t,
                       0.3 * sink * std::sin(pi * pace * t)};
@@ -566,11 +572,13 @@ void crossing(Maker& m)
     Stage stage = m.stage();
     for (const double t0 : m.moments(2, 1.8))
         for (const double side : {-1.0, 1.0}) {
-            const double speed = m.chance.between(0.5, 1.3), y0 = m.chance.between(-0.2, 0.3), spin = m.chance.between(-3, 3);
-            stage.things.push_back({m.cut(m.outline(), m.chance.between(0.1, 0.3)), [=](double t) -> std::optional<Place> {
-                                        const double s = t - t0;
-                                        return Place{side * speed * s, y0 + 0.05 * std::sin(3 * s), 1, spin * s};
-                                    }});
+            const double speed = m.chance.between(0.5, 1.3), y0 = m.chance.between(-0.2, 0.3),
+                         spin = m.chance.between(-3, 3);
+            stage.things.push_back(
+                {m.cut(m.outline(), m.chance.between(0.1, 0.3)), [=](double t) -> std::optional<Place> {
+                     const double s = t - t0;
+                     return Place{side * speed * s, y0 + 0.05 * std::sin(3 * s), 1, spin * s};
+                 }});
         }
     m.scene.stages.push_back(stage);
 }
@@ -579,13 +587,14 @@ void leaves(Maker& m)
 {
     Stage stage = m.stage();
     for (int i = 0; i < 14; ++i) {
-        const double x0 = m.chance.between(-0.9, 0.9), y0 = m.chance.between(-0.5, 0.5), rate = m.chance.between(0.3, 1.4);
+        const double x0 = m.chance.between(-0.9, 0.9), y0 = m.chance.between(-0.5, 0.5),
+                     rate = m.chance.between(0.3, 1.4);
         const double wide = m.chance.between(0.01, 0.06), phase = m.chance.between(0, 6);
-        stage.things.push_back({m.cut(Outline::blob, m.chance.between(0.1, 0.3)), [=](double t) -> std::optional<Place> {
-                                    const double s = std::sin(2 * pi * rate * t + phase);
-                                    return Place{x0 + wide * s, y0 + 0.3 * wide * std::sin(2 * pi * rate * 1.3 * t), 1,
-                                                 wide * 5 * s};
-                                }});
+        stage.things.push_back(
+            {m.cut(Outline::blob, m.chance.between(0.1, 0.3)), [=](double t) -> std::optional<Place> {
+                 const double s = std::sin(2 * pi * rate * t + phase);
+                 return Place{x0 + wide * s, y0 + 0.3 * wide * std::sin(2 * pi * rate * 1.3 * t), 1, wide * 5 * s};
+             }});
     }
     m.scene.stages.push_back(stage);
 }
@@ -627,7 +636,8 @@ void carried(Maker& m)
 {
     Stage stage = m.stage();
     for (const double t0 : m.moments(4, 0.7)) {
-        const double x0 = m.chance.between(-0.7, 0.7), y0 = m.chance.between(-0.3, 0.4), way = m.chance.between(-0.7, 0.7);
+        const double x0 = m.chance.between(-0.7, 0.7), y0 = m.chance.between(-0.3, 0.4),
+                     way = m.chance.between(-0.7, 0.7);
         const double up = m.chance.between(-0.3, 0.3), takes = m.chance.between(0.5, 1.2);
         stage.things.push_back({m.cut(m.outline(), m.chance.between(0.1, 0.35)), [=](double t) -> std::optional<Place> {
                                     const double s = eased((t - t0) / takes);
@@ -659,12 +669,14 @@ void thrown(Maker& m)
 {
     Stage stage = m.stage();
     for (const double t0 : m.moments(3, 0.9)) {
-        const double x0 = m.chance.between(-0.6, 0.6), vx = m.chance.between(-0.4, 0.4), top = m.chance.between(-0.4, 0.1);
+        const double x0 = m.chance.between(-0.6, 0.6), vx = m.chance.between(-0.4, 0.4),
+                     top = m.chance.between(-0.4, 0.1);
         const double spin = m.chance.between(-5, 5);
-        stage.things.push_back({m.cut(m.outline(), m.chance.between(0.08, 0.22)), [=](double t) -> std::optional<Place> {
-                                    const double s = t - t0;
-                                    return Place{x0 + vx * s, top + 0.5 * gravity * s * s, 1, spin * s};
-                                }});
+        stage.things.push_back(
+            {m.cut(m.outline(), m.chance.between(0.08, 0.22)), [=](double t) -> std::optional<Place> {
+                 const double s = t - t0;
+                 return Place{x0 + vx * s, top + 0.5 * gravity * s * s, 1, spin * s};
+             }});
     }
     m.scene.stages.push_back(stage);
 }

@@ -205,8 +205,8 @@ std::string tableOf(const std::map<std::string, Score>& scores)
     line("= impacts", impacts);
     line("= traps", traps);
     line("= all", all);
-    std::snprintf(text.data(), text.size(), "Brier %.3f; right of those told with 0 to 0.1, 0.1 to 0.2, ...:",
-                  all.brier());
+    std::snprintf(text.data(), text.size(),
+                  "Brier %.3f; right of those told with 0 to 0.1, 0.1 to 0.2, ...:", all.brier());
     table += text.data();
     for (const double r : all.reliability()) {
         std::snprintf(text.data(), text.size(), r < 0 ? "    -" : " %.2f", r);

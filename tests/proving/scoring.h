@@ -55,9 +55,9 @@ struct Score {
     std::array<int, 3> right{}; ///< within 0, 1 and 2 frames
     int known = 0;
     int proposed = 0;
-    int kindRight = 0; ///< of those within a frame
-    int ways = 0, waysRight = 0;       ///< directions that are known and told; within 30 degrees
-    int pairs = 0, pairsRight = 0;     ///< strengths of two events in order
+    int kindRight = 0;             ///< of those within a frame
+    int ways = 0, waysRight = 0;   ///< directions that are known and told; within 30 degrees
+    int pairs = 0, pairsRight = 0; ///< strengths of two events in order
     double minutes = 0;
     std::vector<std::pair<double, bool>> told; ///< confidence, and whether it was right within a frame
 

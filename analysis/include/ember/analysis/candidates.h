@@ -46,9 +46,10 @@ struct Found {
     bool outOfStep = false; ///< it is so late, or early, all along that the picture has the frames
 };
 
-/// What is heard and seen together is one candidate. Where the sound is in step with the picture, the sound has the frame,
-/// as it is exact to a few milliseconds; where it is late or early by the same all along, the picture has it, and what is
-/// heard alone is laid where the picture would show it. What is seen but not heard in a film with sound has to be surer.
+/// What is heard and seen together is one candidate. Where the sound is in step with the picture, the sound has the
+/// frame, as it is exact to a few milliseconds; where it is late or early by the same all along, the picture has it,
+/// and what is heard alone is laid where the picture would show it. What is seen but not heard in a film with sound has
+/// to be surer.
 ///
 /// `onsets` and `impacts` may be null where there is none; the band and the spacing of the options are the onsets'
 /// already. `soundOffset`: seconds the sound is laid later than it was

@@ -17,24 +17,25 @@ struct Spot {
     double y = 0.5;
 };
 
-/// What motion tells of a picture, the camera's own apart. Velocities are in hundredths of the picture's height a frame.
+/// What motion tells of a picture, the camera's own apart. Velocities are in hundredths of the picture's height a
+/// frame.
 struct MotionNow {
-    float turned = 0;       ///< how much velocities change at this picture, the mean over the picture
-    float turnedMost = 0;   ///< the same where it is most
-    float broken = 0;       ///< how much they differ between the step to the picture before and the step after this one
-    float brokenMost = 0;   ///< the same where it is most
-    float speedBefore = 0;  ///< there
-    float speedAfter = 0;   ///< there
-    float way = 0;          ///< cosine between both
-    float moving = 0;       ///< share of the picture that moves
-    float unexplained = 0;  ///< what no motion explains: mean difference, 0 to 1
+    float turned = 0;      ///< how much velocities change at this picture, the mean over the picture
+    float turnedMost = 0;  ///< the same where it is most
+    float broken = 0;      ///< how much they differ between the step to the picture before and the step after this one
+    float brokenMost = 0;  ///< the same where it is most
+    float speedBefore = 0; ///< there
+    float speedAfter = 0;  ///< there
+    float way = 0;         ///< cosine between both
+    float moving = 0;      ///< share of the picture that moves
+    float unexplained = 0; ///< what no motion explains: mean difference, 0 to 1
     float unexplainedMost = 0;
-    float born = 0;         ///< the part of that which is brighter or darker all over
-    float bornNew = 0;      ///< how much more is unexplained somewhere than anywhere near there in the pictures before
-    float bornArea = 0;     ///< share of the picture where it is
-    float turnedNew = 0;    ///< the same of `turned`
-    float brokenNew = 0;    ///< the same of `broken`, against three and four pictures before
-    float spreading = 0;    ///< how fast all moves away from where most is unexplained
+    float born = 0;      ///< the part of that which is brighter or darker all over
+    float bornNew = 0;   ///< how much more is unexplained somewhere than anywhere near there in the pictures before
+    float bornArea = 0;  ///< share of the picture where it is
+    float turnedNew = 0; ///< the same of `turned`
+    float brokenNew = 0; ///< the same of `broken`, against three and four pictures before
+    float spreading = 0; ///< how fast all moves away from where most is unexplained
     float cameraSpeed = 0;
     float cameraTurned = 0; ///< change of the camera's velocity here
     float cameraBroken = 0; ///< and as for `broken`
