@@ -162,6 +162,9 @@ private slots:
         QVERIFY(!found.candidates[0].seen && found.candidates[0].heard);
         QVERIFY(found.soundLate.has_value());
         QVERIFY(std::abs(*found.soundLate - 3) < 0.6);
+        QVERIFY(found.outOfStep);
+        // What is heard alone is laid where the picture would show it.
+        QVERIFY(std::abs(found.candidates[0].seconds - (0.21 - late)) < 0.03);
         for (std::size_t i = 1; i < found.candidates.size(); ++i) {
             const Candidate& candidate = found.candidates[i];
             QVERIFY(candidate.heard && candidate.seen);
@@ -171,6 +174,9 @@ private slots:
         // Laid right, they come together.
         const Found right = findStrikes(&sound, &picture, -late, rate, {});
         QVERIFY(right.soundLate && std::abs(*right.soundLate) < 0.6);
+        QVERIFY(!right.outOfStep);
+        for (std::size_t i = 1; i < right.candidates.size(); ++i) // in step, the sound has the frame
+            QCOMPARE(right.candidates[i].frame.index, film.impacts[i - 1]);
         // Each alone.
         FindOptions options;
         options.from = FindFrom::picture;
@@ -179,6 +185,28 @@ private slots:
         options.from = FindFrom::sound;
         QCOMPARE(findStrikes(&sound, &picture, 0, rate, options).candidates.size(), clicks.size());
         QVERIFY(findStrikes(static_cast<const SoundTrace*>(nullptr), nullptr, 0, rate, {}).candidates.empty());
+    }
+    void whatIsSeenButNotHeardHasToBeSurer()
+    {
+        const FrameRate rate;
+        const KnownFilm film = filmNamed(5600, "weights");
+        const PictureTrace picture = traceOf(film);
+        const auto seen = impactsOf(picture, {});
+        QVERIFY(!seen.empty());
+        // Clicks where nothing is to be seen make it a film with sound.
+        const SoundTrace sound = clicksAt({0.11, 0.2, 0.29}, 4);
+        FindOptions options;
+        for (const Candidate& candidate : findStrikes(&sound, &picture, 0, rate, options).candidates)
+            if (candidate.seen)
+                for (const Impact& impact : seen)
+                    if (impact.frame == candidate.frame)
+                        QVERIFY(candidate.confidence < impact.confidence &&
+                                candidate.confidence >= confidenceAsked(options.sensitivity));
+        const SoundTrace silence = clicksAt({}, 4);
+        const auto alone = findStrikes(&silence, &picture, 0, rate, options).candidates;
+        QCOMPARE(alone.size(), seen.size());
+        for (std::size_t i = 0; i < alone.size(); ++i)
+            QCOMPARE(alone[i].confidence, seen[i].confidence);
     }
     void bothTogetherAreSurerThanOne()
     {
