@@ -435,7 +435,8 @@ std::vector<ShotChange> CutWatcher::finish()
     const auto overlap = [](const ShotChange& a, const ShotChange& b) {
         return std::abs(a.frame - b.frame) <= (a.length + b.length + 1) / 2;
     };
-    const auto takeFrom = [&](const std::vector<ShotChange>& candidates, ChangeKind kind, std::vector<ShotChange> taken) {
+    const auto takeFrom = [&](const std::vector<ShotChange>& candidates, ChangeKind kind,
+                              std::vector<ShotChange> taken) {
         for (const ShotChange& candidate : candidates)
             if (candidate.kind == kind && std::none_of(taken.begin(), taken.end(), [&](const ShotChange& other) {
                     return overlap(candidate, other);

@@ -32,7 +32,8 @@ struct Difference {
 
     float& in(std::vector<float>& values, int column, int row)
     {
-        return values[static_cast<std::size_t>(row) * static_cast<std::size_t>(columns) + static_cast<std::size_t>(column)];
+        return values[static_cast<std::size_t>(row) * static_cast<std::size_t>(columns) +
+                      static_cast<std::size_t>(column)];
     }
 };
 
