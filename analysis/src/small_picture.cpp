@@ -36,7 +36,8 @@ SmallPicture::SmallPicture(const Image& frame)
             std::uint64_t sum = 0;
             for (int k = left; k < right; ++k)
                 sum += columns[static_cast<std::size_t>(k)];
-            const auto count = static_cast<std::uint64_t>(rows) * static_cast<std::uint64_t>(right - left);
+            const auto count =
+                std::max<std::uint64_t>(1, static_cast<std::uint64_t>(rows) * static_cast<std::uint64_t>(right - left));
             values_[static_cast<std::size_t>(y) * static_cast<std::size_t>(width_) + static_cast<std::size_t>(x)] =
                 static_cast<std::int16_t>(sum / (16u * count));
         }
