@@ -28,10 +28,9 @@ public:
     MotionField();
     /// The next picture; tells of the one before it, when there are enough.
     std::optional<MotionNow> next(const Image& picture);
-    /// Another shot begins: nothing before is looked at.
-    void forget();
 
 private:
+    void forget();
     struct Step {       ///< from the picture before to one
         cv::Mat2f flow; ///< where a pixel was before, less where it is
         cv::Mat2f own;  ///< velocity less the camera's, pixels

@@ -321,7 +321,8 @@ void FindPanel::refreshProposal()
                                               : tr("%1 proposed").arg(total));
     QString what;
     if (in != nullptr) {
-        what = candidateSentence(*in) + tr(", sure to %1 %").arg(std::lround(100 * in->confidence));
+        constexpr long surest = 99; // nothing found is certain
+        what = candidateSentence(*in) + tr(", sure to %1 %").arg(std::min(surest, std::lround(100 * in->confidence)));
         if (in->heard && in->seen && std::abs(in->late) >= 0.5)
             what += in->late > 0 ? tr(", sound %1 f late").arg(in->late, 0, 'f', 1)
                                  : tr(", sound %1 f early").arg(-in->late, 0, 'f', 1);
