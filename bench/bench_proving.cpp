@@ -227,7 +227,7 @@ int eyes(const std::string& folder, const std::string& path)
         all << in.rdbuf();
         text = all.str().substr(all.str().find('(') + 1);
     }
-    const ImpactTrees trees(text);
+    const StrikeTrees trees(text);
     std::map<std::string, Score> scores;
     for (std::size_t i = 0; i < watched.clips.size(); ++i) {
         const PictureTrace& trace = watched.traces[i];
@@ -238,29 +238,6 @@ int eyes(const std::string& folder, const std::string& path)
     }
     std::fputs(tableOf(scores).c_str(), stdout);
     return 0;
-}
-
-/// The line through the logarithm of the odds that makes of confidences the share that is right (J. Platt, 1999), by
-/// Newton's steps.
-std::pair<double, double> calibrated(const std::vector<std::pair<double, bool>>& told)
-{
-    double start = 0, slope = 1;
-    for (int round = 0; round < 30; ++round) {
-        double g0 = 0, g1 = -0.1 * (slope - 1), h00 = 1e-3, h01 = 0, h11 = 0.1;
-        for (const auto& [confidence, right] : told) {
-            const double odds = std::log(confidence / (1 - confidence));
-            const double p = 1 / (1 + std::exp(-(start + slope * odds))), w = p * (1 - p), off = (right ? 1 : 0) - p;
-            g0 += off;
-            g1 += off * odds;
-            h00 += w;
-            h01 += w * odds;
-            h11 += w * odds * odds;
-        }
-        const double size = h00 * h11 - h01 * h01;
-        start += (h11 * g0 - h01 * g1) / size;
-        slope += (h00 * g1 - h01 * g0) / size;
-    }
-    return {start, slope};
 }
 
 /// Of impacts' first frames, those of one kind against the others.
@@ -276,19 +253,14 @@ std::vector<Example> kindExamplesOf(const Watched& watched, const std::vector<Im
     return examples;
 }
 
-ImpactTrees trainedOn(const Watched& watched, const std::vector<ImpactFeatures>& features, const Boosting& how,
+StrikeTrees trainedOn(const Watched& watched, const std::vector<ImpactFeatures>& features, const Boosting& how,
                       const std::function<bool(std::size_t)>& taken)
 {
-    ImpactTrees trees;
-    trees.impact = boosted(examplesOf(watched, features, taken), ImpactFeatures::count(), how);
-    Boosting few;
-    few.trees = 60;
-    few.depth = 3;
-    few.leastInLeaf = 6;
-    for (std::size_t k = 0; k < trees.kind.size(); ++k)
-        trees.kind[k] =
-            boosted(kindExamplesOf(watched, features, ImpactTrees::kinds[k], taken), ImpactFeatures::count(), few);
-    return trees;
+    std::array<std::vector<Example>, StrikeTrees::kinds.size()> ofKinds;
+    for (std::size_t k = 0; k < ofKinds.size(); ++k)
+        ofKinds[k] = kindExamplesOf(watched, features, StrikeTrees::kinds[k], taken);
+    return boostedStrikes(examplesOf(watched, features, taken), ofKinds, ImpactFeatures::count(),
+                          ImpactFeatures::count(), how);
 }
 
 /// Trees that tell an impact's first frame, trained on a folder and written as text. How sure they may be is learned
@@ -306,7 +278,7 @@ int train(const std::string& folder, const std::string& out, const Boosting& how
         const std::string& path = watched.clips[i].path;
         return static_cast<std::size_t>(std::stoi(path.substr(path.rfind('-') + 1))) % parts;
     };
-    std::array<ImpactTrees, parts> unseen;
+    std::array<StrikeTrees, parts> unseen;
     std::vector<ImpactFinder> finders;
     const auto scoresAt = [&](double sensitivity) {
         std::map<std::string, Score> scores;
@@ -331,8 +303,8 @@ int train(const std::string& folder, const std::string& out, const Boosting& how
     for (const auto& [kind, score] : scoresAt(1))
         told.insert(told.end(), score.told.begin(), score.told.end());
     const auto [start, slope] = calibrated(told);
-    for (ImpactTrees& trees : unseen)
-        trees.impact.recalibrate(start, slope);
+    for (StrikeTrees& trees : unseen)
+        trees.event.recalibrate(start, slope);
     find();
     for (const double sensitivity : {0.3, 0.4, 0.5, 0.6, 0.7}) {
         Score all;
@@ -342,8 +314,8 @@ int train(const std::string& folder, const std::string& out, const Boosting& how
                     all.falseAMinute());
     }
     std::fputs(tableOf(scoresAt(0.5)).c_str(), stdout);
-    ImpactTrees trees = trainedOn(watched, features, how, [](std::size_t) { return true; });
-    trees.impact.recalibrate(start, slope);
+    StrikeTrees trees = trainedOn(watched, features, how, [](std::size_t) { return true; });
+    trees.event.recalibrate(start, slope);
     std::ofstream(out) << "R\"trees(" << trees.text() << ")trees\"\n";
     std::printf("%zu clips, %zu bytes; odds %.2f + %.2f\n", watched.clips.size(), trees.text().size(), start, slope);
     return 0;

@@ -5,6 +5,8 @@
 #include <array>
 #include <cmath>
 
+#include "strike_trees.h"
+
 namespace ember {
 
 namespace {
@@ -17,7 +19,8 @@ constexpr double alike = 0.75;          ///< share of the pairs that have to be 
 constexpr double looselyTogether = 1.5; ///< frames; further apart the picture has the frame of a few pairs
 constexpr double unheard =
     1.0; ///< what is seen but not heard loses of its odds, in a film with sound (their logarithm)
-constexpr std::size_t speaks = 3; ///< onsets in all that make it one
+constexpr double pictureTellsKinds = 1.5; ///< times as well as the sound does
+constexpr std::size_t speaks = 3;         ///< onsets in all that make it one
 
 struct Pair {
     std::size_t onset;
@@ -67,6 +70,11 @@ Candidate heardAs(const Onset& onset, FrameRate rate)
     candidate.strength = onset.strength;
     candidate.confidence = onset.confidence;
     candidate.heard = true;
+    constexpr double clearly = 3; // decibels
+    candidate.evidence.push_back({Evidence::What::rises, onset.rise});
+    if (onset.above >= clearly)
+        candidate.evidence.push_back({Evidence::What::above, onset.above});
+    candidate.sounds = onset.sounds;
     return candidate;
 }
 
@@ -81,10 +89,13 @@ Candidate seenAs(const Impact& impact, FrameRate rate)
     candidate.seen = true;
     candidate.direction = impact.direction;
     candidate.place = impact.place;
+    candidate.evidence = impact.evidence;
+    candidate.looks = impact.looks;
     return candidate;
 }
 
-/// The picture tells the way and the place, the sound the kind and the strength. `byPicture`: whose frame it is.
+/// The picture tells the way and the place, the sound the strength, both the kind of what is no beat. `byPicture`:
+/// whose frame it is.
 Candidate joined(const Onset& onset, const Impact& impact, double late, FrameRate rate, bool byPicture)
 {
     Candidate candidate = heardAs(onset, rate);
@@ -92,11 +103,15 @@ Candidate joined(const Onset& onset, const Impact& impact, double late, FrameRat
         candidate.frame = impact.frame;
         candidate.seconds = rate.seconds(static_cast<double>(impact.frame.index));
     }
+    if (candidate.kind != StrikeKind::beat)
+        candidate.kind = (onset.kinds + impact.kinds.times(pictureTellsKinds)).likeliest();
     candidate.confidence = 1 - (1 - onset.confidence) * (1 - impact.confidence);
     candidate.seen = true;
     candidate.late = rate.frames(late);
     candidate.direction = impact.direction;
     candidate.place = impact.place;
+    candidate.evidence.insert(candidate.evidence.end(), impact.evidence.begin(), impact.evidence.end());
+    candidate.looks = impact.looks;
     return candidate;
 }
 
@@ -137,7 +152,7 @@ Found findStrikes(const OnsetFinder* finder, const ImpactFinder* picture, double
     std::vector<Impact> impacts;
     if (finder != nullptr) { // the beat is known whatever tells of strikes
         onsets = finder->at(options.sensitivity);
-        found.tempo = tempoOf(finder->trace(), onsets);
+        found.tempo = tempoOf(finder->trace(), finder->pulses());
         if (found.tempo) {
             if (options.beats)
                 nameBeats(onsets, *found.tempo);

@@ -97,4 +97,38 @@ ImpactFeatures::ImpactFeatures(const PictureTrace& trace)
     }
 }
 
+std::vector<float> ImpactFeatures::measuresOf(std::size_t frame) const
+{
+    std::vector<float> measured(measures.size());
+    for (std::size_t m = 0; m < measured.size(); ++m)
+        measured[m] = of(frame)[m * perMeasure];
+    return measured;
+}
+
+std::vector<Evidence> ImpactFeatures::evidenceOf(const PictureTrace& trace, std::size_t frame) const
+{
+    constexpr std::size_t usualAt = 6; // how far a measure is from usual
+    constexpr std::size_t flash = 0, brokenMost = 9, unexplainedMost = 15, cameraBroken = 20;
+    constexpr float far = 2;
+    constexpr std::size_t most = 2;
+    const MotionNow& motion = trace.frames[frame].followed;
+    const auto before = static_cast<double>(motion.speedBefore), after = static_cast<double>(motion.speedAfter);
+    const bool stops = after < 0.6 * before;
+    const std::array<std::pair<std::size_t, Evidence>, 4> all{
+        {{flash, {Evidence::What::light, 100 * static_cast<double>(trace.frames[frame].flash)}},
+         {brokenMost,
+          stops ? Evidence{Evidence::What::stops, 100 * (1 - after / before)} : Evidence{Evidence::What::turns, 0}},
+         {unexplainedMost, {Evidence::What::appears, 100 * static_cast<double>(motion.unexplainedMost)}},
+         {cameraBroken, {Evidence::What::jolt, static_cast<double>(motion.cameraBroken)}}}};
+    std::vector<std::pair<float, Evidence>> standing;
+    for (const auto& [measure, evidence] : all)
+        if (const float out = of(frame)[measure * perMeasure + usualAt]; out > far)
+            standing.emplace_back(out, evidence);
+    std::stable_sort(standing.begin(), standing.end(), [](const auto& a, const auto& b) { return a.first > b.first; });
+    std::vector<Evidence> told;
+    for (std::size_t i = 0; i < std::min(standing.size(), most); ++i)
+        told.push_back(standing[i].second);
+    return told;
+}
+
 } // namespace ember

@@ -2,9 +2,9 @@
 #include "ember/analysis/impacts.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <numbers>
-#include <string_view>
 
 #include "impact_features.h"
 
@@ -17,19 +17,10 @@ constexpr const char* trainedText =
 #include "impact_trees.inc"
     ;
 
-const ImpactTrees& trainedTrees()
+const StrikeTrees& trainedTrees()
 {
-    static const ImpactTrees trees(trainedText);
+    static const StrikeTrees trees(trainedText);
     return trees;
-}
-
-constexpr double least = 0.35; ///< confidence that is enough at middling sensitivity
-constexpr double leastOfAll = 0.03;
-constexpr double leastAtNone = 0.85;
-
-double logistic(double odds)
-{
-    return 1 / (1 + std::exp(-odds));
 }
 
 constexpr double clear = 0.6;     ///< share of what moves that goes one way
@@ -72,55 +63,30 @@ void describe(Impact& impact, const PictureTrace& trace, std::size_t at)
         impact.place = here.stop > 0 ? here.stopPlace : motion.brokenPlace;
 }
 
-StrikeKind kindOf(const ImpactTrees& trees, const float* features)
-{
-    std::size_t best = 0;
-    for (std::size_t i = 1; i < trees.kind.size(); ++i)
-        if (trees.kind[i].oddsOf(features) > trees.kind[best].oddsOf(features))
-            best = i;
-    return ImpactTrees::kinds[best];
-}
-
 } // namespace
 
-double confidenceAsked(double sensitivity)
+std::string_view evidenceName(Evidence::What what)
 {
-    const auto odds = [](double p) { return std::log(p / (1 - p)); };
-    const double s = std::clamp(sensitivity, 0.0, 1.0);
-    const double from = odds(s < 0.5 ? leastAtNone : least), to = odds(s < 0.5 ? least : leastOfAll);
-    return logistic(from + (to - from) * (s < 0.5 ? 2 * s : 2 * s - 1));
+    constexpr std::array<std::string_view, 7> names{"rises", "above", "light", "stops", "turns", "appears", "jolt"};
+    return names[static_cast<std::size_t>(what)];
 }
 
-ImpactTrees::ImpactTrees(std::string_view text)
-{
-    std::vector<BoostedTrees> all = BoostedTrees::allIn(text);
-    if (all.size() != 1 + kind.size())
-        return;
-    impact = std::move(all.front());
-    std::move(all.begin() + 1, all.end(), kind.begin());
-}
-
-std::string ImpactTrees::text() const
-{
-    std::string out = impact.text();
-    for (const BoostedTrees& trees : kind)
-        out += trees.text();
-    return out;
-}
-
-ImpactFinder ImpactTraining::finder(const ImpactTrees& trees, const PictureTrace& trace)
+ImpactFinder ImpactTraining::finder(const StrikeTrees& trees, const PictureTrace& trace)
 {
     const ImpactFeatures features(trace);
     ImpactFinder finder;
     for (std::size_t i = 1; i < features.frames(); ++i) {
-        const double confidence = trace.frames[i].cut ? 0 : trees.impact.probabilityOf(features.of(i));
-        if (confidence < leastOfAll)
+        const double confidence = trace.frames[i].cut ? 0 : trees.event.probabilityOf(features.of(i));
+        if (confidence < leastConfidence)
             continue;
         Impact impact;
         impact.frame = trace.frames[i].frame;
         impact.confidence = confidence;
-        impact.kind = kindOf(trees, features.of(i));
+        impact.kinds = trees.oddsOf(features.of(i));
+        impact.kind = impact.kinds.likeliest();
         describe(impact, trace, i);
+        impact.evidence = features.evidenceOf(trace, i);
+        impact.looks = features.measuresOf(i);
         finder.judged_.push_back(impact);
     }
     std::stable_sort(finder.judged_.begin(), finder.judged_.end(),

@@ -7,6 +7,7 @@
 #include <optional>
 #include <set>
 
+#include "onset_features.h"
 #include "sound_levels.h"
 
 namespace ember {
@@ -25,8 +26,10 @@ constexpr double spreads = 5;          ///< and how many of the usual deviations
 constexpr double middleShare = 0.7;    ///< how much the middle alone counts against all bands
 constexpr double highShare = 1.2;      ///< and the high: it has the most bins, so it wavers least
 constexpr double lowestWeight = 0.2;   ///< of the lowest band, which has the fewest bins
-constexpr double sensitivityBase = 6;  ///< how much less is enough from middling sensitivity to full
+constexpr double leastScore = 1.0 / 6; ///< of what is judged at all
 constexpr double leastSound = 0.03;    ///< seconds; what is broken off sooner is the end of the file
+constexpr double closest = 0.02;       ///< seconds between two rises that are judged
+constexpr double pulseSpacing = 0.05;  ///< and between two that a beat is looked for in
 constexpr double nothing = 1e-8;       ///< -80 dB: a converter's own noise
 
 std::vector<float> noveltyWith(const SoundTrace& trace, Band band, const SoftLogs& logs)
@@ -227,9 +230,82 @@ bool isDull(const SoundTrace& trace, double seconds)
            meanPower(trace, look, beginning, {16, SoundTrace::bands}) < 0.02 * meanPower(trace, look, beginning);
 }
 
-double leastScore(double sensitivity)
+/// Trained by `bench_proving train-ears` on recordings laid over ambience and music; see docs/finding.md.
+constexpr const char* trainedText =
+#include "onset_trees.inc"
+    ;
+
+const StrikeTrees& trainedTrees()
 {
-    return std::pow(sensitivityBase, 1 - 2 * std::clamp(sensitivity, 0.0, 1.0));
+    static const StrikeTrees trees(trainedText);
+    return trees;
+}
+
+/// How sure a score alone is where every clear rise is an event: enough at middling sensitivity where it is 1, and
+/// hardly ever wrong where it is 2.
+double confidenceOf(double score)
+{
+    constexpr double start = -0.62, below = 1.31, above = 6;
+    const double logarithm = std::log(std::max(score, 1e-6));
+    return 1 / (1 + std::exp(-(start + (logarithm < 0 ? below : above) * logarithm)));
+}
+
+/// In order. `spacing`: of two that are closer the clearer one stays.
+std::vector<Rise> risesOf(const SoundTrace& trace, Band band, double spacing)
+{
+    std::vector<Rise> rises;
+    const double loudest = loudestPower(trace);
+    if (loudest < nothing)
+        return rises;
+    const SoftLogs logs = softLogs(loudest);
+    std::set<double> taken;
+    for (const Peak& peak : peaksOf(scoreOf(trace, band, logs), leastScore)) {
+        const auto begins = firstEnergy(trace, peak.look, band, logs);
+        if (!begins || (*begins < 0.03 && !diesAway(trace)) || *begins > trace.seconds - leastSound)
+            continue;
+        const auto after = taken.lower_bound(*begins);
+        if ((after != taken.end() && *after - *begins < spacing) ||
+            (after != taken.begin() && *begins - *std::prev(after) < spacing))
+            continue;
+        taken.insert(after, *begins);
+        rises.push_back({*begins, static_cast<double>(peak.score), impactPower(trace, *begins, spectrumRange(band))});
+    }
+    std::sort(rises.begin(), rises.end(), [](const Rise& a, const Rise& b) { return a.seconds < b.seconds; });
+    return rises;
+}
+
+/// Long and broad: a blast. Short and low: a landing. Else a hit.
+StrikeKind kindByRule(const SoundTrace& trace, const Onset& onset)
+{
+    constexpr double longTail = 0.35;
+    return onset.tail > longTail && isBroad(trace, onset.seconds) ? StrikeKind::blast
+           : isDull(trace, onset.seconds)                         ? StrikeKind::landing
+                                                                  : StrikeKind::hit;
+}
+
+/// Of two that are closer than `spacing` the surer one stays.
+template <typename Heard>
+void keepApart(std::vector<Heard>& heard, double spacing)
+{
+    std::vector<const Heard*> order;
+    order.reserve(heard.size());
+    for (const Heard& one : heard)
+        order.push_back(&one);
+    std::stable_sort(order.begin(), order.end(),
+                     [](const Heard* a, const Heard* b) { return a->onset.confidence > b->onset.confidence; });
+    std::set<double> taken;
+    std::vector<bool> kept(heard.size());
+    for (const Heard* one : order) {
+        const double seconds = one->onset.seconds;
+        const auto after = taken.lower_bound(seconds);
+        if ((after != taken.end() && *after - seconds < spacing) ||
+            (after != taken.begin() && seconds - *std::prev(after) < spacing))
+            continue;
+        taken.insert(after, seconds);
+        kept[static_cast<std::size_t>(one - heard.data())] = true;
+    }
+    std::size_t i = 0;
+    std::erase_if(heard, [&](const Heard&) { return !kept[i++]; });
 }
 
 } // namespace
@@ -284,62 +360,120 @@ void OnsetFinder::forgetRattles(std::vector<Heard>& heard)
     }
 }
 
-OnsetFinder::OnsetFinder(const SoundTrace& trace, Band band, double spacing) : trace_(&trace)
+std::vector<OnsetFinder::Heard> OnsetFinder::hear(std::span<const Rise> rises) const
 {
-    const double loudest = loudestPower(trace);
-    if (loudest < nothing)
-        return;
-    const SoftLogs logs = softLogs(loudest);
-    const PowerSums powers(trace);
-    std::set<double> taken;
-    double strongest = 0;
-    for (const Peak& peak : peaksOf(scoreOf(trace, band, logs), leastScore(1))) {
-        const auto begins = firstEnergy(trace, peak.look, band, logs);
-        if (!begins || (*begins < 0.03 && !diesAway(trace)) || *begins > trace.seconds - leastSound)
-            continue;
-        const auto after = taken.lower_bound(*begins);
-        if ((after != taken.end() && *after - *begins < spacing) ||
-            (after != taken.begin() && *begins - *std::prev(after) < spacing))
-            continue;
-        taken.insert(after, *begins);
-        Onset onset;
-        onset.seconds = *begins;
-        onset.strength = impactPower(trace, onset.seconds, spectrumRange(band));
-        strongest = std::max(strongest, onset.strength);
-        onset.tail = tailOf(trace, powers, onset.seconds);
-        heard_.push_back(
-            {onset, static_cast<double>(peak.score), isBroad(trace, onset.seconds), isDull(trace, onset.seconds)});
+    std::vector<Heard> heard;
+    const PowerSums powers(*trace_);
+    double strongest = 1e-30;
+    for (const Rise& rise : rises)
+        strongest = std::max(strongest, rise.power);
+    for (const Rise& rise : rises) {
+        Heard one;
+        one.onset.seconds = rise.seconds;
+        // Loudness grows with the power 0.6 of pressure (S. S. Stevens, 1957).
+        one.onset.strength = std::pow(rise.power / strongest, 0.3);
+        one.onset.tail = tailOf(*trace_, powers, rise.seconds);
+        one.score = rise.score;
+        heard.push_back(one);
     }
-    std::sort(heard_.begin(), heard_.end(),
-              [](const Heard& a, const Heard& b) { return a.onset.seconds < b.onset.seconds; });
-    for (Heard& one : heard_) // loudness grows with the power 0.6 of pressure (S. S. Stevens, 1957)
-        one.onset.strength = std::pow(one.onset.strength / strongest, 0.3);
-    forgetFaint(heard_);
-    forgetRattles(heard_);
+    return heard;
+}
+
+OnsetFinder::OnsetFinder(const SoundTrace& trace, Band band, double spacing)
+    : OnsetFinder(trainedTrees(), trace, band, spacing)
+{
+}
+
+OnsetFinder::OnsetFinder(const StrikeTrees& trees, const SoundTrace& trace, Band band, double spacing) : trace_(&trace)
+{
+    const std::vector<Rise> clear = risesOf(trace, band, pulseSpacing);
+    pulses_ = hear(clear);
+    forgetFaint(pulses_);
+    forgetRattles(pulses_);
+    for (Heard& one : pulses_) {
+        one.onset.confidence = confidenceOf(one.score);
+        one.onset.kind = kindByRule(trace, one.onset);
+    }
+    if (band == Band::all) {
+        const std::vector<Rise> rises = risesOf(trace, band, closest);
+        const auto tempo = tempoOf(trace, pulses());
+        const OnsetFeatures features(trace, rises, tempo);
+        heard_ = hear(rises);
+        for (std::size_t i = 0; i < heard_.size(); ++i) {
+            Onset& onset = heard_[i].onset;
+            onset.confidence = trees.event.probabilityOf(features.of(i));
+            onset.kinds = trees.oddsOf(features.of(i));
+            if (features.isBright(i))
+                onset.kinds.odds[1] -= 5; // no landing
+            onset.kind = onset.kinds.likeliest();
+            onset.rise = features.decibelsUp(i);
+            onset.above = features.decibelsAround(i);
+            onset.sounds = features.soundOf(i);
+        }
+        if (tempo && isSong(rises, *tempo))
+            takeStrokes(*tempo);
+    } else { // what tells of one band alone is its rise
+        heard_ = pulses_;
+    }
+    std::erase_if(heard_, [](const Heard& one) { return one.onset.confidence < leastConfidence; });
+    keepApart(heard_, spacing);
+}
+
+void OnsetFinder::takeStrokes(const Tempo& song)
+{
+    constexpr double around = 0.1, same = 0.01;
+    constexpr double doubtful = 0.3;
+    auto pulse = pulses_.begin();
+    for (Heard& one : heard_) {
+        const double seconds = one.onset.seconds;
+        if (seconds < song.grid.firstBeat - around || seconds > song.grid.at(song.beats - 1) + around)
+            continue;
+        while (pulse != pulses_.end() && pulse->onset.seconds < seconds - same)
+            ++pulse;
+        const bool stroke = pulse != pulses_.end() && pulse->onset.seconds < seconds + same;
+        one.onset.confidence = stroke ? pulse->onset.confidence : std::min(one.onset.confidence, doubtful);
+    }
 }
 
 std::vector<Onset> OnsetFinder::at(double sensitivity) const
 {
-    const double least = leastScore(sensitivity);
-    constexpr double longTail = 0.35;
+    const double least = confidenceAsked(sensitivity);
     std::vector<Onset> onsets;
     double next = trace_->seconds;
     for (auto last = heard_.rbegin(); last != heard_.rend(); ++last) {
-        const Heard& one = *last;
-        if (one.score < least)
+        if (last->onset.confidence < least)
             continue;
-        Onset onset = one.onset;
-        onset.confidence = 1 - std::exp(-one.score / 2);
-        onset.tail = std::min(onset.tail, next - onset.seconds);
-        next = onset.seconds;
-        // Long and broad: a blast. Short and low: a landing. Else a hit.
-        onset.kind = onset.tail > longTail && one.broad ? StrikeKind::blast
-                     : one.dull                         ? StrikeKind::landing
-                                                        : StrikeKind::hit;
-        onsets.push_back(onset);
+        onsets.push_back(last->onset);
+        onsets.back().tail = std::min(last->onset.tail, next - last->onset.seconds);
+        next = last->onset.seconds;
     }
     std::reverse(onsets.begin(), onsets.end());
     return onsets;
+}
+
+std::vector<Onset> OnsetFinder::pulses() const
+{
+    std::vector<Onset> onsets;
+    for (const Heard& one : pulses_)
+        if (one.score >= 1)
+            onsets.push_back(one.onset);
+    return onsets;
+}
+
+std::vector<Rise> OnsetTraining::risesOf(const SoundTrace& trace)
+{
+    return ember::risesOf(trace, Band::all, closest);
+}
+
+OnsetFeatures OnsetTraining::featuresOf(const SoundTrace& trace, std::span<const Rise> rises)
+{
+    const StrikeTrees none;
+    return {trace, rises, tempoOf(trace, OnsetFinder(none, trace, Band::all, pulseSpacing).pulses())};
+}
+
+OnsetFinder OnsetTraining::finder(const StrikeTrees& trees, const SoundTrace& trace)
+{
+    return {trees, trace, Band::all, pulseSpacing};
 }
 
 std::vector<Onset> onsetsOf(const SoundTrace& trace, const OnsetOptions& options)

@@ -211,6 +211,135 @@ std::vector<std::size_t> seedsOf(std::span<const Onset> onsets)
     return found;
 }
 
+/// How much a moment sounds like a beat: what is struck there, and how much of it is low. A hat between the beats may
+/// be as loud as a drum on them, but the drum is lower.
+class Weight {
+public:
+    Weight(const SoundTrace& trace, std::span<const Onset> onsets) : onsets_(onsets)
+    {
+        constexpr BandRange drums{0, 16}; // up to a kilohertz
+        for (const Onset& onset : onsets) {
+            const std::size_t look = lookAt(trace, onset.seconds);
+            const double before = look >= 12 ? meanPower(trace, look - 12, 9, drums) : 0;
+            weights_.push_back(std::pow(std::max(meanPower(trace, look, 12, drums) - before, 0.0), 0.3));
+        }
+        const double most = weights_.empty() ? 0 : *std::max_element(weights_.begin(), weights_.end());
+        for (std::size_t i = 0; i < weights_.size(); ++i)
+            weights_[i] = (most > 0 ? weights_[i] / most : 0) + struck * onsets[i].strength;
+    }
+    /// Of the heaviest onset within 30 ms.
+    double at(double seconds) const
+    {
+        constexpr double near = 0.03;
+        auto one = std::lower_bound(onsets_.begin(), onsets_.end(), seconds - near,
+                                    [](const Onset& o, double t) { return o.seconds < t; });
+        double most = 0;
+        for (; one != onsets_.end() && one->seconds < seconds + near; ++one)
+            most = std::max(most, weights_[static_cast<std::size_t>(one - onsets_.begin())]);
+        return most;
+    }
+    /// The mean on the beats of a walk, less the mean half-way between them.
+    double contrast(double start, double period, double end) const
+    {
+        double on = 0, between = 0, count = 0;
+        for (double t = start; t < end; t += period, count += 1) {
+            on += at(t);
+            between += at(t + period / 2);
+        }
+        return count > 0 ? (on - betweenShare * between) / count : 0;
+    }
+
+    /// Where in a period the heaviest onsets fall, seconds from `from`: up to four places.
+    std::vector<double> phases(double from, double period, double end) const
+    {
+        constexpr double bin = 0.01;
+        std::vector<double> sums(static_cast<std::size_t>(std::ceil(period / bin)), 0.0), times = sums;
+        for (std::size_t i = 0; i < onsets_.size(); ++i) {
+            const double along = onsets_[i].seconds - from;
+            if (along < -0.05 || onsets_[i].seconds > end)
+                continue;
+            const double phase = along - period * std::floor(along / period);
+            const std::size_t at = std::min(static_cast<std::size_t>(phase / bin), sums.size() - 1);
+            sums[at] += weights_[i];
+            times[at] += weights_[i] * phase;
+        }
+        std::vector<double> found;
+        while (found.size() < 4) {
+            const auto top = std::max_element(sums.begin(), sums.end());
+            if (top == sums.end() || *top <= 0)
+                break;
+            // With its neighbours, which are the same place struck less evenly.
+            double sum = 0, time = 0;
+            for (std::ptrdiff_t k = -2; k <= 2; ++k) {
+                const auto size = std::ssize(sums);
+                const auto at = static_cast<std::size_t>(((top - sums.begin()) + k + size) % size);
+                const double turn = static_cast<double>((top - sums.begin()) + k - static_cast<std::ptrdiff_t>(at));
+                sum += sums[at];
+                time += times[at] + sums[at] * (turn == 0 ? 0 : std::copysign(period, turn));
+                sums[at] = times[at] = 0;
+            }
+            found.push_back(time / sum);
+        }
+        return found;
+    }
+
+private:
+    static constexpr double struck = 0.25;
+    static constexpr double betweenShare = 0.5;
+
+    std::span<const Onset> onsets_;
+    std::vector<double> weights_;
+};
+
+/// The walk may have found every second beat, half beats, or what is between the beats: the level and the phase that
+/// are heaviest on their beats, and near what is easy to find, are the beat.
+void chooseLevel(const Weight& weight, Walk& walk)
+{
+    const double from = walk.start + static_cast<double>(walk.first) * walk.period;
+    const double to = walk.start + (static_cast<double>(walk.last) + 0.5) * walk.period;
+    const double found = walk.period;
+    double best = 0, period = found, start = from;
+    for (const double factor : {0.5, 1.0, 2.0}) {
+        const double tried = factor * found;
+        if (tried < shortest || tried > longest)
+            continue;
+        for (const double phase : weight.phases(from, tried, to)) {
+            const double value = weight.contrast(from + phase, tried, to) * easeOf(tried);
+            if (value > best) {
+                best = value;
+                period = tried;
+                start = from + phase;
+            }
+        }
+    }
+    walk.period = period;
+    walk.start = start;
+    walk.first = 0;
+    walk.last = std::llround(std::floor((to - 0.5 * found - start) / period + 0.25));
+}
+
+/// The piece goes on where hardly a beat is struck: steps outwards as long as each bar has something on its grid.
+void goOn(std::span<const Onset> onsets, Walk& walk)
+{
+    constexpr double near = 0.03;
+    constexpr std::int64_t bar = 4;
+    const auto struck = [&](std::int64_t step) {
+        const double seconds = walk.start + static_cast<double>(step) * walk.period;
+        const auto one = std::lower_bound(onsets.begin(), onsets.end(), seconds - near,
+                                          [](const Onset& o, double t) { return o.seconds < t; });
+        return one != onsets.end() && one->seconds < seconds + near;
+    };
+    const auto outwards = [&](std::int64_t from, std::int64_t direction) {
+        std::int64_t last = from;
+        for (std::int64_t step = from + direction; std::abs(step - last) <= bar; step += direction)
+            if (struck(step))
+                last = step;
+        return last;
+    };
+    walk.first = outwards(walk.first, -1);
+    walk.last = outwards(walk.last, +1);
+}
+
 /// Where bars begin: the count and place at which the low sounds stand out most from the rest.
 void findBars(const SoundTrace& trace, Tempo& tempo)
 {
@@ -259,16 +388,17 @@ std::optional<Tempo> tempoOf(const SoundTrace& trace, std::span<const Onset> ons
                 best = walk;
             }
         }
-    const std::int64_t steps = best.last - best.first + 1;
-    const double share = best.met / static_cast<double>(steps);
+    const double share = best.met / static_cast<double>(best.last - best.first + 1);
     if (bestValue <= 0 || best.met < static_cast<double>(fewestBeats) - 0.5 || share < 0.6)
         return std::nullopt;
+    chooseLevel(Weight(trace, onsets), best);
+    goOn(onsets, best);
     Tempo tempo;
     tempo.grid.bpm = 60 / best.period;
     tempo.grid.firstBeat = best.start + static_cast<double>(best.first) * best.period;
-    while (tempo.grid.firstBeat < 0)
+    tempo.beats = best.last - best.first + 1;
+    for (; tempo.grid.firstBeat < 0; --tempo.beats)
         tempo.grid.firstBeat += best.period;
-    tempo.beats = steps;
     tempo.confidence = share * (1 - std::exp(-best.met / 6));
     findBars(trace, tempo);
     return tempo;

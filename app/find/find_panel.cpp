@@ -203,6 +203,10 @@ void FindPanel::buildDeciding()
     what_->setObjectName(QStringLiteral("find-what"));
     what_->setWordWrap(true);
     column->addWidget(what_);
+    why_ = small({}, this);
+    why_->setObjectName(QStringLiteral("find-why"));
+    why_->setWordWrap(true);
+    column->addWidget(why_);
     auto* decisions = rowOf(column);
     acceptAll_ = smallButton(tr("Accept all"), QStringLiteral("find-accept-all"),
                              tr("Every proposal becomes a strike with its kind's recipe (Shift+A)"), this);
@@ -210,10 +214,18 @@ void FindPanel::buildDeciding()
                           tr("Makes strikes of the current proposal, or of those picked on the Reel (A)"), this);
     reject_ = smallButton(tr("Reject"), QStringLiteral("find-reject"),
                           tr("Discards the current proposal, or those picked on the Reel (R)"), this);
-    bringBack_ =
-        smallButton(tr("Bring back"), QStringLiteral("find-bring-back"), tr("Proposes again what was rejected"), this);
+    bringBack_ = smallButton(tr("Bring back"), QStringLiteral("find-bring-back"),
+                             tr("Proposes again what was rejected last; once more: what was before"), this);
+    moreLike_ =
+        smallButton(tr("More like this"), QStringLiteral("find-more-like"),
+                    tr("Picks all that sound or look like it, faint ones too; A then accepts them (Shift+E)"), this);
+    noneLike_ = smallButton(tr("None like this"), QStringLiteral("find-none-like"),
+                            tr("Rejects it and all proposals that sound or look like it (Shift+R)"), this);
     for (auto* button : {acceptAll_, accept_, reject_, bringBack_})
         decisions->addWidget(button);
+    auto* alike = rowOf(column);
+    alike->addWidget(moreLike_);
+    alike->addWidget(noneLike_);
     column->addWidget(rule(this));
     buildPulling(*column);
     buildSound(*column);
@@ -222,6 +234,8 @@ void FindPanel::buildDeciding()
     connect(accept_, &QPushButton::clicked, &finder_, &Finder::acceptCurrent);
     connect(reject_, &QPushButton::clicked, &finder_, &Finder::rejectCurrent);
     connect(bringBack_, &QPushButton::clicked, &finder_, &Finder::bringBack);
+    connect(moreLike_, &QPushButton::clicked, &finder_, &Finder::pickAlike);
+    connect(noneLike_, &QPushButton::clicked, &finder_, &Finder::rejectAlike);
     connect(cancel_, &QPushButton::clicked, &finder_, &Finder::cancel);
 }
 
@@ -330,6 +344,9 @@ void FindPanel::refreshProposal()
         what = tr("a higher sensitivity may find more");
     }
     what_->setText(what);
+    const QString why = in != nullptr ? evidenceSentence(*in) : QString();
+    why_->setText(why.isEmpty() ? QString() : tr("Why: %1").arg(why));
+    why_->setVisible(!why.isEmpty() && !finder_.running());
     const auto late = finder_.found().soundLate;
     const bool off = late && std::abs(*late) >= 0.5;
     late_->setText(!off        ? QString()
@@ -345,6 +362,9 @@ void FindPanel::refreshProposal()
     const bool any = in != nullptr || !finder_.picked().empty();
     allow(accept_, any ? QString() : step);
     allow(reject_, any ? QString() : step);
+    const QString like = finder_.example() != nullptr ? QString() : step;
+    allow(moreLike_, finder_.ready() ? like : empty);
+    allow(noneLike_, finder_.ready() ? like : empty);
     allow(bringBack_, finder_.rejected() > 0 ? QString() : tr("Nothing was rejected"));
     allow(shapes_, finder_.heard() ? QString() : tr("The film has no sound to take shapes from"));
     allow(toOnset_, !pick.isEmpty() || finder_.ready() ? pick : empty);
@@ -359,6 +379,7 @@ void FindPanel::refreshWork()
     working_->setVisible(finder_.running());
     count_->setVisible(!finder_.running());
     what_->setVisible(!finder_.running());
+    why_->setVisible(!finder_.running() && !why_->text().isEmpty());
 }
 
 // --- doing ---

@@ -64,12 +64,15 @@ private:
     QLabel* working_ = nullptr;
     QLabel* count_ = nullptr;
     QLabel* what_ = nullptr;
+    QLabel* why_ = nullptr;
     QLabel* late_ = nullptr;
     QPushButton* layRight_ = nullptr;
     QPushButton* acceptAll_ = nullptr;
     QPushButton* accept_ = nullptr;
     QPushButton* reject_ = nullptr;
     QPushButton* bringBack_ = nullptr;
+    QPushButton* moreLike_ = nullptr;
+    QPushButton* noneLike_ = nullptr;
     QCheckBox* shapes_ = nullptr;
     QPushButton* toOnset_ = nullptr;
     QPushButton* toBeat_ = nullptr;

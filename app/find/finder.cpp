@@ -3,10 +3,12 @@
 
 #include <algorithm>
 #include <cmath>
+#include <iterator>
 
 #include <QPointer>
 
 #include "background.h"
+#include "ember/analysis/likeness.h"
 #include "ember/film/film_reader.h"
 #include "ember/film/import_strikes.h"
 #include "text.h"
@@ -83,6 +85,10 @@ void Finder::forget()
     impacts_.reset();
     found_ = {};
     rejected_.clear();
+    brought_.clear();
+    last_.reset();
+    brought_.clear();
+    last_.reset();
     current_.reset();
     picked_.clear();
     proposals_.clear();
@@ -195,12 +201,51 @@ void Finder::projectChanged()
         impacts_.reset();
         found_ = {};
     }
-    if (ready())
+    if (ready()) {
         ask();
+        noteAdded();
+    }
+}
+
+void Finder::noteAdded()
+{
+    // One strike that was put by hand on something that is heard or seen is an example of what is looked for.
+    constexpr std::int64_t near = 2;
+    std::set<std::int64_t> now;
+    for (const Strike& strike : session_.document.project().strikes)
+        now.insert(strike.frame.index);
+    std::vector<std::int64_t> added;
+    std::set_difference(now.begin(), now.end(), struck_.begin(), struck_.end(), std::back_inserter(added));
+    struck_ = std::move(now);
+    if (added.size() != 1)
+        return;
+    const Candidate* best = nullptr;
+    for (const Candidate& one : everything()) {
+        const auto far = std::abs(one.frame.index - added.front());
+        if (far <= near && (best == nullptr || far < std::abs(best->frame.index - added.front())))
+            best = &one;
+    }
+    if (best != nullptr) {
+        last_ = *best;
+        emit changed();
+    }
+}
+
+const std::vector<Candidate>& Finder::everything()
+{
+    if (everything_.empty() && ready()) {
+        FindOptions all = options_;
+        all.sensitivity = 1;
+        everything_ = findStrikes(onsets_.get(), impacts_.get(), session_.document.project().sound.offset,
+                                  session_.document.project().rate, all)
+                          .candidates;
+    }
+    return everything_;
 }
 
 void Finder::ask()
 {
+    everything_.clear();
     if (sound_ && !onsets_)
         onsets_ = std::make_unique<OnsetFinder>(*sound_, options_.band, options_.spacing);
     if (ready())
@@ -261,6 +306,15 @@ void Finder::propose()
     const auto beats = grid();
     proposals_ =
         propose_ >= Propose::everyBeat ? beats ? beatsOf(*beats) : std::vector<Candidate>() : found_.candidates;
+    if (propose_ == Propose::all && !brought_.empty()) {
+        for (const Candidate& faint : everything())
+            if (brought_.contains(faint.frame.index) &&
+                std::none_of(found_.candidates.begin(), found_.candidates.end(),
+                             [&](const Candidate& one) { return one.frame == faint.frame; }))
+                proposals_.push_back(faint);
+        std::stable_sort(proposals_.begin(), proposals_.end(),
+                         [](const Candidate& a, const Candidate& b) { return a.seconds < b.seconds; });
+    }
     std::set<std::int64_t> taken;
     for (const Strike& strike : session_.document.project().strikes)
         taken.insert(strike.frame.index);
@@ -270,7 +324,7 @@ void Finder::propose()
         if (propose_ == Propose::onBeat && c.kind != StrikeKind::beat)
             return true;
         return c.frame.index < 0 || c.frame.index >= session_.document.length() || taken.contains(c.frame.index) ||
-               rejected_.contains(c.frame.index);
+               isRejected(c.frame.index);
     });
     current_.reset();
     std::set<std::int64_t> stillPicked;
@@ -328,6 +382,8 @@ void Finder::accept(const std::vector<Candidate>& candidates)
         withStrikesImported(session_.document.project(), listOf(candidates, session_.document.project().rate));
     if (shapesFromSound_ && sound_)
         imported.project = withShapesFromSound(std::move(imported.project), imported.ids, *sound_);
+    if (!candidates.empty())
+        last_ = candidates.back();
     session_.document.edit(std::move(imported.project), QString::fromStdString(importSentence(imported)));
     session_.selection.set(std::move(imported.ids));
 }
@@ -369,12 +425,33 @@ void Finder::acceptCurrent()
         setCurrent(at);
 }
 
+std::size_t Finder::rejected() const
+{
+    std::size_t count = 0;
+    for (const auto& step : rejected_)
+        count += step.size();
+    return count;
+}
+
+bool Finder::isRejected(std::int64_t frame) const
+{
+    return std::any_of(rejected_.begin(), rejected_.end(), [frame](const auto& step) { return step.contains(frame); });
+}
+
+void Finder::reject(std::set<std::int64_t> frames)
+{
+    for (const Candidate& one : proposals_)
+        if (frames.contains(one.frame.index))
+            last_ = one;
+    rejected_.push_back(std::move(frames));
+    propose();
+}
+
 void Finder::rejectCurrent()
 {
     if (!picked_.empty()) {
         const auto count = picked_.size();
-        rejected_.merge(picked_);
-        propose();
+        reject(std::move(picked_));
         emit session_.messages.told(tr("%1 rejected; Bring back proposes them again").arg(count));
         return;
     }
@@ -384,8 +461,7 @@ void Finder::rejectCurrent()
     }
     const std::size_t at = *current_;
     const auto frame = proposals_[at].frame.index;
-    rejected_.insert(frame);
-    propose();
+    reject({frame});
     if (at < proposals_.size())
         setCurrent(at);
     emit session_.messages.told(tr("Frame %1 rejected; Bring back proposes it again").arg(frame));
@@ -398,10 +474,88 @@ void Finder::acceptAll()
     accept(proposals_);
 }
 
+const Candidate* Finder::example() const
+{
+    return currentProposal() != nullptr ? currentProposal() : last_ ? &*last_ : nullptr;
+}
+
+void Finder::pickAlike()
+{
+    if (example() == nullptr) {
+        step(1);
+        return;
+    }
+    const Candidate like = *example();
+    std::vector<Candidate> others; // what was rejected is not looked for
+    for (const Candidate& one : everything())
+        if (isRejected(one.frame.index) && one.frame != like.frame)
+            others.push_back(one);
+    std::set<std::int64_t> frames{like.frame.index};
+    for (const std::size_t i : Likeness(everything()).alike(like, others))
+        frames.insert(everything()[i].frame.index);
+    brought_.insert(frames.begin(), frames.end());
+    picked_ = std::move(frames);
+    propose();
+    emit session_.messages.told(picked_.empty() ? tr("Nothing else is like it")
+                                : picked_.size() == 1
+                                    ? tr("1 is picked; A accepts it")
+                                    : tr("%1 are picked; A accepts them, R rejects them").arg(picked_.size()));
+}
+
+void Finder::rejectAlike()
+{
+    if (example() == nullptr) {
+        step(1);
+        return;
+    }
+    const Candidate unlike = *example();
+    std::vector<Candidate> others = Likeness::surerThan(unlike, proposals_);
+    for (const Candidate& one : everything()) // nor what is a strike already
+        if (struck_.contains(one.frame.index))
+            others.push_back(one);
+    std::set<std::int64_t> alike{unlike.frame.index}, frames;
+    for (const std::size_t i : Likeness(everything()).alike(unlike, others))
+        alike.insert(everything()[i].frame.index);
+    for (const Candidate& one : proposals_)
+        if (alike.contains(one.frame.index))
+            frames.insert(one.frame.index);
+    if (frames.empty()) {
+        emit session_.messages.told(tr("Nothing else is like it"));
+        return;
+    }
+    const auto count = frames.size();
+    picked_.clear();
+    reject(std::move(frames));
+    last_ = unlike;
+    emit changed();
+    emit session_.messages.told(count == 1 ? tr("1 rejected; Bring back proposes it again")
+                                           : tr("%1 rejected; Bring back proposes them again").arg(count));
+}
+
 void Finder::bringBack()
 {
-    rejected_.clear();
+    if (rejected_.empty())
+        return;
+    rejected_.pop_back();
     propose();
+}
+
+QString evidenceSentence(const Candidate& candidate)
+{
+    QStringList words;
+    for (const Evidence& one : candidate.evidence) {
+        const auto amount = std::lround(one.amount);
+        switch (one.what) {
+        case Evidence::What::rises: words << Finder::tr("the sound rises by %1 dB").arg(amount); break;
+        case Evidence::What::above: words << Finder::tr("it is %1 dB above what is around").arg(amount); break;
+        case Evidence::What::light: words << Finder::tr("light comes (%1 %)").arg(amount); break;
+        case Evidence::What::stops: words << Finder::tr("what moves loses %1 % of its speed").arg(amount); break;
+        case Evidence::What::turns: words << Finder::tr("what moves turns"); break;
+        case Evidence::What::appears: words << Finder::tr("something new is there"); break;
+        case Evidence::What::jolt: words << Finder::tr("the camera is jolted"); break;
+        }
+    }
+    return words.join(QStringLiteral(", "));
 }
 
 QString candidateSentence(const Candidate& candidate)

@@ -57,7 +57,7 @@ public:
     std::optional<BeatGrid> grid() const;
     /// In order; without those that are strikes already or were rejected.
     const std::vector<Candidate>& proposals() const { return proposals_; }
-    std::size_t rejected() const { return rejected_.size(); }
+    std::size_t rejected() const;
     /// Seconds of the film at which something begins to sound, or to be seen where nothing was heard.
     std::vector<double> moments() const;
 
@@ -73,6 +73,13 @@ public:
     void acceptCurrent();
     void rejectCurrent();
     void acceptAll();
+    /// What "like this" means: the proposal in hand, else what was accepted, rejected or added last.
+    const Candidate* example() const;
+    /// Picks the example, where it is a proposal, and all that are like it, faint ones too, which are proposed then.
+    void pickAlike();
+    /// Rejects the example and all proposals like it, but none that is much surer.
+    void rejectAlike();
+    /// Proposes again what was rejected last, in one step.
     void bringBack();
     bool shapesFromSound() const { return shapesFromSound_; }
     void setShapesFromSound(bool on) { shapesFromSound_ = on; }
@@ -92,6 +99,11 @@ private:
     std::vector<Candidate> beatsOf(const BeatGrid& grid) const;
     void accept(const std::vector<Candidate>& candidates);
     std::vector<Candidate> pickedProposals() const;
+    bool isRejected(std::int64_t frame) const;
+    void reject(std::set<std::int64_t> frames);
+    /// Everything that may be an event, however faint.
+    const std::vector<Candidate>& everything();
+    void noteAdded();
 
     Session& session_;
     std::shared_ptr<const SoundTrace> sound_;
@@ -106,7 +118,11 @@ private:
     Propose propose_ = Propose::all;
     Found found_;
     std::vector<Candidate> proposals_;
-    std::set<std::int64_t> rejected_; ///< frames
+    std::vector<Candidate> everything_;            ///< empty as long as it was not asked for
+    std::set<std::int64_t> brought_;               ///< frames of faint ones that are proposed, too
+    std::vector<std::set<std::int64_t>> rejected_; ///< frames, step by step
+    std::optional<Candidate> last_;                ///< what was decided or added last
+    std::set<std::int64_t> struck_;                ///< frames of the project's strikes
     std::optional<std::size_t> current_;
     std::set<std::int64_t> picked_; ///< frames of proposals
     bool shapesFromSound_ = false;
@@ -114,5 +130,7 @@ private:
 
 /// "Hit on frame 84, 58 %, heard and seen"
 QString candidateSentence(const Candidate& candidate);
+/// "the sound rises by 31 dB, 9 dB above what is around; what moves stops"
+QString evidenceSentence(const Candidate& candidate);
 
 } // namespace ember::app

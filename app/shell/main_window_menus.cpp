@@ -232,6 +232,10 @@ void MainWindow::buildFindMenu()
         add(menu, "find.accept-it", tr("&Accept it"), QKeySequence(Qt::Key_A), [this] { finder_->acceptCurrent(); }));
     needClip_.push_back(
         add(menu, "find.reject-it", tr("&Reject it"), QKeySequence(Qt::Key_R), [this] { finder_->rejectCurrent(); }));
+    needClip_.push_back(add(menu, "find.more-like-this", tr("&More like this"), QKeySequence(Qt::SHIFT | Qt::Key_E),
+                            [this] { finder_->pickAlike(); }));
+    needClip_.push_back(add(menu, "find.none-like-this", tr("N&one like this"), QKeySequence(Qt::SHIFT | Qt::Key_R),
+                            [this] { finder_->rejectAlike(); }));
     needClip_.push_back(add(menu, "find.accept-all", tr("Accept a&ll"), QKeySequence(Qt::SHIFT | Qt::Key_A),
                             [this] { finder_->acceptAll(); }));
     menu->addSeparator();

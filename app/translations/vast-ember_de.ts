@@ -5881,10 +5881,6 @@
         <translation>Zurückholen</translation>
     </message>
     <message>
-        <source>Proposes again what was rejected</source>
-        <translation>Schlägt Abgelehntes wieder vor</translation>
-    </message>
-    <message>
         <source>to event</source>
         <translation>zum Ereignis</translation>
     </message>
@@ -6032,6 +6028,30 @@
         <source>Discards the current proposal, or those picked on the Reel (R)</source>
         <translation>Der aktuelle Vorschlag oder die auf dem Filmband gewählten gehen (R)</translation>
     </message>
+    <message>
+        <source>Proposes again what was rejected last; once more: what was before</source>
+        <translation>Schlägt wieder vor, was zuletzt abgelehnt wurde; noch einmal: was davor</translation>
+    </message>
+    <message>
+        <source>More like this</source>
+        <translation>Mehr solche</translation>
+    </message>
+    <message>
+        <source>Picks all that sound or look like it, faint ones too; A then accepts them (Shift+E)</source>
+        <translation>Wählt alle, die ähnlich klingen oder aussehen, auch schwache; A nimmt sie dann an (Umschalt+E)</translation>
+    </message>
+    <message>
+        <source>None like this</source>
+        <translation>Keine solchen</translation>
+    </message>
+    <message>
+        <source>Rejects it and all proposals that sound or look like it (Shift+R)</source>
+        <translation>Lehnt ihn und alle Vorschläge ab, die ähnlich klingen oder aussehen (Umschalt+R)</translation>
+    </message>
+    <message>
+        <source>Why: %1</source>
+        <translation>Warum: %1</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::Finder</name>
@@ -6078,6 +6098,50 @@
     <message>
         <source>%1 on frame %2, %3 %, %4</source>
         <translation>%1 auf Bild %2, %3 %, %4</translation>
+    </message>
+    <message>
+        <source>Nothing else is like it</source>
+        <translation>Nichts anderes gleicht ihm</translation>
+    </message>
+    <message>
+        <source>1 is picked; A accepts it</source>
+        <translation>1 gewählt; A nimmt ihn an</translation>
+    </message>
+    <message>
+        <source>%1 are picked; A accepts them, R rejects them</source>
+        <translation>%1 gewählt; A nimmt sie an, R lehnt sie ab</translation>
+    </message>
+    <message>
+        <source>1 rejected; Bring back proposes it again</source>
+        <translation>1 abgelehnt; Zurückholen schlägt ihn wieder vor</translation>
+    </message>
+    <message>
+        <source>the sound rises by %1 dB</source>
+        <translation>der Ton steigt um %1 dB</translation>
+    </message>
+    <message>
+        <source>it is %1 dB above what is around</source>
+        <translation>er liegt %1 dB über dem Umfeld</translation>
+    </message>
+    <message>
+        <source>light comes (%1 %)</source>
+        <translation>Licht kommt (%1 %)</translation>
+    </message>
+    <message>
+        <source>what moves loses %1 % of its speed</source>
+        <translation>was sich bewegt, verliert %1 % seiner Geschwindigkeit</translation>
+    </message>
+    <message>
+        <source>what moves turns</source>
+        <translation>was sich bewegt, wendet sich</translation>
+    </message>
+    <message>
+        <source>something new is there</source>
+        <translation>etwas Neues ist da</translation>
+    </message>
+    <message>
+        <source>the camera is jolted</source>
+        <translation>die Kamera wird erschüttert</translation>
     </message>
 </context>
 <context>
@@ -8210,6 +8274,14 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
     <message>
         <source>C&amp;urves in the Anvil&apos;s place</source>
         <translation>K&amp;urven statt des Ambosses</translation>
+    </message>
+    <message>
+        <source>&amp;More like this</source>
+        <translation>&amp;Mehr solche</translation>
+    </message>
+    <message>
+        <source>N&amp;one like this</source>
+        <translation>K&amp;eine solchen</translation>
     </message>
 </context>
 <context>

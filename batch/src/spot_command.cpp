@@ -49,6 +49,10 @@ void writeJson(std::ostream& out, const std::vector<Candidate>& candidates)
             json["direction"] = rounded(*c.direction, 1);
         if (c.seen)
             json["place"] = {{"x", rounded(c.place.x, 3)}, {"y", rounded(c.place.y, 3)}};
+        Json why = Json::array();
+        for (const Evidence& one : c.evidence)
+            why.push_back({{"what", evidenceName(one.what)}, {"amount", rounded(one.amount, 1)}});
+        json["evidence"] = std::move(why);
         list.push_back(std::move(json));
     }
     out << list.dump(2) << '\n';
@@ -154,7 +158,7 @@ public:
         const auto trace = listenTo(*media->sound, 0, progressOn(streams));
         if (!trace)
             return trace.error();
-        const auto tempo = tempoOf(trace.value(), onsetsOf(trace.value(), {}));
+        const auto tempo = tempoOf(trace.value(), OnsetFinder(trace.value(), Band::all, 0.05).pulses());
         Json json{{"bpm", nullptr}, {"first_beat_seconds", nullptr}, {"confidence", 0.0}, {"beats", Json::array()}};
         if (tempo) {
             const BeatGrid& grid = tempo->grid;

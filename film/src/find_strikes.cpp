@@ -131,7 +131,7 @@ Result<std::vector<ShotChange>> findCuts(ClipReader& clip, FrameRate rate, std::
 Project withShapesFromSound(Project project, const std::vector<StrikeId>& ids, const SoundTrace& sound)
 {
     constexpr double early = 0.6; // frames that an onset may lie before or after its strike
-    const std::vector<Onset> onsets = onsetsOf(sound, {});
+    const std::vector<Onset> onsets = OnsetFinder(sound, Band::all, 0.05).pulses();
     for (const StrikeId id : ids) {
         Strike* strike = project.strike(id);
         const Recipe* recipe = strike != nullptr ? project.recipe(strike->recipe) : nullptr;

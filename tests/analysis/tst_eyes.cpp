@@ -89,8 +89,8 @@ private slots:
         for (const char* text : {"", "x", "0 1", "0 1\n3 0 1 2 -1 0 1", "0 1\n1 0 0 1", "0 1\n3 0 5 1 -1 0 1 -1 0 1",
                                  "0 1\n99999999999 0 1 2", "0 1\n0", "nan 1 3"})
             QVERIFY2(BoostedTrees::allIn(text).empty(), text);
-        const ImpactTrees none("0 0\n0 0\n");
-        QCOMPARE(none.impact.size(), std::size_t{0});
+        const StrikeTrees none("0 0\n0 0\n");
+        QCOMPARE(none.event.size(), std::size_t{0});
     }
     void theShippedTreesAreThere()
     {

@@ -9,6 +9,7 @@
 #include "judging.h"
 #include "runner.h"
 #include "sounds.h"
+#include "strike_trees.h"
 
 using namespace ember;
 using namespace ember::test;

@@ -683,6 +683,10 @@ private slots:
         QCOMPARE(list.size(), 8);
         QCOMPARE(list[1].toObject()[QStringLiteral("frame")].toInt(), 30);
         QCOMPARE(list[1].toObject()[QStringLiteral("kind")].toString(), QStringLiteral("hit"));
+        const QJsonArray evidence = list[1].toObject()[QStringLiteral("evidence")].toArray();
+        QVERIFY(evidence.size() >= 1);
+        QCOMPARE(evidence[0].toObject()[QStringLiteral("what")].toString(), QStringLiteral("rises"));
+        QVERIFY(evidence[0].toObject()[QStringLiteral("amount")].toDouble() > 20);
         QCOMPARE(run({"tempo", at("hits.wav")}), batchOk);
         const auto tempo = QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object();
         QVERIFY(std::abs(tempo[QStringLiteral("bpm")].toDouble() - 120) < 0.3);

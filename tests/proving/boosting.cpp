@@ -149,4 +149,40 @@ BoostedTrees boosted(const std::vector<Example>& examples, std::size_t features,
     return trees;
 }
 
+StrikeTrees boostedStrikes(const std::vector<Example>& events,
+                           const std::array<std::vector<Example>, StrikeTrees::kinds.size()>& ofKinds,
+                           std::size_t features, std::size_t kindFeatures, const Boosting& how)
+{
+    StrikeTrees trees;
+    trees.event = boosted(events, features, how);
+    Boosting few;
+    few.trees = 60;
+    few.depth = kindFeatures < features ? 2 : 3;
+    few.leastInLeaf = kindFeatures < features ? 25 : 6;
+    for (std::size_t k = 0; k < trees.kind.size(); ++k)
+        trees.kind[k] = boosted(ofKinds[k], kindFeatures, few);
+    return trees;
+}
+
+std::pair<double, double> calibrated(const std::vector<std::pair<double, bool>>& told)
+{
+    double start = 0, slope = 1;
+    for (int round = 0; round < 30; ++round) {
+        double g0 = 0, g1 = -0.1 * (slope - 1), h00 = 1e-3, h01 = 0, h11 = 0.1;
+        for (const auto& [confidence, right] : told) {
+            const double odds = std::log(confidence / (1 - confidence));
+            const double p = 1 / (1 + std::exp(-(start + slope * odds))), w = p * (1 - p), off = (right ? 1 : 0) - p;
+            g0 += off;
+            g1 += off * odds;
+            h00 += w;
+            h01 += w * odds;
+            h11 += w * odds * odds;
+        }
+        const double size = h00 * h11 - h01 * h01;
+        start += (h11 * g0 - h01 * g1) / size;
+        slope += (h00 * g1 - h01 * g0) / size;
+    }
+    return {start, slope};
+}
+
 } // namespace ember::proving

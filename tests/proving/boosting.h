@@ -1,10 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <array>
 #include <cstdint>
+#include <utility>
 #include <vector>
 
-#include "boosted_trees.h"
+#include "strike_trees.h"
 
 namespace ember::proving {
 
@@ -27,5 +29,14 @@ struct Boosting {
 /// Trees for the logarithm of the odds, by gradient boosting with second derivatives and features in 64 steps
 /// (T. Chen, C. Guestrin, 2016).
 BoostedTrees boosted(const std::vector<Example>& examples, std::size_t features, const Boosting& how);
+
+/// Trees for events and, of events, for each kind against the others by the first `kindFeatures`.
+StrikeTrees boostedStrikes(const std::vector<Example>& events,
+                           const std::array<std::vector<Example>, StrikeTrees::kinds.size()>& ofKinds,
+                           std::size_t features, std::size_t kindFeatures, const Boosting& how);
+
+/// The line through the logarithm of the odds that makes of confidences the share that is right (J. Platt, 1999), by
+/// Newton's steps: its start and its slope.
+std::pair<double, double> calibrated(const std::vector<std::pair<double, bool>>& told);
 
 } // namespace ember::proving

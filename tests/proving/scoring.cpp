@@ -6,6 +6,8 @@
 #include <cstdio>
 #include <filesystem>
 #include <fstream>
+#include <iterator>
+#include <numeric>
 #include <sstream>
 
 namespace ember::proving {
@@ -45,6 +47,13 @@ KnownClip readTruth(const std::string& path)
             if (direction >= 0)
                 event.direction = direction;
             clip.events.push_back(event);
+        } else if (word == "within") {
+            for (std::int64_t& frames : clip.within)
+                words >> frames;
+        } else if (word == "open") {
+            words >> clip.open.emplace_back();
+        } else if (word == "beat") {
+            words >> clip.bpm >> clip.firstBeat;
         } else if (word == "change") {
             KnownClip::Change change;
             words >> change.kind >> change.frame >> change.length;
@@ -66,6 +75,11 @@ void writeTruth(const KnownClip& clip)
     std::ofstream out(truthPath(clip.path));
     out << (clip.trap ? "trap " : "scene ") << clip.kind << "\n";
     out << "film " << clip.rate.num() << " " << clip.rate.den() << " " << clip.frames << "\n";
+    out << "within " << clip.within[0] << " " << clip.within[1] << " " << clip.within[2] << "\n";
+    for (const std::int64_t frame : clip.open)
+        out << "open " << frame << "\n";
+    if (clip.bpm > 0)
+        out << "beat " << clip.bpm << " " << clip.firstBeat << "\n";
     for (const KnownEvent& event : clip.events)
         out << "event " << event.frame << " " << static_cast<int>(event.kind) << " " << event.direction.value_or(-1)
             << " " << event.strength << "\n";
@@ -77,7 +91,8 @@ std::vector<KnownClip> clipsIn(const std::string& folder)
 {
     std::vector<std::string> paths;
     for (const auto& entry : std::filesystem::directory_iterator(folder))
-        if (entry.path().extension() == ".mp4" && std::filesystem::exists(truthPath(entry.path().string())))
+        if ((entry.path().extension() == ".mp4" || entry.path().extension() == ".wav") &&
+            std::filesystem::exists(truthPath(entry.path().string())))
             paths.push_back(entry.path().string());
     std::sort(paths.begin(), paths.end());
     std::vector<KnownClip> clips;
@@ -87,29 +102,46 @@ std::vector<KnownClip> clipsIn(const std::string& folder)
     return clips;
 }
 
-void Score::add(const KnownClip& clip, const std::vector<Proposed>& all)
+void Score::add(const KnownClip& clip, const std::vector<Proposed>& told_)
 {
+    const auto near = [&](std::int64_t frame, std::int64_t other) { return std::abs(frame - other) <= clip.within[1]; };
+    std::vector<Proposed> all;
+    std::copy_if(told_.begin(), told_.end(), std::back_inserter(all), [&](const Proposed& one) {
+        return std::none_of(clip.open.begin(), clip.open.end(),
+                            [&](std::int64_t frame) { return near(frame, one.frame); }) ||
+               std::any_of(clip.events.begin(), clip.events.end(),
+                           [&](const KnownEvent& event) { return near(event.frame, one.frame); });
+    });
     known += static_cast<int>(clip.events.size());
     proposed += static_cast<int>(all.size());
     minutes += clip.rate.seconds(static_cast<double>(clip.frames)) / 60;
     std::vector<const KnownEvent*> matched(all.size());
-    for (int within = 0; within < 3; ++within) {
+    for (std::size_t within = 0; within < clip.within.size(); ++within) {
         std::vector<bool> taken(all.size());
         for (const KnownEvent& event : clip.events) {
             std::optional<std::size_t> best;
             for (std::size_t i = 0; i < all.size(); ++i) {
                 const auto off = std::abs(all[i].frame - event.frame);
-                if (!taken[i] && off <= within && (!best || off < std::abs(all[*best].frame - event.frame)))
+                if (!taken[i] && off <= clip.within[within] &&
+                    (!best || off < std::abs(all[*best].frame - event.frame)))
                     best = i;
             }
             if (!best)
                 continue;
             taken[*best] = true;
-            ++right[static_cast<std::size_t>(within)];
+            ++right[within];
             if (within == 1)
                 matched[*best] = &event;
         }
     }
+    std::vector<std::size_t> order(all.size());
+    std::iota(order.begin(), order.end(), std::size_t{0});
+    std::stable_sort(order.begin(), order.end(),
+                     [&](std::size_t a, std::size_t b) { return all[a].strength > all[b].strength; });
+    order.resize(std::min(order.size(), clip.events.size()));
+    strongest += static_cast<int>(clip.events.size());
+    for (const std::size_t i : order)
+        strongestRight += matched[i] != nullptr;
     for (std::size_t i = 0; i < all.size(); ++i) {
         told.emplace_back(all[i].confidence, matched[i] != nullptr);
         if (matched[i] == nullptr)
@@ -139,6 +171,8 @@ void Score::add(const Score& other)
     waysRight += other.waysRight;
     pairs += other.pairs;
     pairsRight += other.pairsRight;
+    strongest += other.strongest;
+    strongestRight += other.strongestRight;
     minutes += other.minutes;
     told.insert(told.end(), other.told.begin(), other.told.end());
 }
@@ -189,11 +223,12 @@ std::string tableOf(const std::map<std::string, Score>& scores)
 {
     std::array<char, 200> text{};
     std::string table(24, ' ');
-    table += " known  told    F 0    F 1    F 2 recall false/m  kind   way  order\n";
+    table += " known  told    F 0    F 1    F 2 recall false/m  kind   way  order    top\n";
     const auto line = [&](const std::string& name, const Score& s) {
-        std::snprintf(text.data(), text.size(), "%-24s%6d%6d%7.2f%7.2f%7.2f%7.2f%8.1f%6.2f%6.2f%7.2f\n", name.c_str(),
-                      s.known, s.proposed, s.f(0), s.f(1), s.f(2), s.recall(1), s.falseAMinute(),
-                      share(s.kindRight, s.right[1]), share(s.waysRight, s.ways), share(s.pairsRight, s.pairs));
+        std::snprintf(text.data(), text.size(), "%-24s%6d%6d%7.2f%7.2f%7.2f%7.2f%8.1f%6.2f%6.2f%7.2f%7.2f\n",
+                      name.c_str(), s.known, s.proposed, s.f(0), s.f(1), s.f(2), s.recall(1), s.falseAMinute(),
+                      share(s.kindRight, s.right[1]), share(s.waysRight, s.ways), share(s.pairsRight, s.pairs),
+                      share(s.strongestRight, s.strongest));
         table += text.data();
     };
     Score all, impacts, traps;

@@ -35,6 +35,10 @@ struct KnownClip {
         std::int64_t length = 0;
     };
     std::vector<Change> changes;
+    std::array<std::int64_t, 3> within{0, 1, 2}; ///< how many frames off is still right
+    std::vector<std::int64_t> open;              ///< what is told there is neither right nor wrong
+    double bpm = 0;                              ///< of music; 0: none
+    double firstBeat = 0;                        ///< seconds
 };
 
 /// Truth lies beside a clip, as lines of text.
@@ -52,12 +56,13 @@ struct Proposed {
 
 /// Of one kind of scene, or of all.
 struct Score {
-    std::array<int, 3> right{}; ///< within 0, 1 and 2 frames
+    std::array<int, 3> right{}; ///< within the clip's three tolerances
     int known = 0;
     int proposed = 0;
-    int kindRight = 0;             ///< of those within a frame
-    int ways = 0, waysRight = 0;   ///< directions that are known and told; within 30 degrees
-    int pairs = 0, pairsRight = 0; ///< strengths of two events in order
+    int kindRight = 0;                     ///< of those within a frame
+    int ways = 0, waysRight = 0;           ///< directions that are known and told; within 30 degrees
+    int pairs = 0, pairsRight = 0;         ///< strengths of two events in order
+    int strongest = 0, strongestRight = 0; ///< of the strongest of a clip, as many as there are events
     double minutes = 0;
     std::vector<std::pair<double, bool>> told; ///< confidence, and whether it was right within a frame
 

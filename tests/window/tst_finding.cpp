@@ -323,6 +323,68 @@ private slots:
         key(Qt::Key_F, Qt::ControlModifier | Qt::ShiftModifier);
         QVERIFY(project().strikes[0].overrides[EnvelopeField::decay].has_value());
     }
+    void correctionsTeach()
+    {
+        openFlashes();
+        find();
+        QVERIFY(!child<QPushButton>("find-none-like")->isEnabled()); // no example yet
+        QVERIFY(!child<QPushButton>("find-more-like")->isEnabled());
+        QVERIFY(child<QLabel>("find-why")->isHidden());
+        key(Qt::Key_Period);
+        const QString why = child<QLabel>("find-why")->text();
+        QVERIFY2(why.startsWith(QStringLiteral("Why: the sound rises by")) && why.contains(QStringLiteral("dB")) &&
+                     why.contains(QStringLiteral("light comes")),
+                 qPrintable(why));
+        // All four sound and look the same: one wrong means all are.
+        key(Qt::Key_R, Qt::ShiftModifier);
+        QVERIFY(finder().proposals().empty());
+        QVERIFY(project().strikes.empty());
+        QCOMPARE(finder().rejected(), std::size_t{4});
+        QVERIFY(child<QLabel>("told")->text().contains(QStringLiteral("4 rejected")));
+        click("find-bring-back"); // in one step
+        QCOMPARE(finder().proposals().size(), std::size_t{4});
+        QVERIFY(!child<QPushButton>("find-bring-back")->isEnabled());
+        // One after the other comes back the other way round.
+        key(Qt::Key_Period);
+        key(Qt::Key_R);
+        key(Qt::Key_R);
+        QCOMPARE(finder().proposals().size(), std::size_t{2});
+        click("find-bring-back");
+        QCOMPARE(finder().proposals().size(), std::size_t{3});
+        click("find-bring-back");
+        QCOMPARE(finder().proposals().size(), std::size_t{4});
+        // More like this picks them; they are strikes in one step then, and that is undone in one.
+        session().playhead.setFrame(0);
+        finder().setCurrent(0);
+        click("find-more-like");
+        QCOMPARE(finder().picked().size(), std::size_t{4});
+        QVERIFY(project().strikes.empty());
+        key(Qt::Key_A);
+        QCOMPARE(strikeFrames(), flashes_);
+        key(Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(project().strikes.empty());
+    }
+    void aStrikePutByHandIsAnExample()
+    {
+        openFlashes();
+        find();
+        // So little sensitivity that nothing is proposed: what is put by hand tells what is looked for.
+        FindOptions options = finder().options();
+        options.sensitivity = 0;
+        finder().setOptions(options);
+        strikeOn(44);
+        QVERIFY(finder().example() != nullptr);
+        QCOMPARE(finder().example()->frame.index, std::int64_t{44});
+        key(Qt::Key_E, Qt::ShiftModifier);
+        QCOMPARE(finder().picked(), (std::set<std::int64_t>{20, 61, 80}));
+        key(Qt::Key_A);
+        QCOMPARE(strikeFrames(), flashes_);
+        key(Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(strikeFrames(), (std::vector<int>{44}));
+        // A strike far from anything is none.
+        strikeOn(5);
+        QCOMPARE(finder().example()->frame.index, std::int64_t{80}); // still what was accepted last
+    }
     void itCanBeCancelledAndBegunAgain()
     {
         openFlashes();

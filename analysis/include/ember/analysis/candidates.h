@@ -24,7 +24,10 @@ struct Candidate {
     bool seen = false;
     double late = 0; ///< where both: how many frames the sound comes after the picture
     std::optional<double> direction;
-    Spot place; ///< where seen
+    Spot place;                     ///< where seen
+    std::vector<Evidence> evidence; ///< why it is proposed
+    std::vector<float> sounds;      ///< what it sounds like, where heard; see Likeness
+    std::vector<float> looks;       ///< and looks like, where seen
 };
 
 enum class FindFrom { both, sound, picture };
