@@ -116,8 +116,11 @@ struct Watched {
     {
         for (std::uint64_t seed = 1; seed <= count; ++seed)
             for (const test::KnownFilm& film : test::knownFilms(seed)) {
-                KnownClip clip{
-                    "drawn-" + std::to_string(seed), "drawn films", film.impacts.empty(), {}, film.frames, {}, {}};
+                KnownClip clip;
+                clip.path = "drawn-" + std::to_string(seed);
+                clip.kind = "drawn films";
+                clip.trap = film.impacts.empty();
+                clip.frames = film.frames;
                 for (const int frame : film.impacts)
                     clip.events.push_back({frame,
                                            film.name.find("burst") != std::string::npos  ? StrikeKind::blast
