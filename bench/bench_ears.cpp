@@ -49,25 +49,6 @@ void onAllProcessors(std::size_t count, const std::function<void(std::size_t)>& 
         });
 }
 
-KnownClip knownOf(const SoundScene& scene, const std::string& path)
-{
-    const auto at = [](double seconds) { return std::llround(1000 * seconds); };
-    KnownClip clip;
-    clip.path = path;
-    clip.kind = scene.kind;
-    clip.trap = scene.trap;
-    clip.rate = milliseconds;
-    clip.frames = at(static_cast<double>(scene.sound.length()) / scene.sound.rate);
-    clip.within = {21, 42, 83}; // half a frame of 24 a second, one and two
-    for (const SoundEvent& event : scene.events)
-        clip.events.push_back({at(event.seconds), event.kind, std::nullopt, event.strength});
-    for (const double seconds : scene.open)
-        clip.open.push_back(at(seconds));
-    clip.bpm = scene.bpm;
-    clip.firstBeat = scene.firstBeat;
-    return clip;
-}
-
 int make(const std::string& folder, Share share, std::uint64_t first, std::uint64_t last, const std::string& only)
 {
     std::filesystem::create_directories(folder);

@@ -34,20 +34,6 @@ std::vector<Candidate> candidatesOf(const SoundTrace& trace, double sensitivity)
     return findStrikes(&trace, nullptr, 0, milliseconds, options).candidates;
 }
 
-KnownClip knownOf(const SoundScene& scene)
-{
-    KnownClip clip;
-    clip.kind = scene.kind;
-    clip.rate = milliseconds;
-    clip.frames = 1000 * scene.sound.length() / scene.sound.rate;
-    clip.within = {21, 42, 83};
-    for (const SoundEvent& event : scene.events)
-        clip.events.push_back({std::llround(1000 * event.seconds), event.kind, std::nullopt, event.strength});
-    for (const double seconds : scene.open)
-        clip.open.push_back(std::llround(1000 * seconds));
-    return clip;
-}
-
 /// Noise that dies away, low or bright.
 void knock(SoundBuffer& sound, double at, double level, double seconds, double corner)
 {
@@ -94,10 +80,10 @@ private slots:
                 std::vector<Proposed> proposed;
                 for (const Candidate& one : candidatesOf(traceOf(scene.sound), 0.5))
                     proposed.push_back({one.frame.index, one.confidence, one.strength, one.kind, std::nullopt});
-                scores[kind].add(knownOf(scene), proposed);
-                all.add(knownOf(scene), proposed);
+                scores[kind].add(knownOf(scene, ""), proposed);
+                all.add(knownOf(scene, ""), proposed);
                 if (scene.trap)
-                    traps.add(knownOf(scene), proposed);
+                    traps.add(knownOf(scene, ""), proposed);
             }
         qInfo("\n%s", tableOf(scores).c_str());
         QVERIFY(all.known > 150);

@@ -651,4 +651,23 @@ SoundScene soundScene(const std::string& kind, std::uint64_t seed, const Recordi
     return scene;
 }
 
+KnownClip knownOf(const SoundScene& scene, const std::string& path)
+{
+    const auto at = [](double seconds) { return std::llround(1000 * seconds); };
+    KnownClip clip;
+    clip.path = path;
+    clip.kind = scene.kind;
+    clip.trap = scene.trap;
+    clip.rate = FrameRate::make(1000, 1).value_or(FrameRate());
+    clip.frames = at(static_cast<double>(scene.sound.length()) / scene.sound.rate);
+    clip.within = {21, 42, 83};
+    for (const SoundEvent& event : scene.events)
+        clip.events.push_back({at(event.seconds), event.kind, std::nullopt, event.strength});
+    for (const double seconds : scene.open)
+        clip.open.push_back(at(seconds));
+    clip.bpm = scene.bpm;
+    clip.firstBeat = scene.firstBeat;
+    return clip;
+}
+
 } // namespace ember::proving

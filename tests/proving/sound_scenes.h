@@ -8,6 +8,7 @@
 #include "ember/core/project.h"
 #include "ember/core/sound.h"
 #include "recordings.h"
+#include "scoring.h"
 
 namespace ember::proving {
 
@@ -32,5 +33,9 @@ const std::vector<std::string>& soundTraps();
 
 /// The same for a kind, a seed and a share on every machine that has the packages.
 SoundScene soundScene(const std::string& kind, std::uint64_t seed, const Recordings& recordings, const Player& player);
+
+/// What is known of a scene, in frames of a thousandth of a second; right within half a frame of 24 a second, one and
+/// two.
+KnownClip knownOf(const SoundScene& scene, const std::string& path);
 
 } // namespace ember::proving
