@@ -336,6 +336,59 @@ int find(const std::string& folder, const std::string& treesFile)
     return 0;
 }
 
+/// Of music whose tempo changes: how many of its beats (or of every second, or with those between) are told within 30
+/// ms, and how many of those told are right.
+int changingBeats(const Listened& listened)
+{
+    int known = 0, mostly = 0;
+    double meanFound = 0;
+    for (std::size_t i = 0; i < listened.clips.size(); ++i) {
+        const KnownClip& clip = listened.clips[i];
+        if (clip.beats.size() < 2)
+            continue;
+        ++known;
+        const auto tempo = tempoOf(listened.traces[i], OnsetFinder(listened.traces[i], Band::all, 0.05).pulses());
+        std::printf("%-50s", std::filesystem::path(clip.path).filename().c_str());
+        if (!tempo) {
+            std::printf("  none\n");
+            continue;
+        }
+        std::vector<double> told;
+        for (std::int64_t k = 0; k < tempo->beats; ++k)
+            told.push_back(tempo->grid.at(k));
+        const auto shareOf = [](const std::vector<double>& these, const std::vector<double>& in) {
+            int met = 0;
+            for (const double one : these)
+                met += std::any_of(in.begin(), in.end(), [&](double t) { return std::abs(t - one) < 0.03; });
+            return these.empty() ? 0.0 : static_cast<double>(met) / static_cast<double>(these.size());
+        };
+        std::array<std::vector<double>, 4> levels{clip.beats, {}, {}, {}};
+        for (std::size_t k = 0; k < clip.beats.size(); ++k) {
+            levels[1 + k % 2].push_back(clip.beats[k]);
+            levels[3].push_back(clip.beats[k]);
+            if (k + 1 < clip.beats.size())
+                levels[3].push_back((clip.beats[k] + clip.beats[k + 1]) / 2);
+        }
+        double f = 0;
+        std::size_t level = 0;
+        for (std::size_t k = 0; k < levels.size(); ++k) {
+            const double found = shareOf(levels[k], told), right = shareOf(told, levels[k]);
+            if (const double here = found + right > 0 ? 2 * found * right / (found + right) : 0; here > f) {
+                f = here;
+                level = k;
+            }
+        }
+        meanFound += f;
+        mostly += f >= 0.9;
+        std::printf(" %zu beats, %zu pins, F %.2f at level %zu, confidence %.2f\n", told.size(),
+                    tempo->grid.pins.size(), f, level, tempo->confidence);
+    }
+    if (known > 0)
+        std::printf("%d pieces whose tempo changes: F of their beats %.2f, 0.9 or more in %d\n", known,
+                    meanFound / known, mostly);
+    return 0;
+}
+
 /// Of music: how often the tempo is right, half or double, and how often beats are within 20 ms.
 int beats(const std::string& folder)
 {
@@ -367,12 +420,13 @@ int beats(const std::string& folder)
         const bool phase = (is(1) || is(0.5) || is(2)) && worst < 0.02;
         inPhase += phase;
         fromFirst += phase && tempo->grid.firstBeat - clip.firstBeat < 0.02;
-        std::printf(" %7.2f  off %4.0f ms, first %6.2f told %6.2f, confidence %.2f\n", tempo->grid.bpm, 1e3 * worst,
-                    clip.firstBeat, tempo->grid.firstBeat, tempo->confidence);
+        std::printf(" %7.2f  %zu pins off %4.0f ms, first %6.2f told %6.2f, confidence %.2f\n", tempo->grid.bpm,
+                    tempo->grid.pins.size(), 1e3 * worst, clip.firstBeat, tempo->grid.firstBeat, tempo->confidence);
     }
-    std::printf("%d pieces: tempo right %d, half or double %d, within 20 ms %d, from the first beat %d\n", known, right,
-                halfOrDouble, inPhase, fromFirst);
-    return 0;
+    if (known > 0)
+        std::printf("%d pieces: tempo right %d, half or double %d, within 20 ms %d, from the first beat %d\n", known,
+                    right, halfOrDouble, inPhase, fromFirst);
+    return changingBeats(listened);
 }
 
 } // namespace

@@ -166,6 +166,7 @@ int cuts(const std::string& folder)
     }
     struct Count {
         int known = 0, found = 0, wrong = 0;
+        std::vector<std::int64_t> ends; ///< frames that the first and the last one are off by
     };
     std::map<std::string, Count> counts;
     std::map<std::string, int> wrongIn;
@@ -180,6 +181,10 @@ int cuts(const std::string& folder)
                     std::abs(told[i][k].frame.index - change.frame) <= near) {
                     taken[k] = true;
                     ++count.found;
+                    const std::int64_t first = change.frame - change.length / 2;
+                    count.ends.push_back(std::abs(told[i][k].first.index - first));
+                    count.ends.push_back(
+                        std::abs(told[i][k].last.index - (first + std::max<std::int64_t>(change.length - 1, 0))));
                     break;
                 }
         }
@@ -189,8 +194,17 @@ int cuts(const std::string& folder)
                 ++wrongIn[clips[i].kind + ", " + std::string(changeName(told[i][k].kind))];
             }
     }
-    for (const auto& [kind, count] : counts)
-        std::printf("%-10s known %d, found %d, wrong %d\n", kind.c_str(), count.known, count.found, count.wrong);
+    for (auto& [kind, count] : counts) {
+        std::sort(count.ends.begin(), count.ends.end());
+        const auto quantile = [&ends = count.ends](std::size_t percent) {
+            return ends.empty() ? 0 : ends[(ends.size() - 1) * percent / 100];
+        };
+        std::printf(
+            "%-10s known %d, found %d, wrong %d; first and last frame off by %lld in the middle, %lld of nine in "
+            "ten\n",
+            kind.c_str(), count.known, count.found, count.wrong, static_cast<long long>(quantile(50)),
+            static_cast<long long>(quantile(90)));
+    }
     for (const auto& [where, count] : wrongIn)
         std::printf("wrong in %s: %d\n", where.c_str(), count);
     return 0;

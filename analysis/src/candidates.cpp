@@ -149,20 +149,23 @@ Found findStrikes(const OnsetFinder* finder, const ImpactFinder* picture, double
 {
     Found found;
     std::vector<Onset> onsets;
+    std::vector<OnsetFinder::Tail> tails;
     std::vector<Impact> impacts;
     if (finder != nullptr) { // the beat is known whatever tells of strikes
         onsets = finder->at(options.sensitivity);
-        found.tempo = tempoOf(finder->trace(), finder->pulses());
-        if (found.tempo) {
+        if (finder->tempo() != nullptr) {
+            found.tempo = *finder->tempo();
             if (options.beats)
                 nameBeats(onsets, *found.tempo);
-            found.tempo->grid.firstBeat += soundOffset;
+            found.tempo->grid = found.tempo->grid.shifted(soundOffset);
         }
         for (Onset& onset : onsets)
             onset.seconds += soundOffset;
         std::erase_if(onsets, [&](const Onset& onset) { return rate.frames(onset.seconds) < -0.5; });
         if (options.from == FindFrom::picture)
             onsets.clear();
+        else if (options.tails)
+            tails = finder->tails(options.sensitivity);
     }
     if (picture != nullptr && options.from != FindFrom::sound) {
         const auto spacing = static_cast<std::int64_t>(std::ceil(rate.frames(options.spacing)));
@@ -201,6 +204,18 @@ Found findStrikes(const OnsetFinder* finder, const ImpactFinder* picture, double
     for (std::size_t i = 0; i < impacts.size(); ++i)
         if (!impactJoined[i])
             found.candidates.push_back(seenAs(impacts[i], rate));
+    const double laid = soundOffset - (found.outOfStep ? rate.seconds(*found.soundLate) : 0);
+    for (OnsetFinder::Tail& tail : tails) {
+        const double after = tail.onset.seconds - tail.of;
+        tail.onset.seconds = std::max(0.0, tail.onset.seconds + laid);
+        Candidate candidate = heardAs(tail.onset, rate);
+        candidate.tailOf = std::max(0.0, tail.of + laid);
+        candidate.evidence.push_back({Evidence::What::tail, after});
+        if (rate.frames(tail.onset.seconds) >= 0 &&
+            std::none_of(found.candidates.begin(), found.candidates.end(),
+                         [&](const Candidate& other) { return other.frame == candidate.frame; }))
+            found.candidates.push_back(std::move(candidate));
+    }
     std::stable_sort(found.candidates.begin(), found.candidates.end(),
                      [](const Candidate& a, const Candidate& b) { return a.seconds < b.seconds; });
     return found;

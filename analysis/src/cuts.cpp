@@ -6,6 +6,7 @@
 #include <cmath>
 #include <deque>
 #include <optional>
+#include <tuple>
 
 #include <opencv2/imgproc.hpp>
 #include <opencv2/video/tracking.hpp>
@@ -236,6 +237,29 @@ double spreadOf(const SmallPicture& picture)
     return std::sqrt(std::max(0.0, squares / count - sum * sum / (count * count)));
 }
 
+/// Where a line through shares that rise from picture to picture passes 0 and 1, in pictures. Those near the ends,
+/// where what moves weighs more than the change itself, do not count.
+struct Ramp {
+    double zero = 0;
+    double one = 0;
+};
+std::optional<Ramp> rampOf(const std::vector<double>& shares)
+{
+    double n = 0, x = 0, y = 0, xx = 0, xy = 0;
+    for (std::size_t k = 0; k < shares.size(); ++k) {
+        if (shares[k] < 0.1 || shares[k] > 0.9)
+            continue;
+        const auto at = static_cast<double>(k);
+        n += 1, x += at, y += shares[k], xx += at * at, xy += at * shares[k];
+    }
+    const double spread = n * xx - x * x;
+    const double slope = spread > 0 ? (n * xy - x * y) / spread : 0;
+    if (slope <= 0)
+        return std::nullopt;
+    const double zero = (x - y / slope) / n;
+    return Ramp{zero, zero + 1 / slope};
+}
+
 /// A fade to a plain picture and one from it that follows at once are one, the plain picture in its middle.
 std::vector<ShotChange> oneFadeEach(std::vector<ShotChange> fades)
 {
@@ -251,6 +275,8 @@ std::vector<ShotChange> oneFadeEach(std::vector<ShotChange> fades)
             continue;
         }
         ShotChange& both = out.back();
+        both.first = std::min(both.first, fade.first);
+        both.last = std::max(both.last, fade.last);
         const Frame first = both.frame - both.length / 2, last = fade.frame + fade.length / 2;
         both.frame = Frame{(both.frame.index + both.length / 2 + fade.frame.index - fade.length / 2) / 2};
         both.length = last - first;
@@ -279,7 +305,20 @@ struct CutWatcher::Work {
     std::vector<ShotChange> cuts;
     std::vector<ShotChange> dissolves; ///< candidates
     std::vector<ShotChange> dips;      ///< fades through the dark, candidates
+    /// A candidate whose ends are not known yet.
+    struct Open {
+        ShotChange change;
+        std::size_t from; ///< pictures, counted from the film's first
+        std::size_t to;
+        bool plainBefore;
+        bool plainAfter;
+        SmallPicture Seen::*soft; ///< in what it was seen
+    };
+    std::vector<Open> open;
 
+    std::pair<Frame, Frame> framesOf(std::size_t from, const std::optional<Ramp>& ramp, std::size_t length) const;
+    void close(const Open& one);
+    void closeSome(bool all);
     void look();
     void lookForCut(std::size_t at);
     void lookForDissolve(std::size_t length, SmallPicture Seen::*soft);
@@ -300,7 +339,7 @@ void CutWatcher::Work::lookForCut(std::size_t at)
     if (most >= static_cast<double>(alikeAgain))
         return;
     const double confidence = std::clamp(1 - std::max(0.0, most) / static_cast<double>(alikeAgain), 0.05, 1.0);
-    cuts.push_back({ChangeKind::cut, seen[at].frame, 0, confidence});
+    cuts.push_back({ChangeKind::cut, seen[at].frame, 0, confidence, seen[at].frame, seen[at].frame});
 }
 
 /// Are the last `length` pictures one shot turning into another?
@@ -349,9 +388,75 @@ void CutWatcher::Work::lookForDissolve(std::size_t length, SmallPicture Seen::*s
             return;
         confidence = std::clamp(gain / 0.2, 0.05, 1.0);
     }
-    dissolves.push_back({plainA || plainB ? ChangeKind::fade : ChangeKind::dissolve,
-                         Frame{(from.frame.index + to.frame.index + 1) / 2}, to.frame.index - from.frame.index,
-                         confidence});
+    open.push_back({{plainA || plainB ? ChangeKind::fade : ChangeKind::dissolve,
+                     Frame{(from.frame.index + to.frame.index + 1) / 2}, to.frame.index - from.frame.index, confidence,
+                     from.frame, to.frame},
+                    gone + end - length,
+                    gone + end,
+                    plainA,
+                    plainB,
+                    soft});
+}
+
+/// Where the change begins and ends, seen against what is well before and well after it: a window that is shorter than
+/// the change has some of both at its ends.
+void CutWatcher::Work::close(const Open& one)
+{
+    constexpr double alike = 0.8; // explained; less, and something else has come into the wider window
+    ShotChange change = one.change;
+    const std::size_t length = one.to - one.from, wider = length / 2 + 2;
+    const std::size_t nearest = one.from - gone, farthest = std::min(one.to - gone, seen.size() - 1);
+    const auto endsBy = [&](std::size_t from, std::size_t to, double least) {
+        const SmallPicture& a = seen[from].*one.soft;
+        const SmallPicture& b = seen[to].*one.soft;
+        std::vector<double> shares;
+        for (std::size_t at = from; at <= to; ++at) {
+            const SmallPicture& m = seen[at].*one.soft;
+            if (!m.sameSize(a) || !m.sameSize(b))
+                return false;
+            const Mixture here = mixtureOf(m, a, b);
+            if (at == (nearest + farthest) / 2 && here.explained < least)
+                return false;
+            const double both = here.first + here.second;
+            shares.push_back(one.plainBefore  ? here.second
+                             : one.plainAfter ? 1 - here.first
+                             : both > 0       ? here.second / both
+                                              : 0);
+        }
+        std::tie(change.first, change.last) = framesOf(from, rampOf(shares), to - from);
+        return true;
+    };
+    // A plain picture may be over in a moment.
+    const std::size_t before = one.plainBefore ? 0 : std::min(wider, nearest), after = one.plainAfter ? 0 : wider;
+    if (!endsBy(nearest - before, std::min(farthest + after, seen.size() - 1), alike))
+        endsBy(nearest, farthest, 0);
+    dissolves.push_back(change);
+}
+
+/// Those that enough is known of, or all.
+void CutWatcher::Work::closeSome(bool all)
+{
+    const auto known = [&](const Open& one) {
+        return all || one.to + (one.to - one.from) / 2 + 2 < gone + seen.size();
+    };
+    for (const Open& one : open)
+        if (known(one))
+            close(one);
+    std::erase_if(open, known);
+}
+
+/// The first and the last frame in which both are seen, of `length` pictures after the one at `from`.
+std::pair<Frame, Frame> CutWatcher::Work::framesOf(std::size_t from, const std::optional<Ramp>& ramp,
+                                                   std::size_t length) const
+{
+    const auto inside = [&](double picture) {
+        return seen[from + static_cast<std::size_t>(std::clamp(picture, 0.0, static_cast<double>(length)))].frame;
+    };
+    constexpr double slack = 0.25; // of a picture: so little is not seen
+    if (!ramp)
+        return {inside(1), inside(static_cast<double>(length) - 1)};
+    const Frame first = inside(std::floor(ramp->zero + slack) + 1), last = inside(std::ceil(ramp->one - slack) - 1);
+    return {std::min(first, last), std::max(first, last)};
 }
 
 /// Do the last pictures go down into the dark (or to a plain picture) and come up as another shot? The dark itself may
@@ -391,8 +496,21 @@ void CutWatcher::Work::lookForDip(std::size_t length)
         --first;
     while (last < end && !isWhole(last, to))
         ++last;
+    // How far the contrast went down is a share, too.
+    const auto sharesFrom = [&](std::size_t start, std::size_t stop, const Seen& full) {
+        std::vector<double> shares;
+        for (std::size_t at = start; at <= stop; ++at)
+            shares.push_back(1 - spreadOf(seen[at].soft) / spreadOf(full.soft));
+        return shares;
+    };
+    std::vector<double> up = sharesFrom(end - half, end, to);
+    for (double& share : up)
+        share = 1 - share;
+    const Frame begins = framesOf(end - length, rampOf(sharesFrom(end - length, end - half, from)), half).first;
+    const Frame ends = framesOf(end - half, rampOf(up), half).second;
     dips.push_back({ChangeKind::fade, low.frame, seen[last].frame - seen[first].frame,
-                    0.5 + 0.5 * (explained - leastExplained) / (1 - leastExplained)});
+                    0.5 + 0.5 * (explained - leastExplained) / (1 - leastExplained), std::min(begins, low.frame),
+                    std::max(ends, low.frame)});
 }
 
 void CutWatcher::Work::look()
@@ -404,8 +522,11 @@ void CutWatcher::Work::look()
         lookForDissolve(length, &Seen::light);
         lookForDip(length);
     }
-    if (seen.size() > dissolveLengths.back() + flashLength + 2)
+    closeSome(false);
+    if (seen.size() > 2 * dissolveLengths.back() + flashLength + 4) {
         seen.pop_front();
+        ++gone;
+    }
 }
 
 CutWatcher::CutWatcher() : work_(std::make_unique<Work>()) {}
@@ -429,6 +550,7 @@ std::vector<ShotChange> CutWatcher::finish()
     const std::size_t from = count > static_cast<std::size_t>(flashLength) ? count - flashLength : 1;
     for (std::size_t at = from; at < count; ++at)
         work.lookForCut(at);
+    work.closeSome(true);
     for (auto* candidates : {&work.dissolves, &work.dips})
         std::stable_sort(candidates->begin(), candidates->end(),
                          [](const ShotChange& a, const ShotChange& b) { return a.confidence > b.confidence; });
@@ -444,6 +566,20 @@ std::vector<ShotChange> CutWatcher::finish()
                 taken.push_back(candidate);
         return taken;
     };
+    // A window that is shorter than a fade takes its own ends for the fade's: the longest about the same middle knows.
+    const auto withEnds = [](ShotChange fade, const std::vector<ShotChange>& candidates) {
+        std::int64_t longest = fade.length;
+        for (const ShotChange& other : candidates)
+            if (other.length > longest && other.first <= fade.frame && other.last >= fade.frame) {
+                longest = other.length;
+                fade.first = other.first;
+                fade.last = other.last;
+            }
+        return fade;
+    };
+    const std::vector<ShotChange> dips = work.dips;
+    for (ShotChange& fade : work.dips)
+        fade = withEnds(fade, dips);
     // Of fades that overlap the surest; what seems a cut in one is the dark in its middle. A dissolve is none where
     // there is a cut.
     std::vector<ShotChange> all =
@@ -454,6 +590,11 @@ std::vector<ShotChange> CutWatcher::finish()
             }))
             all.push_back(cut);
     all = takeFrom(work.dissolves, ChangeKind::dissolve, std::move(all));
+    for (ShotChange& change : all)
+        if (change.kind != ChangeKind::cut) {
+            change.length = change.last - change.first + 1;
+            change.frame = change.first + change.length / 2;
+        }
     std::sort(all.begin(), all.end(), [](const ShotChange& a, const ShotChange& b) { return a.frame < b.frame; });
     work_.reset();
     return all;

@@ -67,7 +67,8 @@ void describe(Impact& impact, const PictureTrace& trace, std::size_t at)
 
 std::string_view evidenceName(Evidence::What what)
 {
-    constexpr std::array<std::string_view, 7> names{"rises", "above", "light", "stops", "turns", "appears", "jolt"};
+    constexpr std::array<std::string_view, 8> names{"rises", "above",   "light", "stops",
+                                                    "turns", "appears", "jolt",  "tail"};
     return names[static_cast<std::size_t>(what)];
 }
 

@@ -206,7 +206,7 @@ double evenness(std::span<const Rise> rises, std::size_t i, double period)
 /// Seconds from the nearest part of a beat.
 double offBeat(const Tempo& tempo, double seconds, double parts)
 {
-    return std::abs(std::remainder(seconds - tempo.grid.firstBeat, 60 / tempo.grid.bpm / parts));
+    return std::abs(std::remainder(tempo.grid.beatAt(seconds), 1 / parts)) * 60 / tempo.grid.bpmAt(seconds);
 }
 
 /// Among the other rises: what is louder before and after, how it ranks, and how evenly such ones come.
@@ -362,11 +362,16 @@ BeatShares beatShares(std::span<const Rise> rises, const std::optional<Tempo>& t
     };
     // The beat's phase may be off: what is loudest can keep step with itself.
     const std::size_t loudest = std::max<std::size_t>(order.size() / 10, 1);
+    std::vector<double> beat, period;
+    for (std::size_t k = 0; k < loudest; ++k) {
+        beat.push_back(tempo->grid.beatAt(order[k]->seconds));
+        period.push_back(60 / tempo->grid.bpmAt(order[k]->seconds));
+    }
     double inStep = 0;
     for (std::size_t first = 0; first < loudest; ++first) {
         double on = 0;
         for (std::size_t k = 0; k < loudest; ++k)
-            on += std::abs(std::remainder(order[k]->seconds - order[first]->seconds, 30 / tempo->grid.bpm)) < near;
+            on += std::abs(std::remainder(beat[k] - beat[first], 0.5)) * period[k] < near;
         inStep = std::max(inStep, on / static_cast<double>(loudest));
     }
     return {share(1), share(4), share(10), inStep};

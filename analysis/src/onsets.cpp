@@ -394,9 +394,12 @@ OnsetFinder::OnsetFinder(const StrikeTrees& trees, const SoundTrace& trace, Band
         one.onset.confidence = confidenceOf(one.score);
         one.onset.kind = kindByRule(trace, one.onset);
     }
+    const std::vector<Onset> pulsing = pulses();
+    if (auto found = tempoOf(trace, pulsing))
+        tempo_ = std::make_shared<const Tempo>(std::move(*found));
     if (band == Band::all) {
         const std::vector<Rise> rises = risesOf(trace, band, closest);
-        const auto tempo = tempoOf(trace, pulses());
+        const auto tempo = steadyTempoOf(trace, pulsing);
         const OnsetFeatures features(trace, rises, tempo);
         heard_ = hear(rises);
         for (std::size_t i = 0; i < heard_.size(); ++i) {
@@ -410,8 +413,8 @@ OnsetFinder::OnsetFinder(const StrikeTrees& trees, const SoundTrace& trace, Band
             onset.above = features.decibelsAround(i);
             onset.sounds = features.soundOf(i);
         }
-        if (tempo && isSong(rises, *tempo))
-            takeStrokes(*tempo);
+        if (tempo_ != nullptr && isSong(rises, *tempo_))
+            takeStrokes(*tempo_);
     } else { // what tells of one band alone is its rise
         heard_ = pulses_;
     }
@@ -451,6 +454,40 @@ std::vector<Onset> OnsetFinder::at(double sensitivity) const
     return onsets;
 }
 
+std::vector<OnsetFinder::Tail> OnsetFinder::tails(double sensitivity) const
+{
+    constexpr double least = 1, farthest = 4; // seconds of decay that are listened to
+    constexpr double same = 0.05;
+    std::vector<Tail> found;
+    const std::vector<Onset> events = at(sensitivity);
+    auto event = events.begin();
+    for (const Heard& one : pulses_) {
+        while (event != events.end() && std::next(event) != events.end() &&
+               std::next(event)->seconds < one.onset.seconds + same)
+            ++event;
+        if (event == events.end() || one.onset.seconds < event->seconds + same || one.score < 1)
+            continue;
+        const double after = one.onset.seconds - event->seconds;
+        if (after > std::clamp(2 * event->tail, least, farthest) || one.onset.strength > event->strength)
+            continue;
+        Tail tail{one.onset, event->seconds};
+        tail.onset.kind = event->kind;
+        tail.onset.kinds = {};
+        const auto judged = std::find_if(heard_.begin(), heard_.end(), [&](const Heard& h) {
+            return std::abs(h.onset.seconds - one.onset.seconds) < same / 2;
+        });
+        tail.onset.confidence = leastConfidence; // of being an event
+        if (judged != heard_.end()) {
+            tail.onset.confidence = judged->onset.confidence;
+            tail.onset.sounds = judged->onset.sounds;
+            tail.onset.rise = judged->onset.rise;
+            tail.onset.above = judged->onset.above;
+        }
+        found.push_back(std::move(tail));
+    }
+    return found;
+}
+
 std::vector<Onset> OnsetFinder::pulses() const
 {
     std::vector<Onset> onsets;
@@ -468,7 +505,7 @@ std::vector<Rise> OnsetTraining::risesOf(const SoundTrace& trace)
 OnsetFeatures OnsetTraining::featuresOf(const SoundTrace& trace, std::span<const Rise> rises)
 {
     const StrikeTrees none;
-    return {trace, rises, tempoOf(trace, OnsetFinder(none, trace, Band::all, pulseSpacing).pulses())};
+    return {trace, rises, steadyTempoOf(trace, OnsetFinder(none, trace, Band::all, pulseSpacing).pulses())};
 }
 
 OnsetFinder OnsetTraining::finder(const StrikeTrees& trees, const SoundTrace& trace)

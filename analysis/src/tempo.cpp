@@ -7,14 +7,14 @@
 #include <array>
 #include <cmath>
 
+#include "beat_path.h"
+#include "beat_weight.h"
 #include "sound_levels.h"
 
 namespace ember {
 
 namespace {
 
-constexpr double shortest = 0.25; ///< seconds a beat: 240 BPM
-constexpr double longest = 1.5;   ///< 40 BPM
 constexpr std::size_t periods = 12;
 constexpr std::size_t seeds = 24;
 constexpr std::size_t fewestBeats = 5;
@@ -28,11 +28,11 @@ struct Period {
 std::vector<Period> likelyPeriods(std::span<const Onset> onsets)
 {
     constexpr double binRatio = 1.01;
-    constexpr double farthest = 2 * longest;
-    const auto binOf = [](double seconds) { return std::log(seconds / shortest) / std::log(binRatio); };
-    std::vector<double> weights(static_cast<std::size_t>(binOf(longest)) + 2, 0.0);
+    constexpr double farthest = 2 * longestBeat;
+    const auto binOf = [](double seconds) { return std::log(seconds / shortestBeat) / std::log(binRatio); };
+    std::vector<double> weights(static_cast<std::size_t>(binOf(longestBeat)) + 2, 0.0);
     const auto vote = [&](double seconds, double weight) {
-        if (seconds < shortest || seconds > longest)
+        if (seconds < shortestBeat || seconds > longestBeat)
             return;
         const auto middle = static_cast<std::ptrdiff_t>(binOf(seconds));
         for (std::ptrdiff_t k = -2; k <= 2; ++k)
@@ -49,7 +49,7 @@ std::vector<Period> likelyPeriods(std::span<const Onset> onsets)
     std::vector<Period> found;
     for (std::size_t i = 1; i + 1 < weights.size(); ++i)
         if (weights[i] > 0 && weights[i] >= weights[i - 1] && weights[i] > weights[i + 1])
-            found.push_back({shortest * std::pow(binRatio, static_cast<double>(i) + 0.5), weights[i]});
+            found.push_back({shortestBeat * std::pow(binRatio, static_cast<double>(i) + 0.5), weights[i]});
     std::sort(found.begin(), found.end(), [](const Period& a, const Period& b) { return a.weight > b.weight; });
     if (found.size() > periods)
         found.resize(periods);
@@ -186,13 +186,6 @@ private:
     double price_ = 0; ///< what a step costs
 };
 
-/// People find beats near two a second easiest (D. Moelants, 2002).
-double easeOf(double period)
-{
-    const double octaves = std::log2(period / 0.5);
-    return std::exp(-0.5 * octaves * octaves / (0.9 * 0.9));
-}
-
 /// Onsets to start from: the strongest of each equal stretch of the sound.
 std::vector<std::size_t> seedsOf(std::span<const Onset> onsets)
 {
@@ -211,89 +204,9 @@ std::vector<std::size_t> seedsOf(std::span<const Onset> onsets)
     return found;
 }
 
-/// How much a moment sounds like a beat: what is struck there, and how much of it is low. A hat between the beats may
-/// be as loud as a drum on them, but the drum is lower.
-class Weight {
-public:
-    Weight(const SoundTrace& trace, std::span<const Onset> onsets) : onsets_(onsets)
-    {
-        constexpr BandRange drums{0, 16}; // up to a kilohertz
-        for (const Onset& onset : onsets) {
-            const std::size_t look = lookAt(trace, onset.seconds);
-            const double before = look >= 12 ? meanPower(trace, look - 12, 9, drums) : 0;
-            weights_.push_back(std::pow(std::max(meanPower(trace, look, 12, drums) - before, 0.0), 0.3));
-        }
-        const double most = weights_.empty() ? 0 : *std::max_element(weights_.begin(), weights_.end());
-        for (std::size_t i = 0; i < weights_.size(); ++i)
-            weights_[i] = (most > 0 ? weights_[i] / most : 0) + struck * onsets[i].strength;
-    }
-    /// Of the heaviest onset within 30 ms.
-    double at(double seconds) const
-    {
-        constexpr double near = 0.03;
-        auto one = std::lower_bound(onsets_.begin(), onsets_.end(), seconds - near,
-                                    [](const Onset& o, double t) { return o.seconds < t; });
-        double most = 0;
-        for (; one != onsets_.end() && one->seconds < seconds + near; ++one)
-            most = std::max(most, weights_[static_cast<std::size_t>(one - onsets_.begin())]);
-        return most;
-    }
-    /// The mean on the beats of a walk, less the mean half-way between them.
-    double contrast(double start, double period, double end) const
-    {
-        double on = 0, between = 0, count = 0;
-        for (double t = start; t < end; t += period, count += 1) {
-            on += at(t);
-            between += at(t + period / 2);
-        }
-        return count > 0 ? (on - betweenShare * between) / count : 0;
-    }
-
-    /// Where in a period the heaviest onsets fall, seconds from `from`: up to four places.
-    std::vector<double> phases(double from, double period, double end) const
-    {
-        constexpr double bin = 0.01;
-        std::vector<double> sums(static_cast<std::size_t>(std::ceil(period / bin)), 0.0), times = sums;
-        for (std::size_t i = 0; i < onsets_.size(); ++i) {
-            const double along = onsets_[i].seconds - from;
-            if (along < -0.05 || onsets_[i].seconds > end)
-                continue;
-            const double phase = along - period * std::floor(along / period);
-            const std::size_t at = std::min(static_cast<std::size_t>(phase / bin), sums.size() - 1);
-            sums[at] += weights_[i];
-            times[at] += weights_[i] * phase;
-        }
-        std::vector<double> found;
-        while (found.size() < 4) {
-            const auto top = std::max_element(sums.begin(), sums.end());
-            if (top == sums.end() || *top <= 0)
-                break;
-            // With its neighbours, which are the same place struck less evenly.
-            double sum = 0, time = 0;
-            for (std::ptrdiff_t k = -2; k <= 2; ++k) {
-                const auto size = std::ssize(sums);
-                const auto at = static_cast<std::size_t>(((top - sums.begin()) + k + size) % size);
-                const double turn = static_cast<double>((top - sums.begin()) + k - static_cast<std::ptrdiff_t>(at));
-                sum += sums[at];
-                time += times[at] + sums[at] * (turn == 0 ? 0 : std::copysign(period, turn));
-                sums[at] = times[at] = 0;
-            }
-            found.push_back(time / sum);
-        }
-        return found;
-    }
-
-private:
-    static constexpr double struck = 0.25;
-    static constexpr double betweenShare = 0.5;
-
-    std::span<const Onset> onsets_;
-    std::vector<double> weights_;
-};
-
 /// The walk may have found every second beat, half beats, or what is between the beats: the level and the phase that
 /// are heaviest on their beats, and near what is easy to find, are the beat.
-void chooseLevel(const Weight& weight, Walk& walk)
+void chooseLevel(const BeatWeight& weight, Walk& walk)
 {
     const double from = walk.start + static_cast<double>(walk.first) * walk.period;
     const double to = walk.start + (static_cast<double>(walk.last) + 0.5) * walk.period;
@@ -301,7 +214,7 @@ void chooseLevel(const Weight& weight, Walk& walk)
     double best = 0, period = found, start = from;
     for (const double factor : {0.5, 1.0, 2.0}) {
         const double tried = factor * found;
-        if (tried < shortest || tried > longest)
+        if (tried < shortestBeat || tried > longestBeat)
             continue;
         for (const double phase : weight.phases(from, tried, to)) {
             const double value = weight.contrast(from + phase, tried, to) * easeOf(tried);
@@ -372,7 +285,7 @@ void findBars(const SoundTrace& trace, Tempo& tempo)
 
 } // namespace
 
-std::optional<Tempo> tempoOf(const SoundTrace& trace, std::span<const Onset> onsets)
+std::optional<Tempo> steadyTempoOf(const SoundTrace& trace, std::span<const Onset> onsets)
 {
     if (onsets.size() < fewestBeats)
         return std::nullopt;
@@ -391,7 +304,7 @@ std::optional<Tempo> tempoOf(const SoundTrace& trace, std::span<const Onset> ons
     const double share = best.met / static_cast<double>(best.last - best.first + 1);
     if (bestValue <= 0 || best.met < static_cast<double>(fewestBeats) - 0.5 || share < 0.6)
         return std::nullopt;
-    chooseLevel(Weight(trace, onsets), best);
+    chooseLevel(BeatWeight(trace, onsets), best);
     goOn(onsets, best);
     Tempo tempo;
     tempo.grid.bpm = 60 / best.period;
@@ -401,6 +314,16 @@ std::optional<Tempo> tempoOf(const SoundTrace& trace, std::span<const Onset> ons
         tempo.grid.firstBeat += best.period;
     tempo.confidence = share * (1 - std::exp(-best.met / 6));
     findBars(trace, tempo);
+    return tempo;
+}
+
+std::optional<Tempo> tempoOf(const SoundTrace& trace, std::span<const Onset> onsets)
+{
+    std::optional<Tempo> tempo = steadyTempoOf(trace, onsets);
+    if (auto followed = followedTempo(BeatWeight(trace, onsets), onsets, tempo)) {
+        tempo = std::move(followed);
+        findBars(trace, *tempo);
+    }
     return tempo;
 }
 

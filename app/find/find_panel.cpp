@@ -14,7 +14,9 @@
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 
+#include "beat_bar.h"
 #include "ember/project/timing_edits.h"
+#include "find_parts.h"
 #include "flow_layout.h"
 #include "form.h"
 #include "frame_strip.h"
@@ -39,25 +41,6 @@ FlowLayout* rowOf(QVBoxLayout* column)
     return row;
 }
 
-QLabel* small(const QString& text, QWidget* parent)
-{
-    QLabel* label = dimLabel(text, parent);
-    label->setFont(theme::words(11));
-    return label;
-}
-
-QComboBox* list(const QStringList& words, const char* name, const QString& tip, QWidget* parent)
-{
-    auto* made = new QComboBox(parent);
-    made->addItems(words);
-    made->setObjectName(QLatin1String(name));
-    made->setToolTip(tip);
-    made->setFont(theme::words(11));
-    made->setSizeAdjustPolicy(QComboBox::AdjustToContents);
-    made->setMinimumWidth(made->sizeHint().width());
-    return made;
-}
-
 } // namespace
 
 FindPanel::FindPanel(Session& session, Finder& finder, const Dialogs& dialogs, QWidget* parent)
@@ -66,7 +49,7 @@ FindPanel::FindPanel(Session& session, Finder& finder, const Dialogs& dialogs, Q
     setObjectName(QStringLiteral("find"));
     newColumn(this, 10, {14, 10, 14, 10});
     buildAsking();
-    buildBeat();
+    layout()->addWidget(new BeatBar(session_, finder_, this));
     buildDeciding();
     connect(&finder_, &Finder::changed, this, &FindPanel::refresh);
     connect(&finder_, &Finder::progressed, this, &FindPanel::refreshWork);
@@ -74,23 +57,6 @@ FindPanel::FindPanel(Session& session, Finder& finder, const Dialogs& dialogs, Q
     connect(&session_.selection, &Selection::changed, this, &FindPanel::refresh);
     refresh();
     refreshWork();
-}
-
-ValueField* FindPanel::field(const FieldSpec& spec, const char* name)
-{
-    auto* made = new ValueField(spec, this);
-    made->setObjectName(QLatin1String(name));
-    made->gestureSource = [this] { return session_.document.newGesture(); };
-    return made;
-}
-
-QWidget* FindPanel::named(const QString& name, QWidget* control)
-{
-    auto* pair = new QWidget(this);
-    auto* row = newRow(pair, 5, {0, 0, 0, 0});
-    row->addWidget(small(name, pair));
-    row->addWidget(control);
-    return pair;
 }
 
 void FindPanel::buildAsking()
@@ -104,16 +70,21 @@ void FindPanel::buildAsking()
     auto* close = smallButton(tr("Close"), QStringLiteral("find-close"), tr("Closes finding (Ctrl+F)"), this);
     head->addWidget(close);
     auto* row = rowOf(column);
-    from_ = list({tr("sound and picture"), tr("sound"), tr("picture")}, "find-from",
-                 tr("The evidence: sound, picture or both"), this);
+    from_ = wordList({tr("sound and picture"), tr("sound"), tr("picture")}, "find-from",
+                     tr("The evidence: sound, picture or both"), this);
     row->addWidget(from_);
-    band_ = list({tr("all pitches"), tr("low"), tr("middle"), tr("high")}, "find-band",
-                 tr("Which part of the sound is listened to: low is below 240 Hz, high above 2.4 kHz"), this);
+    band_ = wordList({tr("all pitches"), tr("low"), tr("middle"), tr("high")}, "find-band",
+                     tr("Which part of the sound is listened to: low is below 240 Hz, high above 2.4 kHz"), this);
     row->addWidget(band_);
-    sensitivity_ = field(sensitivityField, "find-sensitivity");
-    row->addWidget(named(tr("Sensitivity"), sensitivity_));
-    apart_ = field(apartField, "find-apart");
-    row->addWidget(named(tr("Apart"), apart_));
+    sensitivity_ = numberField(session_, sensitivityField, "find-sensitivity", this);
+    row->addWidget(named(tr("Sensitivity"), sensitivity_, this));
+    apart_ = numberField(session_, apartField, "find-apart", this);
+    row->addWidget(named(tr("Apart"), apart_, this));
+    tails_ = new QCheckBox(tr("Tails"), this);
+    tails_->setObjectName(QStringLiteral("find-tails"));
+    tails_->setFont(theme::words(11));
+    tails_->setToolTip(tr("Proposes what events leave behind, too: debris and echoes"));
+    row->addWidget(tails_);
     const auto ask = [this](auto&& change) {
         FindOptions options = finder_.options();
         change(options);
@@ -128,54 +99,8 @@ void FindPanel::buildAsking()
     connect(apart_, &ValueField::wished, this, [this, ask](double value) {
         ask([&](FindOptions& o) { o.spacing = session_.document.project().rate.seconds(value); });
     });
+    connect(tails_, &QCheckBox::toggled, this, [ask](bool on) { ask([on](FindOptions& o) { o.tails = on; }); });
     connect(close, &QPushButton::clicked, this, &FindPanel::closed);
-}
-
-void FindPanel::buildBeat()
-{
-    auto* row = rowOf(static_cast<QVBoxLayout*>(layout()));
-    propose_ = list({tr("every event"), tr("events on the beat"), tr("only strong ones"), tr("every beat"),
-                     tr("every 2nd beat"), tr("bar starts")},
-                    "find-propose", tr("What is proposed"), this);
-    row->addWidget(propose_);
-    bpm_ = field(beatfield::bpm, "find-bpm");
-    row->addWidget(named(tr("Beat"), bpm_));
-    half_ = smallButton(tr("Half"), QStringLiteral("find-half"), tr("Half the tempo"), this);
-    twice_ = smallButton(tr("Double"), QStringLiteral("find-double"), tr("Double the tempo"), this);
-    row->addWidget(half_);
-    row->addWidget(twice_);
-    bar_ = field(beatfield::barBeats, "find-bar");
-    row->addWidget(named(tr("Bar"), bar_));
-    beatHere_ = smallButton(tr("Bar here"), QStringLiteral("find-bar-here"), tr("A bar begins at the playhead"), this);
-    row->addWidget(beatHere_);
-    connect(propose_, &QComboBox::activated, this, [this](int at) { finder_.setProposed(static_cast<Propose>(at)); });
-    const auto change = [this](auto&& how, quint64 gesture) {
-        BeatGrid beats = finder_.grid().value_or(BeatGrid());
-        how(beats);
-        beats.bpm = clampTo(beatfield::bpm, beats.bpm);
-        setBeats(beats, tr("Beat of %1 BPM").arg(beats.bpm, 0, 'f', 2), gesture);
-    };
-    connect(bpm_, &ValueField::wished, this,
-            [change](double value, quint64 gesture) { change([value](BeatGrid& b) { b.bpm = value; }, gesture); });
-    connect(bar_, &ValueField::wished, this, [change](double value, quint64 gesture) {
-        change(
-            [value](BeatGrid& b) {
-                b.barBeats = static_cast<int>(value);
-                b.barStart %= b.barBeats;
-            },
-            gesture);
-    });
-    connect(half_, &QPushButton::clicked, this, [change] { change([](BeatGrid& b) { b.bpm /= 2; }, 0); });
-    connect(twice_, &QPushButton::clicked, this, [change] { change([](BeatGrid& b) { b.bpm *= 2; }, 0); });
-    connect(beatHere_, &QPushButton::clicked, this, [this, change] {
-        const double here = session_.document.project().rate.seconds(static_cast<double>(session_.playhead.frame()));
-        change(
-            [here](BeatGrid& b) {
-                b.firstBeat = here;
-                b.barStart = 0;
-            },
-            0);
-    });
 }
 
 void FindPanel::buildDeciding()
@@ -190,7 +115,7 @@ void FindPanel::buildDeciding()
     count_->setObjectName(QStringLiteral("find-count"));
     count_->setFont(theme::words(13, true));
     row->addWidget(count_);
-    working_ = small(tr("Analysing sound and picture"), this);
+    working_ = smallLabel(tr("Analysing sound and picture"), this);
     row->addWidget(working_);
     progress_ = new QProgressBar(this);
     progress_->setObjectName(QStringLiteral("find-progress"));
@@ -199,11 +124,11 @@ void FindPanel::buildDeciding()
     cancel_ = smallButton(tr("Cancel"), QStringLiteral("find-cancel"), tr("Stops finding"), this);
     row->addWidget(cancel_);
     row->addStretch(1);
-    what_ = small({}, this);
+    what_ = smallLabel({}, this);
     what_->setObjectName(QStringLiteral("find-what"));
     what_->setWordWrap(true);
     column->addWidget(what_);
-    why_ = small({}, this);
+    why_ = smallLabel({}, this);
     why_->setObjectName(QStringLiteral("find-why"));
     why_->setWordWrap(true);
     column->addWidget(why_);
@@ -242,16 +167,16 @@ void FindPanel::buildDeciding()
 void FindPanel::buildPulling(QVBoxLayout& column)
 {
     auto* row = rowOf(&column);
-    row->addWidget(small(tr("Pull selected strikes"), this));
+    row->addWidget(smallLabel(tr("Pull selected strikes"), this));
     toOnset_ = smallButton(tr("to event"), QStringLiteral("find-pull-onset"),
                            tr("Pulls the selected strikes to the nearest event that was found"), this);
     toBeat_ = smallButton(tr("to beat"), QStringLiteral("find-pull-beat"),
                           tr("Pulls the selected strikes to the nearest beat"), this);
-    within_ = field(withinField, "find-within");
+    within_ = numberField(session_, withinField, "find-within", this);
     within_->setValue(withinField.fallback);
     row->addWidget(toOnset_);
     row->addWidget(toBeat_);
-    row->addWidget(named(tr("within"), within_));
+    row->addWidget(named(tr("within"), within_, this));
     connect(within_, &ValueField::wished, within_, [this](double value) { within_->setValue(value); });
     connect(toOnset_, &QPushButton::clicked, this, [this] { pull(false); });
     connect(toBeat_, &QPushButton::clicked, this, [this] { pull(true); });
@@ -268,9 +193,9 @@ void FindPanel::buildSound(QVBoxLayout& column)
     auto* file = smallButton(tr("Other sound"), QStringLiteral("find-sound"),
                              tr("Takes the film's sound from another file: its music or its effects"), this);
     row->addWidget(file);
-    offset_ = field(soundfield::offset, "find-offset");
-    row->addWidget(named(tr("Sound offset"), offset_));
-    late_ = small({}, this);
+    offset_ = numberField(session_, soundfield::offset, "find-offset", this);
+    row->addWidget(named(tr("Sound offset"), offset_, this));
+    late_ = smallLabel({}, this);
     late_->setObjectName(QStringLiteral("find-late"));
     row->addWidget(late_);
     layRight_ = smallButton(tr("Align"), QStringLiteral("find-lay"),
@@ -298,24 +223,11 @@ void FindPanel::refresh()
     const FindOptions& options = finder_.options();
     from_->setCurrentIndex(static_cast<int>(options.from));
     band_->setCurrentIndex(static_cast<int>(options.band));
-    propose_->setCurrentIndex(static_cast<int>(finder_.proposed()));
     sensitivity_->setValue(options.sensitivity);
+    tails_->setChecked(options.tails);
     apart_->setValue(std::max(1.0, std::round(session_.document.project().rate.frames(options.spacing))));
     offset_->setValue(session_.document.project().sound.offset);
-    refreshBeat();
     refreshProposal();
-}
-
-void FindPanel::refreshBeat()
-{
-    const auto grid = finder_.grid();
-    const QString none = grid ? QString() : tr("No beat was heard; type its tempo");
-    bpm_->setValue(grid ? grid->bpm : beatfield::bpm.fallback);
-    bpm_->setMixed(!grid);
-    bar_->setValue(grid ? grid->barBeats : beatfield::barBeats.fallback);
-    bar_->setBarred(none);
-    allow(half_, none);
-    allow(twice_, none);
 }
 
 void FindPanel::refreshProposal()
@@ -366,6 +278,7 @@ void FindPanel::refreshProposal()
     allow(moreLike_, finder_.ready() ? like : empty);
     allow(noneLike_, finder_.ready() ? like : empty);
     allow(bringBack_, finder_.rejected() > 0 ? QString() : tr("Nothing was rejected"));
+    allow(tails_, finder_.heard() || !finder_.ready() ? QString() : tr("The film has no sound"));
     allow(shapes_, finder_.heard() ? QString() : tr("The film has no sound to take shapes from"));
     allow(toOnset_, !pick.isEmpty() || finder_.ready() ? pick : empty);
     allow(toBeat_, !pick.isEmpty() || finder_.grid() ? pick : tr("No beat is known"));
@@ -384,13 +297,6 @@ void FindPanel::refreshWork()
 
 // --- doing ---
 
-void FindPanel::setBeats(const BeatGrid& beats, const QString& result, quint64 gesture)
-{
-    Project next = session_.document.project();
-    next.beats = beats;
-    session_.document.edit(std::move(next), result, gesture);
-}
-
 void FindPanel::pull(bool toBeat)
 {
     std::vector<double> moments;
@@ -398,7 +304,7 @@ void FindPanel::pull(bool toBeat)
         moments = finder_.moments();
     } else if (const auto grid = finder_.grid()) {
         const double end = session_.document.project().rate.seconds(static_cast<double>(session_.document.length()));
-        for (auto beat = grid->nearest(0); grid->at(beat) < end; ++beat)
+        for (auto beat = grid->from(0); grid->at(beat) < end; ++beat)
             moments.push_back(grid->at(beat));
     }
     auto pulled = withStrikesPulled(session_.document.project(), session_.selection.ids(), moments, within_->value());

@@ -30,36 +30,25 @@ signals:
 
 private:
     void buildAsking();
-    void buildBeat();
     void buildDeciding();
     void buildPulling(QVBoxLayout& column);
     void buildSound(QVBoxLayout& column);
-    /// A control with its name before it, which stay together.
-    QWidget* named(const QString& name, QWidget* control);
     void refresh();
     void refreshWork();
     void refreshProposal();
-    void refreshBeat();
-    void setBeats(const BeatGrid& beats, const QString& result, quint64 gesture);
     void pull(bool toBeat);
     void chooseSound();
-    ValueField* field(const FieldSpec& spec, const char* name);
 
     Session& session_;
     Finder& finder_;
     const Dialogs dialogs_;
+    QCheckBox* tails_ = nullptr;
     QComboBox* from_ = nullptr;
     QComboBox* band_ = nullptr;
-    QComboBox* propose_ = nullptr;
     ValueField* sensitivity_ = nullptr;
     ValueField* apart_ = nullptr;
-    ValueField* bpm_ = nullptr;
-    ValueField* bar_ = nullptr;
     ValueField* within_ = nullptr;
     ValueField* offset_ = nullptr;
-    QPushButton* half_ = nullptr;
-    QPushButton* twice_ = nullptr;
-    QPushButton* beatHere_ = nullptr;
     FrameStrip* strip_ = nullptr;
     QLabel* working_ = nullptr;
     QLabel* count_ = nullptr;

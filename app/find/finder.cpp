@@ -275,8 +275,7 @@ std::vector<Candidate> Finder::beatsOf(const BeatGrid& grid) const
     const FrameRate rate = session_.document.project().rate;
     const double end = rate.seconds(static_cast<double>(session_.document.length()));
     std::vector<Candidate> beats;
-    const auto first = static_cast<std::int64_t>(std::ceil(-grid.firstBeat / grid.period()));
-    for (std::int64_t beat = first; grid.at(beat) < end; ++beat) {
+    for (std::int64_t beat = grid.from(0); grid.at(beat) < end; ++beat) {
         if (propose_ == Propose::barStarts && !grid.startsBar(beat))
             continue;
         if (propose_ == Propose::everySecondBeat && (beat - grid.barStart) % 2 != 0)
@@ -552,6 +551,9 @@ QString evidenceSentence(const Candidate& candidate)
         case Evidence::What::stops: words << Finder::tr("what moves loses %1 % of its speed").arg(amount); break;
         case Evidence::What::turns: words << Finder::tr("what moves turns"); break;
         case Evidence::What::appears: words << Finder::tr("something new is there"); break;
+        case Evidence::What::tail:
+            words << Finder::tr("it belongs to what is heard %1 s before").arg(one.amount, 0, 'f', 2);
+            break;
         case Evidence::What::jolt: words << Finder::tr("the camera is jolted"); break;
         }
     }

@@ -36,6 +36,12 @@ void ReelGesture::beginShot(const Project& project, const ShotGrip& grip, QPoint
     part_ = grip.part;
 }
 
+void ReelGesture::beginBeat(std::int64_t beat, QPointF at)
+{
+    begin(Kind::beat, at);
+    beat_ = beat;
+}
+
 void ReelGesture::moveTo(QPointF at)
 {
     moved_ = moved_ || (at - pressed_).manhattanLength() > clickReach;

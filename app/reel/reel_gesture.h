@@ -17,7 +17,7 @@ namespace ember::app {
 /// stood when it began, never places in a list: the document may change while it lasts.
 class ReelGesture {
 public:
-    enum class Kind { none, scrub, strikes, band, loop, pan, shot, lane };
+    enum class Kind { none, scrub, strikes, band, loop, pan, shot, lane, beat };
 
     Kind kind() const { return kind_; }
     QPointF pressed() const { return pressed_; }
@@ -28,6 +28,7 @@ public:
     void begin(Kind kind, QPointF at);
     void beginStrikes(const Project& project, const StrikeIds& selected, StrikeId grabbed, QPointF at);
     void beginShot(const Project& project, const ShotGrip& grip, QPointF at);
+    void beginBeat(std::int64_t beat, QPointF at);
     void moveTo(QPointF at);
     void end() { kind_ = Kind::none; }
 
@@ -38,6 +39,9 @@ public:
     Project withStrikesBack(Project project) const;
     /// Where the grabbed one is in a project.
     std::int64_t grabbedFrame(const Project& project) const;
+
+    // --- a beat
+    std::int64_t beat() const { return beat_; }
 
     // --- a shot
     ShotId shot() const { return shot_; }
@@ -57,6 +61,7 @@ private:
     bool moved_ = false;
     std::vector<std::pair<StrikeId, std::int64_t>> stood_; ///< where the dragged strikes were
     StrikeId grabbed_ = 0;
+    std::int64_t beat_ = 0;
     ShotId shot_ = 0;
     ShotGrip::Part part_ = ShotGrip::Part::body;
 };

@@ -14,6 +14,7 @@
 #include "ember/project/shot_edits.h"
 #include "heat_line.h"
 #include "picture_renderer.h"
+#include "reel_beats.h"
 #include "reel_lanes.h"
 #include "theme.h"
 #include "wave_paint.h"
@@ -403,31 +404,6 @@ void paintReelStrikes(QPainter& p, const ReelLayout& layout, const ReelPicture& 
     paintSettles(p, layout, picture);
     paintSparks(p, layout, picture);
 }
-
-namespace {
-
-/// Beats as short strokes at the foot of the sound, bars as long ones; left out where they would be a grey field.
-void paintBeats(QPainter& p, const ReelLayout& layout, const BeatGrid& beats, FrameRate rate)
-{
-    constexpr double closest = 5; // pixels
-    const double period = rate.frames(beats.period()) / layout.map.framesPerPixel();
-    const double start = rate.seconds(layout.map.toFrame(layout.sound.left()));
-    const double end = rate.seconds(layout.map.toFrame(layout.sound.right()));
-    const bool barsOnly = period < closest;
-    if (barsOnly && period * beats.barBeats < closest)
-        return;
-    for (auto beat = static_cast<std::int64_t>(std::ceil((start - beats.firstBeat) / beats.period()));
-         beats.at(beat) < end; ++beat) {
-        const bool bar = beats.startsBar(beat);
-        if (barsOnly && !bar)
-            continue;
-        const double x = layout.map.toPixel(rate.frames(beats.at(beat)));
-        p.setPen(QPen(bar ? theme::text : theme::dim, 1));
-        p.drawLine(QPointF(x, layout.sound.bottom()), QPointF(x, layout.sound.bottom() - (bar ? 9 : 5)));
-    }
-}
-
-} // namespace
 
 void paintReelProposals(QPainter& p, const ReelLayout& layout, const ReelPicture& picture)
 {

@@ -15,6 +15,7 @@
 #include "ember/project/shot_edits.h"
 #include "language.h"
 #include "place_block.h"
+#include "reel_beats.h"
 #include "reel_painter.h"
 #include "theme.h"
 #include "thumb_store.h"
@@ -275,6 +276,8 @@ void ReelView::pressOn(const ReelLayout& layout, bool adding, bool shifted)
         gesture_.beginStrikes(project, session_.selection.ids(), grabbed, at);
         drag_.begin();
         session_.playhead.setFrame(gesture_.grabbedFrame(project));
+    } else if (adding && pressOnBeat(layout, at, true)) {
+        return;
     } else if (const auto proposal = proposalAt(layout, finder_.proposals(), at); finding_ && proposal) {
         const auto frame = finder_.proposals()[*proposal].frame.index;
         std::set<std::int64_t> picked = adding ? finder_.picked() : std::set<std::int64_t>();
@@ -282,6 +285,10 @@ void ReelView::pressOn(const ReelLayout& layout, bool adding, bool shifted)
             picked.insert(frame);
         finder_.setPicked(std::move(picked));
         finder_.setCurrent(proposal);
+        if (!adding) // what falls on a beat stands on its stroke: a click means it, a drag the beat
+            pressOnBeat(layout, at, false);
+    } else if (!adding && pressOnBeat(layout, at, false)) {
+        return;
     } else if (layout.sparks.contains(at)) {
         gesture_.begin(Gesture::band, at);
     } else if (layout.ruler.contains(at) && shifted) {
@@ -307,7 +314,9 @@ void ReelView::mouseMoveEvent(QMouseEvent* event)
             setCursor(Qt::SizeAllCursor);
             return;
         }
-        setCursor(over != 0 || (grip && grip->part != ShotGrip::Part::body) ? Qt::SizeHorCursor : Qt::ArrowCursor);
+        const bool sideways =
+            over != 0 || (grip && grip->part != ShotGrip::Part::body) || beatUnder(layout, place).has_value();
+        setCursor(sideways ? Qt::SizeHorCursor : Qt::ArrowCursor);
         if (over != hovered_) {
             hovered_ = over;
             repaintStrikes();
@@ -330,6 +339,10 @@ void ReelView::mouseMoveEvent(QMouseEvent* event)
     case Gesture::strikes:
         if (gesture_.moved())
             dragStrikes(layout);
+        break;
+    case Gesture::beat:
+        if (gesture_.moved() && drag_.active())
+            dragBeat(layout, place, (event->modifiers() & Qt::ShiftModifier) != 0);
         break;
     case Gesture::lane:
         if (gesture_.moved() && drag_.active())
@@ -438,6 +451,58 @@ void ReelView::dragStrikes(const ReelLayout& layout)
     session_.playhead.setFrame(frame);
 }
 
+std::optional<std::int64_t> ReelView::beatUnder(const ReelLayout& layout, QPointF place) const
+{
+    const Project& project = session_.document.project();
+    const auto grid = finding_ ? finder_.grid() : std::nullopt;
+    if (!grid || strikeAt(layout, project.strikes, place) != 0)
+        return std::nullopt;
+    return beatAt(layout, *grid, project.rate, place);
+}
+
+bool ReelView::pressOnBeat(const ReelLayout& layout, QPointF at, bool letGo)
+{
+    const auto beat = beatUnder(layout, at);
+    if (!beat)
+        return false;
+    if (letGo) {
+        BeatGrid grid = *finder_.grid();
+        if (std::erase_if(grid.pins, [&](const BeatPin& pin) { return pin.beat == *beat; }) == 0)
+            return false;
+        session_.document.edit(
+            [&](Project project) {
+                project.beats = grid;
+                return project;
+            },
+            tr("Beat let go: evenly between those around it"));
+        gesture_.begin(Gesture::none, at);
+        return true;
+    }
+    heldBeats_ = finder_.grid();
+    gesture_.beginBeat(*beat, at);
+    drag_.begin();
+    return true;
+}
+
+void ReelView::dragBeat(const ReelLayout& layout, QPointF place, bool free)
+{
+    const Project& project = session_.document.project();
+    // Where it was taken hold of may be beside its stroke.
+    const double stroke = layout.map.toPixel(project.rate.frames(heldBeats_->at(gesture_.beat())));
+    const double x = place.x() + stroke - gesture_.pressed().x();
+    const std::vector<double> moments = free ? std::vector<double>() : finder_.moments();
+    const double seconds = beatSeconds(layout, project.rate, moments, x);
+    const BeatGrid laid = heldBeats_->laid(gesture_.beat(), seconds);
+    drag_.apply(
+        [&](Project next) {
+            next.beats = laid;
+            return next;
+        },
+        tr("Beat at %1 s, %2 BPM before it")
+            .arg(laid.at(gesture_.beat()), 0, 'f', 3)
+            .arg(laid.bpmAt(laid.at(gesture_.beat()) - 1e-6), 0, 'f', 2));
+}
+
 void ReelView::mouseReleaseEvent(QMouseEvent* event)
 {
     if (event->buttons() != Qt::NoButton) // another button is still held
@@ -486,7 +551,7 @@ void ReelView::dropShot()
 
 void ReelView::cancelGesture()
 {
-    if (gesture_.kind() == Gesture::lane)
+    if (gesture_.kind() == Gesture::lane || gesture_.kind() == Gesture::beat)
         drag_.cancel();
     if (gesture_.kind() == Gesture::strikes) {
         drag_.cancel([this](Project project) { return gesture_.withStrikesBack(std::move(project)); });
@@ -541,6 +606,14 @@ bool ReelView::event(QEvent* event)
             QToolTip::showText(help->globalPos(),
                                candidateSentence(finder_.proposals()[*proposal]) +
                                    tr(". Click, then A accepts it and R rejects it."),
+                               this);
+        else if (const auto beat = beatUnder(layout, help->pos()))
+            QToolTip::showText(help->globalPos(),
+                               tr("Beat at %1 s, %2 BPM. Drag it where the tempo changes: it snaps to what is heard "
+                                  "(not with Shift), and later beats go along up to the next one that was dragged. "
+                                  "Ctrl+click lets it go.")
+                                   .arg(finder_.grid()->at(*beat), 0, 'f', 3)
+                                   .arg(finder_.grid()->bpmAt(finder_.grid()->at(*beat)), 0, 'f', 1),
                                this);
         else if (const SettleMark* mark = settleAt(layout, session_.document.project().settles, help->pos()))
             QToolTip::showText(help->globalPos(),

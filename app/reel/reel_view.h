@@ -68,6 +68,10 @@ private:
     std::optional<ShotDrag> shotDrag() const;
     void pressOn(const ReelLayout& layout, bool adding, bool shifted);
     void dragStrikes(const ReelLayout& layout);
+    /// While finding is shown; none where a strike stands over it.
+    std::optional<std::int64_t> beatUnder(const ReelLayout& layout, QPointF place) const;
+    bool pressOnBeat(const ReelLayout& layout, QPointF at, bool letGo);
+    void dragBeat(const ReelLayout& layout, QPointF place, bool free);
     ReelLanes lanes() const;
     bool pressOnLane(const ReelLayout& layout, QPointF at, bool deleting);
     void dragLaneKey(const ReelLayout& layout, QPointF place, bool fine);
@@ -87,7 +91,8 @@ private:
     ReelRange range_{0, 1};
     double shownOf_ = 0; ///< how long the film was when it was looked at last
     ReelGesture gesture_;
-    DragEdit drag_; ///< of strikes
+    DragEdit drag_;
+    std::optional<BeatGrid> heldBeats_; ///< the project's, as they were when the drag began
     StrikeId hovered_ = 0;
     bool lanesShown_ = false;
     MovePart movePart_ = MovePart::x;         ///< in the lane of the camera move

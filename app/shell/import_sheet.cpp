@@ -5,6 +5,7 @@
 #include <cmath>
 #include <set>
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QGridLayout>
 #include <QHeaderView>
@@ -31,7 +32,8 @@ constexpr int mostRowsShown = 500;
 
 ImportSheet::ImportSheet(const Project& project, const QString& name, ListText list, QWidget* parent)
     : QDialog(parent), project_(project), list_(std::move(list)), rate_(new QLineEdit(rateText(project.rate), this)),
-      rateSays_(dimLabel({}, this)), table_(new QTableWidget(this)), result_(new QLabel(this)),
+      rateSays_(dimLabel({}, this)), table_(new QTableWidget(this)),
+      takeBeats_(new QCheckBox(tr("Take the score's beats"), this)), result_(new QLabel(this)),
       import_(new QPushButton(tr("Import"), this))
 {
     setObjectName(QStringLiteral("import-sheet"));
@@ -59,6 +61,15 @@ ImportSheet::ImportSheet(const Project& project, const QString& name, ListText l
     table_->setFocusPolicy(Qt::NoFocus);
     table_->setShowGrid(false);
     column->addWidget(table_, 1);
+    if (list_.format == ListFormat::midi)
+        if (const auto score = beatsFromMidi(list_.text))
+            score_ = score.value();
+    takeBeats_->setObjectName(QStringLiteral("import-beats"));
+    takeBeats_->setToolTip(tr("The film's beat grid follows the score's tempo map and its bars. On where the film has "
+                              "no beats yet."));
+    takeBeats_->setChecked(score_ && !project_.beats);
+    takeBeats_->setVisible(score_.has_value());
+    column->addWidget(takeBeats_);
     result_->setObjectName(QStringLiteral("import-result"));
     result_->setWordWrap(true);
     column->addWidget(result_);
@@ -108,6 +119,11 @@ QWidget* ImportSheet::buildColumns()
         ++at;
     }
     return box;
+}
+
+std::optional<BeatGrid> ImportSheet::beats() const
+{
+    return score_ && takeBeats_->isChecked() ? std::optional(score_->grid) : std::nullopt;
 }
 
 QString ImportSheet::trouble() const

@@ -1,12 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <optional>
 #include <vector>
 
 #include <QDialog>
 
 #include "ember/film/import_strikes.h"
 
+class QCheckBox;
 class QComboBox;
 class QLabel;
 class QLineEdit;
@@ -24,6 +26,8 @@ public:
 
     /// As they are understood now; empty while something is wrong.
     const StrikeList& strikes() const { return strikes_; }
+    /// Those of a score, where they are wanted.
+    std::optional<BeatGrid> beats() const;
     /// What is wrong, empty when nothing is.
     QString trouble() const;
 
@@ -39,6 +43,8 @@ private:
     QLabel* rateSays_;
     std::vector<QComboBox*> columns_; ///< as ourColumns()
     QTableWidget* table_;
+    std::optional<ScoreBeats> score_;
+    QCheckBox* takeBeats_;
     QLabel* result_;
     QPushButton* import_;
 };

@@ -135,6 +135,8 @@ void MainWindow::importStrikes()
     if (!dialogs_.run(sheet))
         return;
     auto imported = withStrikesImported(session_->document.project(), sheet.strikes());
+    if (auto beats = sheet.beats())
+        imported.project.beats = std::move(beats);
     session_->document.edit(std::move(imported.project), QString::fromStdString(importSentence(imported)));
     session_->selection.set(std::move(imported.ids));
 }

@@ -3840,6 +3840,34 @@
         <source>FRAME:X:Y:SIZE:EASE,… on frames of the clip, such as 0:-200:0:1,48:200:0:1</source>
         <translation>BILD:X:Y:GRÖSSE:VERLAUF,… auf Bildern des Clips, etwa 0:-200:0:1,48:200:0:1</translation>
     </message>
+    <message>
+        <source>has an entry {} that does not follow the one before at 20 to 400 beats a minute</source>
+        <translation>hat einen Eintrag {}, der dem vorigen nicht mit 20 bis 400 Beats in der Minute folgt</translation>
+    </message>
+    <message>
+        <source>it goes on for more than eleven days</source>
+        <translation>er dauert mehr als elf Tage</translation>
+    </message>
+    <message>
+        <source>its tempo leaves 20 to 400 beats a minute, or changes more than {} times</source>
+        <translation>ihr Tempo verlässt 20 bis 400 Beats in der Minute oder wechselt mehr als {}-mal</translation>
+    </message>
+    <message>
+        <source>its tempo map</source>
+        <translation>ihr Tempoverlauf</translation>
+    </message>
+    <message>
+        <source>none, or BEAT:SECONDS,…, such as 16:8.25,32:15.9</source>
+        <translation>none oder BEAT:SEKUNDEN,…, etwa 16:8.25,32:15.9</translation>
+    </message>
+    <message>
+        <source>one that leaves from 20 to 400 beats a minute between pinned beats</source>
+        <translation>so, dass zwischen festgelegten Beats 20 bis 400 in der Minute bleiben</translation>
+    </message>
+    <message>
+        <source>should be a list of up to {} pairs: a beat&apos;s number and its seconds</source>
+        <translation>soll eine Liste von höchstens {} Paaren sein: Nummer eines Beats und seine Sekunden</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -4248,6 +4276,101 @@
     <message>
         <source>The rumble lasts to the end of the shot, so there is no release. The recipe keeps the value for when it ends earlier.</source>
         <translation>Das Grollen dauert bis zum Ende der Einstellung: danach gibt es keinen Heimweg. Der Wert des Rezepts bleibt für den Fall, dass es früher endet.</translation>
+    </message>
+</context>
+<context>
+    <name>ember::app::BeatBar</name>
+    <message>
+        <source>every event</source>
+        <translation>jedes Ereignis</translation>
+    </message>
+    <message>
+        <source>events on the beat</source>
+        <translation>Ereignisse auf dem Beat</translation>
+    </message>
+    <message>
+        <source>only strong ones</source>
+        <translation>nur starke</translation>
+    </message>
+    <message>
+        <source>every beat</source>
+        <translation>jeder Beat</translation>
+    </message>
+    <message>
+        <source>every 2nd beat</source>
+        <translation>jeder 2. Beat</translation>
+    </message>
+    <message>
+        <source>bar starts</source>
+        <translation>Taktanfänge</translation>
+    </message>
+    <message>
+        <source>What is proposed</source>
+        <translation>Was vorgeschlagen wird</translation>
+    </message>
+    <message>
+        <source>Half</source>
+        <translation>Halb</translation>
+    </message>
+    <message>
+        <source>Half the tempo</source>
+        <translation>Halbes Tempo</translation>
+    </message>
+    <message>
+        <source>Double</source>
+        <translation>Doppelt</translation>
+    </message>
+    <message>
+        <source>Double the tempo</source>
+        <translation>Doppeltes Tempo</translation>
+    </message>
+    <message>
+        <source>Bar here</source>
+        <translation>Takt hier</translation>
+    </message>
+    <message>
+        <source>A bar begins at the playhead</source>
+        <translation>Am Abspielpunkt beginnt ein Takt</translation>
+    </message>
+    <message>
+        <source>Even</source>
+        <translation>Gleichmäßig</translation>
+    </message>
+    <message>
+        <source>One tempo for the whole film: the one at the playhead. Beats that were dragged are let go.</source>
+        <translation>Ein Tempo für den ganzen Film: das am Abspielkopf. Verschobene Beats werden freigegeben.</translation>
+    </message>
+    <message>
+        <source>Beat</source>
+        <translation>Beat</translation>
+    </message>
+    <message>
+        <source>Bar</source>
+        <translation>Takt</translation>
+    </message>
+    <message>
+        <source>No beat was heard; type its tempo</source>
+        <translation>Kein Beat zu hören; sein Tempo eingeben</translation>
+    </message>
+    <message>
+        <source>The tempo changes: drag beats on the Reel, or press Even first</source>
+        <translation>Das Tempo wechselt: Beats auf dem Filmband ziehen oder zuerst Gleichmäßig drücken</translation>
+    </message>
+    <message>
+        <source>%1 to %2 BPM</source>
+        <translation>%1 bis %2 BPM</translation>
+    </message>
+    <message>
+        <source>That would leave 20 to 400 beats a minute</source>
+        <translation>Das läge außerhalb von 20 bis 400 Beats in der Minute</translation>
+    </message>
+    <message>
+        <source>Beat of %1 BPM</source>
+        <translation>Beat mit %1 BPM</translation>
+    </message>
+    <message>
+        <source>Beat of %1 BPM at the playhead</source>
+        <translation>Takt von %1 BPM am Abspielkopf</translation>
     </message>
 </context>
 <context>
@@ -5753,70 +5876,6 @@
         <translation>Schließt das Finden (Ctrl+F)</translation>
     </message>
     <message>
-        <source>every event</source>
-        <translation>jedes Ereignis</translation>
-    </message>
-    <message>
-        <source>events on the beat</source>
-        <translation>Ereignisse auf dem Beat</translation>
-    </message>
-    <message>
-        <source>only strong ones</source>
-        <translation>nur starke</translation>
-    </message>
-    <message>
-        <source>every beat</source>
-        <translation>jeder Beat</translation>
-    </message>
-    <message>
-        <source>every 2nd beat</source>
-        <translation>jeder 2. Beat</translation>
-    </message>
-    <message>
-        <source>bar starts</source>
-        <translation>Taktanfänge</translation>
-    </message>
-    <message>
-        <source>What is proposed</source>
-        <translation>Was vorgeschlagen wird</translation>
-    </message>
-    <message>
-        <source>Beat</source>
-        <translation>Beat</translation>
-    </message>
-    <message>
-        <source>Half</source>
-        <translation>Halb</translation>
-    </message>
-    <message>
-        <source>Half the tempo</source>
-        <translation>Halbes Tempo</translation>
-    </message>
-    <message>
-        <source>Double</source>
-        <translation>Doppelt</translation>
-    </message>
-    <message>
-        <source>Double the tempo</source>
-        <translation>Doppeltes Tempo</translation>
-    </message>
-    <message>
-        <source>Bar</source>
-        <translation>Takt</translation>
-    </message>
-    <message>
-        <source>Bar here</source>
-        <translation>Takt hier</translation>
-    </message>
-    <message>
-        <source>A bar begins at the playhead</source>
-        <translation>Am Abspielpunkt beginnt ein Takt</translation>
-    </message>
-    <message>
-        <source>Beat of %1 BPM</source>
-        <translation>Beat mit %1 BPM</translation>
-    </message>
-    <message>
         <source>Other sound</source>
         <translation>Anderer Ton</translation>
     </message>
@@ -5899,10 +5958,6 @@
     <message>
         <source>Sound laid with the picture</source>
         <translation>Ton an das Bild gelegt</translation>
-    </message>
-    <message>
-        <source>No beat was heard; type its tempo</source>
-        <translation>Kein Beat zu hören; sein Tempo eingeben</translation>
     </message>
     <message>
         <source>Step to a proposal with the full stop and comma keys</source>
@@ -6052,6 +6107,18 @@
         <source>Why: %1</source>
         <translation>Warum: %1</translation>
     </message>
+    <message>
+        <source>Tails</source>
+        <translation>Nachklang</translation>
+    </message>
+    <message>
+        <source>Proposes what events leave behind, too: debris and echoes</source>
+        <translation>Schlägt auch vor, was Ereignisse hinterlassen: Trümmer und Echos</translation>
+    </message>
+    <message>
+        <source>The film has no sound</source>
+        <translation>Der Film hat keinen Ton</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::Finder</name>
@@ -6142,6 +6209,10 @@
     <message>
         <source>the camera is jolted</source>
         <translation>die Kamera wird erschüttert</translation>
+    </message>
+    <message>
+        <source>it belongs to what is heard %1 s before</source>
+        <translation>es gehört zu dem, was %1 s davor zu hören ist</translation>
     </message>
 </context>
 <context>
@@ -6836,6 +6907,14 @@
     <message>
         <source>joins the one on its frame</source>
         <translation>kommt zu dem auf seinem Bild</translation>
+    </message>
+    <message>
+        <source>Take the score&apos;s beats</source>
+        <translation>Beats der Partitur übernehmen</translation>
+    </message>
+    <message>
+        <source>The film&apos;s beat grid follows the score&apos;s tempo map and its bars. On where the film has no beats yet.</source>
+        <translation>Das Taktraster des Films folgt dem Tempo und den Takten der Partitur. Eingeschaltet, wo der Film noch keines hat.</translation>
     </message>
 </context>
 <context>
@@ -9924,6 +10003,18 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>The camera move: click on the line to add a key, drag it, Ctrl+click deletes it. A click on the lane&apos;s name shows the next of x, y, zoom and roll. The curve view (U, Film) eases it.</source>
         <translation>Die Kamerafahrt: ein Klick auf die Linie setzt einen Key, Ziehen bewegt ihn, Strg+Klick löscht ihn. Ein Klick auf den Namen der Spur zeigt den nächsten Wert: x, y, Zoom, Roll. Die Kurvenansicht (U, Film) gibt ihm seinen Verlauf.</translation>
+    </message>
+    <message>
+        <source>Beat let go: evenly between those around it</source>
+        <translation>Beat freigegeben: gleichmäßig zwischen denen daneben</translation>
+    </message>
+    <message>
+        <source>Beat at %1 s, %2 BPM before it</source>
+        <translation>Beat bei %1 s, davor %2 BPM</translation>
+    </message>
+    <message>
+        <source>Beat at %1 s, %2 BPM. Drag it where the tempo changes: it snaps to what is heard (not with Shift), and later beats go along up to the next one that was dragged. Ctrl+click lets it go.</source>
+        <translation>Beat bei %1 s, %2 BPM. Ziehen, wo das Tempo wechselt: er rastet bei dem ein, was zu hören ist (nicht mit Umschalt), und spätere Schläge gehen mit bis zum nächsten verschobenen. Strg+Klick gibt ihn frei.</translation>
     </message>
 </context>
 <context>

@@ -18,7 +18,7 @@ public:
     void declare(CLI::App& app) override
     {
         app.add_option("CLIP", clip_, "The clip that is looked through")->required();
-        app.add_flag("--json", json_, "As JSON, with the frames a dissolve takes");
+        app.add_flag("--json", json_, "As JSON, with the first and the last frame of a dissolve");
     }
 
     Status run(const BatchStreams& streams) override
@@ -36,7 +36,9 @@ public:
                 list.push_back({{"frame", change.frame.index},
                                 {"kind", changeName(change.kind)},
                                 {"confidence", std::round(1000 * change.confidence) / 1000},
-                                {"frames", change.length}});
+                                {"frames", change.length},
+                                {"first", change.first.index},
+                                {"last", change.last.index}});
             streams.out << list.dump(2) << '\n';
         } else {
             streams.out << "frame,kind,confidence\n";

@@ -17,6 +17,7 @@ public:
         app.add_option("-p,--project", path_, "The project its strikes are put into, NAME.vember")->required();
         app.add_option("-o,--output", output_, "Write the result here instead of into the project itself");
         app.add_flag("--force", force_, "Replace OUTPUT if it exists");
+        app.add_flag("--beats", beats_, "Take the score's beats over, too: its tempo map and its bars (.mid)");
         app.add_option("--rate", rate_, "Rate the list's frames and timecodes count at (the project's)")
             ->check(rateSpelling());
         app.add_option("--column", columns_, "Where a heading is foreign: OURS=THEIRS, such as \"seconds=Cue in\"")
@@ -43,6 +44,14 @@ public:
         const auto list = readStrikeList(list_, reading);
         if (!list)
             return list.error();
+        if (beats_) {
+            const auto score = readScoreBeats(list_);
+            if (!score)
+                return score.error();
+            if (!score.value())
+                return Error{ErrorCode::badFormat, list_, "it tells no beats; leave out --beats"};
+            project.beats = score.value()->grid;
+        }
         const auto imported = withStrikesImported(std::move(project), list.value());
         if (Status saved = saveEdited(imported.project, path_, output_, force_, {list_}); !saved)
             return saved;
@@ -56,6 +65,7 @@ private:
     std::string output_;
     std::string rate_;
     std::vector<std::string> columns_;
+    bool beats_ = false;
     bool force_ = false;
 };
 

@@ -2,6 +2,7 @@
 #include <cstdio>
 #include <ostream>
 
+#include "ember/film/import_strikes.h"
 #include "ember/json/json.h"
 
 #include "command.h"
@@ -49,9 +50,12 @@ void writeJson(std::ostream& out, const std::vector<Candidate>& candidates)
             json["direction"] = rounded(*c.direction, 1);
         if (c.seen)
             json["place"] = {{"x", rounded(c.place.x, 3)}, {"y", rounded(c.place.y, 3)}};
+        if (c.tailOf)
+            json["tail_of_seconds"] = rounded(*c.tailOf, 4);
         Json why = Json::array();
         for (const Evidence& one : c.evidence)
-            why.push_back({{"what", evidenceName(one.what)}, {"amount", rounded(one.amount, 1)}});
+            why.push_back({{"what", evidenceName(one.what)},
+                           {"amount", rounded(one.amount, one.what == Evidence::What::tail ? 3 : 1)}});
         json["evidence"] = std::move(why);
         list.push_back(std::move(json));
     }
@@ -71,6 +75,7 @@ public:
             ->check(CLI::IsMember({"low", "mid", "high", "all"}));
         app.add_option("--sensitivity", sensitivity_, "0 only what stands out most, 1 everything (0.5)")
             ->check(CLI::Range(0.0, 1.0));
+        app.add_flag("--tails", tails_, "Tell what events leave behind, too: debris and echoes");
         app.add_option("--rate", rate_, "Rate the frames count at (the clip's; 24/1 for a sound)")
             ->check(rateSpelling());
         app.add_option("--format", format_, "csv or json")->check(CLI::IsMember({"csv", "json"}));
@@ -86,6 +91,7 @@ public:
         options.band = *bandFromName(band_);
         options.sensitivity = sensitivity_;
         options.beats = kind_ != "onset";
+        options.tails = tails_;
         if (options.from == FindFrom::picture && !media->clip)
             return Error{ErrorCode::noPicture, media_, "it has sound only; leave out --from picture"};
         if (options.from == FindFrom::sound && !media->sound)
@@ -140,15 +146,42 @@ private:
     std::string kind_ = "all";
     std::string band_ = "all";
     double sensitivity_ = 0.5;
+    bool tails_ = false;
     std::string rate_;
     std::string format_ = "csv";
 };
 
+/// A score's tempo map, where MEDIA is one.
+bool isScore(const std::string& path)
+{
+    return listFormatOf(path) == ListFormat::midi;
+}
+
 class TempoCommand final : public Command {
 public:
-    void declare(CLI::App& app) override { app.add_option("MEDIA", media_, "A clip or a sound")->required(); }
+    void declare(CLI::App& app) override
+    {
+        app.add_option("MEDIA", media_, "A clip or a sound, or a score (.mid)")->required();
+    }
 
     Status run(const BatchStreams& streams) override
+    {
+        const auto tempo = isScore(media_) ? ofScore() : ofSound(streams);
+        if (!tempo)
+            return tempo.error();
+        Json json{{"bpm", nullptr}, {"first_beat_seconds", nullptr}, {"confidence", 0.0}, {"beats", Json::array()}};
+        if (const auto& told = tempo.value())
+            fill(json, *told);
+        else
+            streams.err << (isScore(media_) ? "It tells no tempo\n" : "No steady beat was found\n");
+        streams.out << json.dump(2) << '\n';
+        if (!streams.out.flush())
+            return Error{ErrorCode::unwritable, "The output", "the tempo could not be written"};
+        return Done{};
+    }
+
+private:
+    Result<std::optional<Tempo>> ofSound(const BatchStreams& streams) const
     {
         const auto media = openMedia(media_);
         if (!media)
@@ -158,29 +191,44 @@ public:
         const auto trace = listenTo(*media->sound, 0, progressOn(streams));
         if (!trace)
             return trace.error();
-        const auto tempo = tempoOf(trace.value(), OnsetFinder(trace.value(), Band::all, 0.05).pulses());
-        Json json{{"bpm", nullptr}, {"first_beat_seconds", nullptr}, {"confidence", 0.0}, {"beats", Json::array()}};
-        if (tempo) {
-            const BeatGrid& grid = tempo->grid;
-            json["bpm"] = rounded(grid.bpm, 3);
-            json["first_beat_seconds"] = rounded(grid.firstBeat, 4);
-            json["confidence"] = rounded(tempo->confidence, 3);
-            for (std::int64_t i = 0; i < tempo->beats; ++i)
-                json["beats"].push_back(rounded(grid.at(i), 4));
-            json["half_bpm"] = rounded(grid.bpm / 2, 3);
-            json["double_bpm"] = rounded(grid.bpm * 2, 3);
-            json["beats_per_bar"] = grid.barBeats;
-            json["first_bar_seconds"] = rounded(grid.at(grid.barStart), 4);
-        } else {
-            streams.err << "No steady beat was found\n";
-        }
-        streams.out << json.dump(2) << '\n';
-        if (!streams.out.flush())
-            return Error{ErrorCode::unwritable, "The output", "the tempo could not be written"};
-        return Done{};
+        const OnsetFinder finder(trace.value(), Band::all, 0.05);
+        return finder.tempo() != nullptr ? std::optional(*finder.tempo()) : std::nullopt;
+    }
+    Result<std::optional<Tempo>> ofScore() const
+    {
+        const auto score = readScoreBeats(media_);
+        if (!score)
+            return score.error();
+        if (!score.value())
+            return std::optional<Tempo>();
+        const ScoreBeats& beats = *score.value();
+        return std::optional(Tempo{beats.grid, beats.grid.from(beats.seconds), 1});
+    }
+    static void fill(Json& json, const Tempo& tempo)
+    {
+        const BeatGrid& grid = tempo.grid;
+        const std::int64_t last = std::max<std::int64_t>(tempo.beats - 1, 0);
+        const double mean = last > 0 ? 60 * static_cast<double>(last) / (grid.at(last) - grid.at(0)) : grid.bpm;
+        json["bpm"] = rounded(grid.pins.empty() ? grid.bpm : mean, 3);
+        json["first_beat_seconds"] = rounded(grid.firstBeat, 4);
+        json["confidence"] = rounded(tempo.confidence, 3);
+        for (std::int64_t i = 0; i < tempo.beats; ++i)
+            json["beats"].push_back(rounded(grid.at(i), 4));
+        json["half_bpm"] = rounded(json["bpm"].get<double>() / 2, 3);
+        json["double_bpm"] = rounded(json["bpm"].get<double>() * 2, 3);
+        json["beats_per_bar"] = grid.barBeats;
+        json["first_bar_seconds"] = rounded(grid.at(grid.barStart), 4);
+        json["changes"] = Json::array();
+        const auto change = [&](double seconds) {
+            json["changes"].push_back({{"seconds", rounded(seconds, 4)}, {"bpm", rounded(grid.bpmAt(seconds), 3)}});
+        };
+        if (!grid.pins.empty())
+            change(grid.firstBeat);
+        for (const BeatPin& pin : grid.pins)
+            if (pin.beat > 0 && pin.beat < last)
+                change(pin.seconds);
     }
 
-private:
     std::string media_;
 };
 

@@ -89,12 +89,15 @@ struct Score {
     std::map<Ticks, std::uint32_t> tempos; ///< microseconds a quarter from here on
     std::map<Ticks, std::uint8_t> notes;   ///< the loudest of those that begin together
     std::map<Ticks, std::string> markers;
+    std::map<Ticks, int> barBeats; ///< quarters in a bar from here on; 0: no whole number of them
+    Ticks end = 0;                 ///< of the longest track
 };
 
 void readMeta(Bytes& track, Ticks now, Score& score)
 {
     constexpr std::uint8_t marker = 0x06;
     constexpr std::uint8_t tempo = 0x51;
+    constexpr std::uint8_t signature = 0x58; ///< beats in a bar, and what they are: 2 is a quarter, 3 an eighth
     const std::uint8_t type = track.byte();
     const std::string_view data = track.take(track.length());
     if (type == tempo && data.size() == 3) {
@@ -103,6 +106,11 @@ void readMeta(Bytes& track, Ticks now, Score& score)
             score.tempos[now] = microseconds;
     } else if (type == marker) {
         score.markers[now] = std::string(data);
+    } else if (type == signature && data.size() >= 2) {
+        Bytes value(data);
+        const int count = value.byte(), part = value.byte();
+        const int sixtyFourths = part <= 6 ? count * (64 >> part) : 0;
+        score.barBeats[now] = sixtyFourths % 16 == 0 ? sixtyFourths / 16 : 0;
     }
 }
 
@@ -117,6 +125,7 @@ std::optional<Error> readTrack(std::string_view data, const std::string& name, S
     std::uint8_t status = 0;
     while (!track.atEnd()) {
         now += track.length();
+        score.end = std::max(score.end, now);
         if ((track.peek() & 0x80u) != 0)
             status = track.byte();
         if (status == 0xff) {
@@ -277,6 +286,38 @@ Result<StrikeList> strikesFromMidi(std::string_view bytes)
         strikes.push_back(std::move(strike));
     }
     return strikes;
+}
+
+Result<std::optional<ScoreBeats>> beatsFromMidi(std::string_view bytes)
+{
+    const auto read = scoreFrom(bytes);
+    if (!read)
+        return read.error();
+    const auto& [score, division] = read.value();
+    if ((division & 0x8000u) != 0 || division == 0 || score.tempos.empty())
+        return std::optional<ScoreBeats>();
+    const Clock clock(division, score.tempos);
+    const auto bpmFrom = [](std::uint32_t microseconds) { return 60e6 / microseconds; };
+    if (clock.seconds(score.end) > longestSeconds)
+        return Error{ErrorCode::badValue, "its tempo map", "it goes on for more than eleven days"};
+    BeatGrid grid;
+    grid.bpm = bpmFrom(score.tempos.begin()->first == 0 ? score.tempos.begin()->second : usualTempo);
+    if (!score.barBeats.empty() && score.barBeats.begin()->second >= 1 && score.barBeats.begin()->second <= 16)
+        grid.barBeats = score.barBeats.begin()->second;
+    for (const auto& [ticks, microseconds] : score.tempos) {
+        if (ticks == 0)
+            continue;
+        // Where the tempo changes between two quarters those on both sides are pinned.
+        for (const auto beat : {ticks / division, (ticks + division - 1) / division})
+            if (const auto whole = static_cast<std::int64_t>(beat);
+                whole > 0 && (grid.pins.empty() || grid.pins.back().beat < whole))
+                grid.pins.push_back({whole, clock.seconds(static_cast<Ticks>(whole) * division)});
+        grid.bpm = bpmFrom(microseconds);
+    }
+    if (grid.pins.size() > mostBeatPins || badPin(grid) || grid.bpm < slowestBpm || grid.bpm > fastestBpm)
+        return Error{ErrorCode::unsupported, "its tempo map",
+                     Phrase("its tempo leaves 20 to 400 beats a minute, or changes more than {} times", mostBeatPins)};
+    return std::optional(ScoreBeats{grid, clock.seconds(score.end)});
 }
 
 std::string strikesToMidi(const StrikeList& strikes)

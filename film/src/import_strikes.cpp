@@ -44,6 +44,19 @@ Result<StrikeList> readStrikeList(const std::string& path, const ListReading& re
     return list;
 }
 
+Result<std::optional<ScoreBeats>> readScoreBeats(const std::string& path)
+{
+    const auto text = readListText(path);
+    if (!text)
+        return text.error();
+    if (text->format != ListFormat::midi)
+        return std::optional<ScoreBeats>();
+    auto beats = beatsFromMidi(text->text);
+    if (!beats)
+        return Error{beats.error().code, Phrase("{}, {}", path, beats.error().subject), beats.error().detail};
+    return beats;
+}
+
 Status writeStrikeList(const Project& project, const std::string& path)
 {
     const auto format = formatOf(path);

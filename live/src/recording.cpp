@@ -13,8 +13,9 @@ std::int64_t quantised(const Project& project, std::int64_t frame, Quantise quan
 {
     if (!project.beats || quantise == Quantise::frames)
         return frame;
-    BeatGrid grid = *project.beats;
-    grid.bpm *= quantise == Quantise::beats ? 1 : quantise == Quantise::halfBeats ? 2 : 4;
+    const BeatGrid grid = project.beats->finer(quantise == Quantise::beats       ? 1
+                                               : quantise == Quantise::halfBeats ? 2
+                                                                                 : 4);
     const double seconds = grid.at(grid.nearest(project.rate.seconds(static_cast<double>(frame))));
     return std::clamp<std::int64_t>(std::llround(project.rate.frames(seconds)), 0,
                                     std::max<std::int64_t>(0, project.length() - 1));

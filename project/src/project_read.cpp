@@ -176,6 +176,25 @@ BeatGrid readBeats(const Json& json, JsonTrouble& trouble)
     JsonObject object(json, "beats", trouble);
     BeatGrid beats;
     readValues(object, beats);
+    const Json* pins = object.find("pins");
+    if (pins == nullptr)
+        return beats;
+    const auto isPin = [](const Json& pin) {
+        return pin.is_array() && pin.size() == 2 && pin[0].is_number_integer() && pin[1].is_number() &&
+               std::abs(pin[0].get<double>()) < 1e9;
+    };
+    if (!pins->is_array() || pins->size() > mostBeatPins || !std::all_of(pins->begin(), pins->end(), isPin)) {
+        object.wrong("pins",
+                     Phrase("should be a list of up to {} pairs: a beat's number and its seconds", mostBeatPins));
+        return beats;
+    }
+    for (const Json& pin : *pins)
+        beats.pins.push_back({pin[0].get<std::int64_t>(), pin[1].get<double>()});
+    if (const auto bad = badPin(beats)) {
+        object.wrong("pins", Phrase("has an entry {} that does not follow the one before at 20 to 400 beats a minute",
+                                    *bad + 1));
+        beats.pins.clear();
+    }
     return beats;
 }
 

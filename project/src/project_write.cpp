@@ -180,6 +180,14 @@ Json toJson(const Layer& layer, const std::string& folder)
     return json;
 }
 
+Json beatsToJson(const BeatGrid& beats)
+{
+    Json json = valuesToJson(beats);
+    for (const BeatPin& pin : beats.pins)
+        json["pins"].push_back({pin.beat, pin.seconds});
+    return json;
+}
+
 template <typename List>
 Json listToJson(const List& list)
 {
@@ -208,7 +216,7 @@ std::string projectToJson(const Project& project, const std::string& folder)
     if (!project.sound.file.empty())
         json["sound"]["file"] = relativeTo(project.sound.file, folder);
     if (project.beats)
-        json["beats"] = valuesToJson(*project.beats);
+        json["beats"] = beatsToJson(*project.beats);
     json["recipes"] = Json::array();
     for (const Recipe& recipe : project.recipes) {
         json["recipes"].push_back(recipeToJson(recipe));

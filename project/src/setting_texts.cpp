@@ -154,6 +154,24 @@ std::optional<FramingKey> framingKeyFrom(const std::vector<std::string_view>& pa
     return FramingKey{*frame, *x, *y, *size, *ease};
 }
 
+std::optional<std::vector<BeatPin>> beatPinsFrom(std::string_view text)
+{
+    constexpr std::int64_t farthest = 1'000'000'000;
+    std::vector<BeatPin> pins;
+    if (text == "none")
+        return pins;
+    for (const auto part : split(text, ',')) {
+        const auto parts = split(part, ':');
+        const auto beat = parts.size() == 2 ? numberFrom<std::int64_t>(parts[0]) : std::nullopt;
+        const auto seconds = parts.size() == 2 ? numberFrom<double>(parts[1]) : std::nullopt;
+        if (!beat || !seconds || std::abs(*beat) > farthest || pins.size() == mostBeatPins)
+            return std::nullopt;
+        pins.push_back({*beat, *seconds});
+    }
+    std::sort(pins.begin(), pins.end(), [](const BeatPin& a, const BeatPin& b) { return a.beat < b.beat; });
+    return pins;
+}
+
 std::optional<CameraKey> cameraKeyFrom(const std::vector<std::string_view>& parts)
 {
     const auto frame = parts.size() == 5 ? frameFrom(parts[0]) : std::nullopt;

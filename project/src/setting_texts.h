@@ -40,6 +40,8 @@ std::optional<IntensityKey> intensityKeyFrom(const std::vector<std::string_view>
 std::optional<SettleMark> settleFrom(const std::vector<std::string_view>& parts);
 std::optional<MoveKey> moveKeyFrom(const std::vector<std::string_view>& parts);
 std::optional<FramingKey> framingKeyFrom(const std::vector<std::string_view>& parts);
+/// "none", or BEAT:SECONDS,… in any order.
+std::optional<std::vector<BeatPin>> beatPinsFrom(std::string_view text);
 std::optional<CameraKey> cameraKeyFrom(const std::vector<std::string_view>& parts);
 
 /// One value of a list such as "0:1:smooth,6:-0.4:hold"; `read` makes an item of its parts or nothing.

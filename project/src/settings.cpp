@@ -268,7 +268,14 @@ private:
     void setBeats(std::string_view key)
     {
         BeatGrid beats = project_.beats.value_or(BeatGrid());
-        assign(beats, key);
+        if (key != "pins")
+            assign(beats, key);
+        else if (auto pins = beatPinsFrom(setting_->second))
+            beats.pins = std::move(*pins);
+        else
+            wrong("none, or BEAT:SECONDS,…, such as 16:8.25,32:15.9");
+        if (!error_ && badPin(beats))
+            wrong("one that leaves from 20 to 400 beats a minute between pinned beats");
         if (!error_)
             project_.beats = beats;
     }

@@ -103,8 +103,13 @@ std::vector<Setting> settingsOf(const Project& project)
     std::vector<Setting> list;
     list.emplace_back("timecode", timecodeOf(0, project.clock, project.rate));
     addValues(list, "sound.", project.sound);
-    if (project.beats)
+    if (project.beats) {
         addValues(list, "beats.", *project.beats);
+        list.emplace_back("beats.pins",
+                          project.beats->pins.empty() ? "none" : listText(project.beats->pins, [](const BeatPin& pin) {
+                              return std::to_string(pin.beat) + ":" + number(pin.seconds);
+                          }));
+    }
     addValues(list, "gentle.", project.gentle);
     addValues(list, "world.", project.world);
     list.emplace_back("world.camera", listText(project.world.camera, [](const CameraKey& k) {

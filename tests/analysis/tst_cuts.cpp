@@ -141,7 +141,11 @@ private slots:
         });
         QVERIFY2(changes.size() == 1, qPrintable(listed(changes)));
         QVERIFY(changes[0].kind == ChangeKind::dissolve);
-        QVERIFY2(std::abs(changes[0].frame.index - (from + length / 2)) <= 2 + length / 6, qPrintable(listed(changes)));
+        QVERIFY2(std::abs(changes[0].frame.index - (from + length / 2)) <= 1 + length / 20,
+                 qPrintable(listed(changes)));
+        QVERIFY2(std::abs(changes[0].first.index - from) <= 1 + length / 12, qPrintable(listed(changes)));
+        QVERIFY2(std::abs(changes[0].last.index - (from + length - 1)) <= 1 + length / 12, qPrintable(listed(changes)));
+        QCOMPARE(changes[0].length, changes[0].last - changes[0].first + 1);
     }
     void fadesAreReported()
     {
@@ -151,7 +155,9 @@ private slots:
         });
         QVERIFY2(changes.size() == 1, qPrintable(listed(changes)));
         QVERIFY(changes[0].kind == ChangeKind::fade);
-        QVERIFY(std::abs(changes[0].frame.index - 72) <= 8);
+        QVERIFY(std::abs(changes[0].frame.index - 72) <= 2);
+        QVERIFY2(std::abs(changes[0].first.index - 60) <= 2, qPrintable(listed(changes)));
+        QVERIFY2(std::abs(changes[0].last.index - 83) <= 2, qPrintable(listed(changes)));
     }
     void aFadeThroughBlackIsOne()
     {

@@ -58,7 +58,7 @@ private slots:
             for (const double octave : {0.5, 1.0, 2.0})
                 halfOrDouble += std::abs(ratio / octave - 1) < 0.005 ? 1 : 0;
             if (std::abs(ratio - 1) < 0.005) { // and on the beat
-                const double off = (tempo->grid.firstBeat - known.firstBeat) / tempo->grid.period();
+                const double off = (tempo->grid.firstBeat - known.firstBeat) * tempo->grid.bpm / 60;
                 QVERIFY(std::abs(off - std::round(off)) < 0.06);
                 QVERIFY(tempo->confidence > 0.6);
             }

@@ -693,6 +693,19 @@ private slots:
         QVERIFY(std::abs(tempo[QStringLiteral("first_beat_seconds")].toDouble() - 0.5) < 0.005);
         QCOMPARE(tempo[QStringLiteral("beats")].toArray().size(), 8);
         QVERIFY(tempo[QStringLiteral("confidence")].toDouble() > 0.5);
+        QVERIFY(tempo[QStringLiteral("changes")].toArray().isEmpty());
+        // A score's: two beats at 120 BPM, then 60, three in a bar; its beats go into a project on wish.
+        const QByteArray track = QByteArray::fromHex("00ff58040302180800ff510307a12000992464"
+                                                     "8740ff51030f42408740ff2f00");
+        QByteArray size(4, '\0');
+        size[3] = static_cast<char>(track.size());
+        test::writeBytes(at("score.mid"), QByteArray::fromHex("4d546864000000060000000101e0") + "MTrk" + size + track);
+        QCOMPARE(run({"tempo", at("score.mid")}), batchOk);
+        const auto score = QJsonDocument::fromJson(QByteArray::fromStdString(out_)).object();
+        QCOMPARE(score[QStringLiteral("beats_per_bar")].toInt(), 3);
+        QCOMPARE(score[QStringLiteral("first_beat_seconds")].toDouble(), 0.0);
+        QCOMPARE(score[QStringLiteral("beats")].toArray().size(), 4); // its end is no beat of it
+        QCOMPARE(score[QStringLiteral("beats")].toArray()[2].toDouble(), 1.0);
         // A list from spot goes into a project as it is.
         QCOMPARE(run({"spot", at("hits.wav"), "--band", "high", "--sensitivity", "0.3"}), batchOk);
         test::writeBytes(at("spotted.csv"), QByteArray::fromStdString(out_));

@@ -275,6 +275,42 @@ private slots:
         QVERIFY(notes);
         QCOMPARE(notes.value(), (std::vector<PlayedNote>{{0, 36, 1}, {0, 38, 0.8}, {1, 36, 1.27}, {2, 36, 0.32}}));
         QVERIFY(!notesFromMidi(file.substr(0, 30)));
+        // Its beats: at 120 BPM for two quarters, then at 60.
+        const auto score = beatsFromMidi(file);
+        QVERIFY(score && score.value());
+        const BeatGrid& grid = score.value()->grid;
+        QCOMPARE(grid.pins, (std::vector<BeatPin>{{2, 1}}));
+        QCOMPARE(grid.at(1), 0.5);
+        QCOMPARE(grid.at(3), 2.0);
+        QCOMPARE(grid.bpm, 60.0);
+        QVERIFY(!beatsFromMidi(file.substr(0, 30)));
+    }
+    void aScoresBeatsAreItsTempoMap()
+    {
+        const auto scoreOf = [](const char* track, const char* division = "01e0") {
+            const std::string data = bytes(track);
+            std::string size(4, '\0');
+            size[3] = static_cast<char>(data.size());
+            return beatsFromMidi(bytes("4d546864 00000006 0000 0001") + bytes(division) + "MTrk" + size + data);
+        };
+        // Three quarters a bar; at 720 ticks, between two quarters, from 120 to 60 BPM.
+        const auto waltz = scoreOf("00 ff580403021808 00 ff510307a120 8550 ff51030f4240 8740 ff2f00");
+        QVERIFY(waltz && waltz.value());
+        const BeatGrid& grid = waltz.value()->grid;
+        QCOMPARE(grid.barBeats, 3);
+        QCOMPARE(grid.pins, (std::vector<BeatPin>{{1, 0.5}, {2, 1.25}}));
+        QCOMPARE(grid.at(3), 2.25);
+        QCOMPARE(waltz.value()->seconds, 2.75);
+        // Six eighths are three quarters, seven are no whole number of them.
+        QCOMPARE(scoreOf("00 ff580406031808 00 ff510307a120 00 ff2f00").value()->grid.barBeats, 3);
+        QCOMPARE(scoreOf("00 ff580407031808 00 ff510307a120 00 ff2f00").value()->grid.barBeats, 4);
+        // No tempo, and time code instead of quarters.
+        QVERIFY(!scoreOf("00 992464 00 ff2f00").value());
+        QVERIFY(!scoreOf("00 ff510307a120 00 ff2f00", "e728").value());
+        // 600 BPM is none that a grid has.
+        const auto fast = scoreOf("00 ff51030186a0 00 ff2f00");
+        QVERIFY(!fast);
+        QVERIFY(sentence(fast.error()).find("400") != std::string::npos);
     }
     void positionsAreMetresOrPointsOfThePicture()
     {

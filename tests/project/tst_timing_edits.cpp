@@ -85,6 +85,37 @@ private slots:
                                  "\"shots\": [], \"recipes\": [], \"strikes\": [], \"beats\": {\"bpm\": 1e9}}",
                                  "", "p"));
     }
+    void pinnedBeatsAreKeptAndSet()
+    {
+        StrikeIds ids;
+        Project project = withStrikesOn({10}, ids);
+        project.beats = BeatGrid{96.5, 1.25, 3, 2};
+        project.beats->pins = {{-8, -4.1}, {16, 11.3000000000000007}, {32, 22}};
+        const auto back = projectFromJson(projectToJson(project, "/foundry"), "/foundry", "p");
+        QVERIFY2(back, back ? "" : sentence(back.error()).c_str());
+        QVERIFY(back->beats == project.beats);
+        const auto set = withSettings(project, {{"beats.pins", "16:12,8:7.5"}});
+        QVERIFY(set && set->beats->pins == (std::vector<BeatPin>{{8, 7.5}, {16, 12}}));
+        QVERIFY(withSettings(project, {{"beats.pins", "none"}})->beats->pins.empty());
+        for (const char* wrong : {"", "8", "8:x", "0:1", "8:1", "8:7,8:8", "8:7,9:6.9", "1e9:3"})
+            QVERIFY2(!withSettings(project, {{"beats.pins", wrong}}), wrong);
+        QVERIFY(!withSettings(project, {{"beats.first_beat", "40"}})); // after the pins
+        // What is listed can be set.
+        for (const Setting& one : settingsOf(project))
+            if (one.first == "beats.pins")
+                QVERIFY(withSettings(project, {one})->beats == project.beats);
+        for (const char* pins :
+             {"7", "[[1]]", "[[1.5, 2]]", "[[\"a\", 2]]", "[[0, 1.25]]", "[[4, 1]]", "[[1e300, 4]]"}) {
+            std::string json = projectToJson(project, "/foundry");
+            const auto at = json.find("\"pins\": ");
+            const auto end = json.find("]\n    ]", at);
+            QVERIFY(at != std::string::npos);
+            json.replace(at + 8, (end == std::string::npos ? json.find("]]", at) + 2 : end + 7) - at - 8, pins);
+            const auto read = projectFromJson(json, "/foundry", "p");
+            QVERIFY2(!read, pins);
+            QVERIFY2(sentence(read.error()).find("pins") != std::string::npos, sentence(read.error()).c_str());
+        }
+    }
     void scatteredByTheSeedWithinARange()
     {
         StrikeIds ids;

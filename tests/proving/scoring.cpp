@@ -54,6 +54,9 @@ KnownClip readTruth(const std::string& path)
             words >> clip.open.emplace_back();
         } else if (word == "beat") {
             words >> clip.bpm >> clip.firstBeat;
+        } else if (word == "beats") {
+            for (double seconds = 0; words >> seconds;)
+                clip.beats.push_back(seconds);
         } else if (word == "change") {
             KnownClip::Change change;
             words >> change.kind >> change.frame >> change.length;
@@ -80,6 +83,12 @@ void writeTruth(const KnownClip& clip)
         out << "open " << frame << "\n";
     if (clip.bpm > 0)
         out << "beat " << clip.bpm << " " << clip.firstBeat << "\n";
+    if (!clip.beats.empty())
+        out << "beats";
+    for (const double seconds : clip.beats)
+        out << " " << seconds;
+    if (!clip.beats.empty())
+        out << "\n";
     for (const KnownEvent& event : clip.events)
         out << "event " << event.frame << " " << static_cast<int>(event.kind) << " " << event.direction.value_or(-1)
             << " " << event.strength << "\n";

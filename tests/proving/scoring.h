@@ -39,6 +39,7 @@ struct KnownClip {
     std::vector<std::int64_t> open;              ///< what is told there is neither right nor wrong
     double bpm = 0;                              ///< of music; 0: none
     double firstBeat = 0;                        ///< seconds
+    std::vector<double> beats;                   ///< seconds, of music whose tempo changes
 };
 
 /// Truth lies beside a clip, as lines of text.

@@ -136,6 +136,7 @@ struct Piece {
     std::vector<double> others;
     double bpm = 0;
     double firstBeat = 0;
+    std::vector<double> beats; ///< where the tempo changes
 };
 
 class Composer {
@@ -150,6 +151,26 @@ public:
         minor_ = chance.often(0.5);
     }
 
+    /// The tempo changes: it hurries or slows down all along, jumps once or twice, or wanders.
+    void changeTempo()
+    {
+        const int how = chance_.oneOf(3);
+        const double ratio = chance_.often(0.5) ? chance_.between(1.06, 1.3) : 1 / chance_.between(1.06, 1.3);
+        const double depth = chance_.between(0.03, 0.07), slow = chance_.between(0.01, 0.03);
+        const int jumpBar = 2 + chance_.oneOf(5), backBar = jumpBar + 3 + chance_.oneOf(5);
+        const double count = seconds_ / beat_;
+        double t = piece_.firstBeat;
+        bent_.push_back(t);
+        for (int sixteenth = 0; t < seconds_ + 10; ++sixteenth) {
+            const double beats = sixteenth / 4.0;
+            const double pace = how == 0   ? std::pow(ratio, std::min(beats / count, 1.0))
+                                : how == 1 ? (beats >= 4 * jumpBar && beats < 4 * backBar ? ratio : 1)
+                                           : 1 + depth * std::sin(tau * slow * beats);
+            bent_.push_back(t += beat_ / 4 / pace);
+        }
+        for (std::size_t i = 0; i < bent_.size() && bent_[i] < seconds_; i += 4)
+            piece_.beats.push_back(bent_[i]);
+    }
     void drums()
     {
         const int style = chance_.oneOf(7);
@@ -248,10 +269,18 @@ private:
     static constexpr int kick = 36, snare = 38, closedHat = 42, openHat = 46, ride = 51, crash = 49, highTom = 48,
                          floorTom = 43;
 
-    double barAt(int bar) const { return piece_.firstBeat + 4 * bar * beat_; }
+    double barAt(int bar) const { return momentOf(4 * bar); }
     double stepAt(int bar, int step)
     {
-        return barAt(bar) + (step / 4.0 + (step % 4 == 2 ? swing_ / 2 : step % 2 == 1 ? swing_ / 4 : 0)) * beat_;
+        return momentOf(4 * bar + step / 4.0 + (step % 4 == 2 ? swing_ / 2 : step % 2 == 1 ? swing_ / 4 : 0));
+    }
+    double momentOf(double beat) const
+    {
+        if (bent_.empty())
+            return piece_.firstBeat + beat * beat_;
+        const double place = std::clamp(4 * beat, 0.0, static_cast<double>(bent_.size()) - 1.001);
+        const auto at = static_cast<std::size_t>(place);
+        return bent_[at] + (place - std::floor(place)) * (bent_[at + 1] - bent_[at]);
     }
     int degreeOf(int bar) const
     {
@@ -279,6 +308,7 @@ private:
     double seconds_;
     double beat_ = 0.5;
     double swing_ = 0;
+    std::vector<double> bent_; ///< moments of sixteenths, where the tempo changes
     int root_ = 40;
     bool minor_ = false;
     Piece piece_;
@@ -389,9 +419,11 @@ public:
         addTo(bed, sound, 0, static_cast<float>(std::pow(10.0, decibels / 20) / loudLevelOf(sound)));
     }
     void ambience(double decibels) { layBed(anyAmbience(), decibels); }
-    Piece music(bool drums, bool others, double decibels)
+    Piece music(bool drums, bool others, double decibels, bool changes = false)
     {
         Composer composer(chance, seconds);
+        if (changes)
+            composer.changeTempo();
         if (drums)
             composer.drums();
         if (others) {
@@ -445,19 +477,20 @@ public:
 
 constexpr double eventLevel = -16;
 
-void song(SoundMaker& make, bool others)
+void song(SoundMaker& make, bool others, bool changes = false)
 {
     if (others && make.chance.often(0.3))
         make.ambience(-45);
-    const Piece piece = make.music(true, others, -14);
+    const Piece piece = make.music(true, others, -14, changes);
     for (const double t : piece.drums)
         make.scene.events.push_back({t, StrikeKind::beat, 1});
     if (others)
         for (const double t : piece.others) // strings take a tenth of a second to sound
             for (const double late : {0.0, 0.06, 0.12})
                 make.scene.open.push_back(t + late);
-    make.scene.bpm = piece.bpm;
+    make.scene.bpm = piece.beats.empty() ? piece.bpm : 0;
     make.scene.firstBeat = piece.firstBeat;
+    make.scene.beats = piece.beats;
 }
 
 void steps(SoundMaker& make)
@@ -570,6 +603,7 @@ const std::map<std::string, Making>& impactScenes()
          }},
         {"drums", [](SoundMaker& make) { song(make, false); }},
         {"drums in music", [](SoundMaker& make) { song(make, true); }},
+        {"changing tempo", [](SoundMaker& make) { song(make, make.chance.often(0.4), true); }},
         {"speech and impacts",
          [](SoundMaker& make) {
              make.impacts(eventLevel, 6, 1.5, 4);
@@ -667,6 +701,7 @@ KnownClip knownOf(const SoundScene& scene, const std::string& path)
         clip.open.push_back(at(seconds));
     clip.bpm = scene.bpm;
     clip.firstBeat = scene.firstBeat;
+    clip.beats = scene.beats;
     return clip;
 }
 

@@ -26,6 +26,7 @@ struct SoundScene {
     std::vector<double> open; ///< moments that may be told or not: notes where nothing else happens
     double bpm = 0;           ///< 0: none
     double firstBeat = 0;
+    std::vector<double> beats; ///< where the tempo changes
 };
 
 const std::vector<std::string>& soundImpacts();

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Finding in the window: by ear and by eye, by tap, from lists, from the drop bench.
+#include <QCheckBox>
 #include <QComboBox>
 #include <QDialog>
 #include <QLabel>
@@ -14,6 +15,7 @@
 #include "finder.h"
 #include "import_sheet.h"
 #include "player.h"
+#include "reel_view.h"
 #include "runner.h"
 #include "sounds.h"
 #include "tap_test.h"
@@ -297,6 +299,116 @@ private slots:
         QVERIFY(child<QLabel>("told")->text().contains(QStringLiteral("1 strike pulled, 1 with nothing near")));
         click("find-pull-onset");
         QCOMPARE(strikeFrames(), (std::vector<int>{20, 44}));
+    }
+    void beatsAreDraggedWhereTheTempoChanges()
+    {
+        openFlashes();
+        find();
+        type(child<app::ValueField>("find-bpm"), QStringLiteral("120"));
+        session().playhead.setFrame(6);
+        click("find-bar-here");
+        QCOMPARE(project().beats->firstBeat, 0.25);
+        auto* reel = &window_->reel();
+        const auto placeOf = [&](double seconds) {
+            const app::ReelLayout layout = reel->layoutNow();
+            return QPoint(static_cast<int>(std::lround(layout.map.toPixel(24 * seconds))),
+                          static_cast<int>(layout.sound.bottom()) - 3);
+        };
+        const BeatGrid before = *project().beats;
+        // A press without a move changes nothing; so does Escape.
+        QTest::mouseClick(reel, Qt::LeftButton, {}, placeOf(before.at(3)));
+        QVERIFY(project().beats == before);
+        const auto drag = [&](double from, double to, Qt::KeyboardModifiers keys, bool escape = false) {
+            const QPoint start = placeOf(from), end = placeOf(to);
+            QTest::mousePress(reel, Qt::LeftButton, {}, start);
+            for (int i = 1; i <= 4; ++i)
+                moveTo(*reel, start + (end - start) * i / 4, keys);
+            if (escape)
+                QTest::keyClick(reel, Qt::Key_Escape);
+            QTest::mouseRelease(reel, Qt::LeftButton, keys, end);
+        };
+        drag(before.at(3), before.at(3) + 0.2, Qt::ShiftModifier, true);
+        QVERIFY(project().beats == before);
+        drag(before.at(3), before.at(3) + 0.2, Qt::ShiftModifier);
+        QCOMPARE(project().beats->pins.size(), std::size_t{1});
+        const double perPixel = reel->layoutNow().map.framesPerPixel() / 24;
+        QVERIFY(std::abs(project().beats->at(3) - before.at(3) - 0.2) < 1.5 * perPixel);
+        QCOMPARE(project().beats->at(0), before.at(0));
+        QVERIFY(std::abs(project().beats->at(5) - project().beats->at(3) - 1) < 1e-9); // later ones go along
+        QVERIFY(child<QLabel>("told")->text().contains(QStringLiteral("BPM before it")));
+        // The tempo is told where it is, and cannot be typed over all of them.
+        QVERIFY(!child<QLabel>("find-tempo-span")->isHidden());
+        QVERIFY(!child<app::ValueField>("find-bpm")->isEnabled() ||
+                child<app::ValueField>("find-bpm")->toolTip().contains(QStringLiteral("Even")));
+        const BeatGrid bent = *project().beats;
+        click("find-double");
+        QVERIFY(std::abs(project().beats->at(6) - bent.at(3)) < 1e-9);
+        click("find-half");
+        QVERIFY(std::abs(project().beats->at(3) - bent.at(3)) < 1e-9);
+        // Near something that is heard it snaps; Ctrl+click lets it go; undo brings it back.
+        const double heard = finder().moments().front();
+        const std::int64_t beat = project().beats->nearest(heard);
+        drag(project().beats->at(beat), heard + 12 * perPixel, Qt::ShiftModifier);
+        QVERIFY(std::abs(project().beats->at(beat) - heard - 12 * perPixel) < 1.5 * perPixel);
+        drag(project().beats->at(beat), heard + perPixel, {});
+        QCOMPARE(project().beats->at(beat), heard);
+        const BeatGrid two = *project().beats;
+        QTest::mouseClick(reel, Qt::LeftButton, Qt::ControlModifier, placeOf(two.at(beat)));
+        QVERIFY(project().beats != two);
+        key(Qt::Key_Z, Qt::ControlModifier);
+        QVERIFY(project().beats == two);
+        click("find-even");
+        QVERIFY(project().beats->pins.empty());
+        QVERIFY(child<QPushButton>("find-even")->isHidden());
+        // Where finding is closed the foot of the sound is for strikes again.
+        click("find-close");
+        const BeatGrid even = *project().beats;
+        drag(even.at(2), even.at(2) + 0.2, {});
+        QVERIFY(project().beats == even);
+    }
+    void aScoresBeatsAreTakenOver()
+    {
+        const QByteArray head = QByteArray::fromHex("4d546864000000060000000101e0");
+        // A note at the start, and from the second beat on half as fast.
+        QByteArray events = QByteArray::fromHex("00ff580403021808"
+                                                "00ff510307a120"
+                                                "00992464"
+                                                "8740ff51030f4240"
+                                                "8740ff2f00");
+        QByteArray size(4, '\0');
+        size[3] = static_cast<char>(events.size());
+        writeBytes(at(QStringLiteral("score.mid")).toStdString(), head + "MTrk" + size + events);
+        openAnswer_ = at(QStringLiteral("score.mid"));
+        bool offered = false;
+        dialogAnswer_ = [&](QDialog& dialog) {
+            auto* take = dialog.findChild<QCheckBox*>(QStringLiteral("import-beats"));
+            offered = !take->isHidden() && take->isChecked();
+            dialog.findChild<QPushButton*>(QStringLiteral("import-go"))->click();
+        };
+        key(Qt::Key_I, Qt::ControlModifier);
+        QVERIFY(offered);
+        QVERIFY(project().beats.has_value());
+        QCOMPARE(project().beats->barBeats, 3);
+        QCOMPARE(project().beats->at(2), 1.0);
+        QCOMPARE(project().beats->at(3), 2.0);
+        // Beats that are there are not replaced unasked.
+        dialogAnswer_ = [&](QDialog& dialog) {
+            offered = dialog.findChild<QCheckBox*>(QStringLiteral("import-beats"))->isChecked();
+            dialog.findChild<QPushButton*>(QStringLiteral("import-cancel"))->click();
+        };
+        key(Qt::Key_I, Qt::ControlModifier);
+        QVERIFY(!offered);
+    }
+    void tailsAreProposedOnWish()
+    {
+        openFlashes();
+        find();
+        const auto events = finder().proposals().size();
+        child<QCheckBox>("find-tails")->click();
+        QVERIFY(finder().options().tails);
+        QVERIFY(finder().proposals().size() >= events);
+        child<QCheckBox>("find-tails")->click();
+        QCOMPARE(finder().proposals().size(), events);
     }
     void shapesComeFromTheSound()
     {

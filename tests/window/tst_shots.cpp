@@ -64,12 +64,6 @@ class ShotsInTheWindowTest : public test::WindowFixture {
         return frames;
     }
     using Frames = std::vector<std::int64_t>;
-    /// With the button held.
-    static void moveTo(QWidget& widget, QPoint place)
-    {
-        QMouseEvent move(QEvent::MouseMove, place, widget.mapToGlobal(place), Qt::NoButton, Qt::LeftButton, {});
-        QCoreApplication::sendEvent(&widget, &move);
-    }
 
 private slots:
     void aClipIsAddedBehindTheShotHere()

@@ -45,6 +45,12 @@ protected:
             std::copy_n(picture.constScanLine(y), 4 * image.width(), image.row(y));
         return image;
     }
+    /// With the left button held.
+    static void moveTo(QWidget& widget, QPoint place, Qt::KeyboardModifiers keys = {})
+    {
+        QMouseEvent move(QEvent::MouseMove, place, widget.mapToGlobal(place), Qt::NoButton, Qt::LeftButton, keys);
+        QCoreApplication::sendEvent(&widget, &move);
+    }
     app::AnvilCanvas& canvas() { return window_->anvil().canvas(); }
     /// Shows a strand in the side column by a click on its lane.
     QWidget* showStrand(std::size_t index)

@@ -22,7 +22,8 @@ struct Candidate {
     double confidence = 0; ///< 0 to 1; higher where it was both heard and seen
     bool heard = false;
     bool seen = false;
-    double late = 0; ///< where both: how many frames the sound comes after the picture
+    std::optional<double> tailOf; ///< seconds of the event whose debris or echo it is; never where seen
+    double late = 0;              ///< where both: how many frames the sound comes after the picture
     std::optional<double> direction;
     Spot place;                     ///< where seen
     std::vector<Evidence> evidence; ///< why it is proposed
@@ -38,7 +39,8 @@ struct FindOptions {
     Band band = Band::all;
     double sensitivity = 0.5; ///< 0 to 1
     double spacing = 0.05;    ///< least seconds between two
-    bool beats = true;        ///< what falls on a steady beat is called one
+    bool beats = true;        ///< what falls on the beat is called one
+    bool tails = false;       ///< what events leave behind, debris and echoes, is proposed, too
 };
 
 struct Found {

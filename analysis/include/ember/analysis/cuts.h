@@ -23,8 +23,10 @@ std::string_view changeName(ChangeKind kind);
 struct ShotChange {
     ChangeKind kind = ChangeKind::cut;
     Frame frame;             ///< the first of the new shot; the middle of a dissolve
-    std::int64_t length = 0; ///< frames a dissolve takes, roughly
+    std::int64_t length = 0; ///< frames in which both are seen: 0 of a cut
     double confidence = 0;   ///< 0 to 1
+    Frame first;             ///< of those frames; of a cut `frame`
+    Frame last;              ///< likewise
 
     bool operator==(const ShotChange&) const = default;
 };

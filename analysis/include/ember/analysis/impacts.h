@@ -31,6 +31,7 @@ struct Evidence {
         turns,   ///< what moves goes another way
         appears, ///< something is there that was not, or flies apart: percent of white that no motion explains
         jolt,    ///< the camera's own: percent of the picture's height a frame
+        tail,    ///< the sound: seconds since the event whose debris or echo it is
     };
     What what = What::rises;
     double amount = 0;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include <memory>
 #include <optional>
 #include <span>
 #include <string_view>
@@ -54,8 +55,17 @@ public:
     const SoundTrace& trace() const { return *trace_; }
     /// In order.
     std::vector<Onset> at(double sensitivity) const;
+    /// What the events found so leave behind: clear rises within their decay that are not events themselves, such as
+    /// debris and echoes. In order, of the kind of the event they belong to.
+    struct Tail {
+        Onset onset;
+        double of = 0; ///< seconds of the event
+    };
+    std::vector<Tail> tails(double sensitivity) const;
     /// Every clear rise, whether it is an event or not, in order: what a beat is looked for in.
     std::vector<Onset> pulses() const;
+    /// The beat of the pulses; null where none is kept.
+    const Tempo* tempo() const { return tempo_.get(); }
 
 private:
     friend class OnsetTraining;
@@ -74,6 +84,7 @@ private:
     const SoundTrace* trace_;
     std::vector<Heard> heard_;  ///< in order
     std::vector<Heard> pulses_; ///< in order
+    std::shared_ptr<const Tempo> tempo_;
 };
 
 /// The onsets of a sound, in order.

@@ -71,6 +71,16 @@ struct PlayedNote {
 /// Every note of a file in the order they are played, chords too. Errors as of strikesFromText.
 Result<std::vector<PlayedNote>> notesFromMidi(std::string_view bytes);
 
+/// The beats of a score.
+struct ScoreBeats {
+    BeatGrid grid;      ///< pinned where its tempo changes
+    double seconds = 0; ///< of its end
+};
+/// The beats of a score: where a Standard MIDI file's tempo map has its quarters, and its bars where it tells a time
+/// signature (the first one's count holds). Beat 0 is the score's beginning. Nothing where it tells no tempo or counts
+/// by time code; errors as of strikesFromText.
+Result<std::optional<ScoreBeats>> beatsFromMidi(std::string_view bytes);
+
 /// Times are written exactly: seconds in the shortest digits that read back to the same value, frames at `rate`.
 std::string strikesToText(ListFormat format, const StrikeList& strikes, FrameRate rate);
 

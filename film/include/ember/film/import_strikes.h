@@ -15,6 +15,9 @@ struct ListText {
 };
 Result<ListText> readListText(const std::string& path);
 
+/// The beats of a score in a file. Nothing where it tells none, or where the file is no score.
+Result<std::optional<ScoreBeats>> readScoreBeats(const std::string& path);
+
 /// A project's strikes as a list; the ending tells the format.
 Status writeStrikeList(const Project& project, const std::string& path);
 

@@ -12,7 +12,7 @@
 namespace ember {
 
 /// Version of the `.vember` format written; earlier ones are read too. See docs/file-format.md.
-inline constexpr int projectVersion = 16;
+inline constexpr int projectVersion = 17;
 
 /// The project as JSON text. Clip paths are written relative to `folder` (the project file's) where that is possible.
 std::string projectToJson(const Project& project, const std::string& folder);
