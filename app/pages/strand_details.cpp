@@ -240,10 +240,14 @@ MotionChooser* StrandDetails::buildMotion()
     MotionChooser::Use use;
     use.none = tr("none: still");
     use.motion = [this]() -> const MotionLoop* {
-        const auto* captured = strand() != nullptr ? std::get_if<Captured>(&strand()->source) : nullptr;
+        const Strand* s = strand();
+        const auto* captured = s != nullptr ? std::get_if<Captured>(&s->source) : nullptr;
         return captured != nullptr ? &captured->motion : nullptr;
     };
-    use.amount = [this] { return strand() != nullptr ? strand()->amount : AxisValues(); };
+    use.amount = [this] {
+        const Strand* s = strand();
+        return s != nullptr ? s->amount : AxisValues();
+    };
     use.choose = [this](const MotionLoop& motion) {
         changeStrands(
             [this, motion](Project p, RecipeId id) { return withStrandMotion(std::move(p), id, index_, motion); },

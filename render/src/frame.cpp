@@ -150,15 +150,38 @@ void drawBars(Image& image, const Bars& bars)
     }
 }
 
-/// Everything but the bars.
-ImagePtr withoutBars(const ImagePtr& source, const FrameLook& look, int width, int height)
+/// Whether a picture that may have holes has none. Of 8 bits only, which are read at once.
+bool provesOpaque(const Image& picture)
 {
-    const bool unmoved = look.exposure.still() && look.exposure.middle.atRest() && look.cover == 1.0;
-    const bool lit = !look.light.none() || !look.layers.empty();
-    const bool same = source->width() == width && source->height() == height;
+    if (picture.depth() != Depth::eight)
+        return false;
+    for (int y = 0; y < picture.height(); ++y) {
+        const std::uint8_t* row = picture.row(y);
+        unsigned all = 255;
+        for (int x = 0; x < picture.width(); ++x)
+            all &= row[4 * x + 3];
+        if (all != 255)
+            return false;
+    }
+    return true;
+}
+
+/// How the shake is seen, before anything is drawn.
+bool isUnmoved(const FrameLook& look)
+{
+    return look.exposure.still() && look.exposure.middle.atRest() && look.cover == 1.0;
+}
+bool isLit(const FrameLook& look)
+{
+    return !look.light.none() || !look.layers.empty();
+}
+
+/// What is moved or lit, or of another size, depth or colour.
+std::shared_ptr<Image> drawn(const ImagePtr& source, const FrameLook& look, int width, int height)
+{
+    const bool unmoved = isUnmoved(look);
+    const bool lit = isLit(look);
     const ColourSpace colour = heldAs(look.depth, look.colour);
-    if (unmoved && !lit && same && source->depth() == look.depth && source->colour() == colour)
-        return source;
     // Far below the source's size a kernel of four pixels would miss most of them; halving first keeps every one.
     const Image* from = source.get();
     Image half;
@@ -191,6 +214,23 @@ ImagePtr withoutBars(const ImagePtr& source, const FrameLook& look, int width, i
     for (const LayerLook& layer : look.layers)
         layOver(picture, look, layer);
     addUp(LightPlane(picture), withEffects({asItIs(width, height)}, look.light, width, height, scale), *out, canvas);
+    return out;
+}
+
+/// Everything but the bars.
+ImagePtr withoutBars(const ImagePtr& source, const FrameLook& look, int width, int height)
+{
+    const bool same = source->width() == width && source->height() == height;
+    if (isUnmoved(look) && !isLit(look) && same && source->depth() == look.depth &&
+        source->colour() == heldAs(look.depth, look.colour))
+        return source;
+    if (source->opaque() || !provesOpaque(*source))
+        return drawn(source, look, width, height);
+    // The same pixels as of a picture that is known to be opaque, but with alpha, as it came.
+    auto whole = std::make_shared<Image>(source->copy());
+    whole->setOpaque(true);
+    auto out = drawn(whole, look, width, height);
+    out->setOpaque(false);
     return out;
 }
 
