@@ -36,8 +36,8 @@ void byTheEngine(benchmark::State& state)
     const auto pixels = plate();
     auto picture = std::make_shared<Image>(width, height);
     for (int y = 0; y < height; ++y)
-        std::copy_n(reinterpret_cast<const std::uint8_t*>(pixels.data() + static_cast<std::size_t>(y) * width), 4 * width,
-                    picture->row(y));
+        std::copy_n(reinterpret_cast<const std::uint8_t*>(pixels.data() + static_cast<std::size_t>(y) * width),
+                    4 * width, picture->row(y));
     picture->setOpaque(true);
     auto film = frei0r::filmOf(wishes(), width, height);
     if (!film)

@@ -54,7 +54,10 @@ public:
         parameter_(&info, index);
         return info;
     }
-    f0r_instance_t begin(int w, int h) { return instance_ = construct_(static_cast<unsigned>(w), static_cast<unsigned>(h)); }
+    f0r_instance_t begin(int w, int h)
+    {
+        return instance_ = construct_(static_cast<unsigned>(w), static_cast<unsigned>(h));
+    }
     void end() { destruct_(instance_); }
     void set(int index, const std::string& text)
     {
@@ -102,7 +105,8 @@ private:
 
 std::vector<std::uint32_t> pixelsOf(const Image& image)
 {
-    std::vector<std::uint32_t> pixels(static_cast<std::size_t>(image.width()) * static_cast<std::size_t>(image.height()));
+    std::vector<std::uint32_t> pixels(static_cast<std::size_t>(image.width()) *
+                                      static_cast<std::size_t>(image.height()));
     for (int y = 0; y < image.height(); ++y)
         std::memcpy(pixels.data() + static_cast<std::size_t>(y) * static_cast<std::size_t>(image.width()), image.row(y),
                     4 * static_cast<std::size_t>(image.width()));
@@ -150,9 +154,11 @@ private slots:
             for (int y = 0; y < height; ++y)
                 for (int x = 0; x < width; ++x) {
                     std::uint8_t* p = image.at(x, y);
-                    p[0] = tone(x, y, 0.3, 0.05), p[1] = tone(x, y, 0.02, 0.2), p[2] = tone(x, y, 0.11, 0.13), p[3] = 255;
+                    p[0] = tone(x, y, 0.3, 0.05), p[1] = tone(x, y, 0.02, 0.2), p[2] = tone(x, y, 0.11, 0.13),
+                    p[3] = 255;
                 }
-            QVERIFY(savePicture(image, at(qPrintable(QStringLiteral("in/f_%1.png").arg(i, 4, 10, QLatin1Char('0')))), false));
+            QVERIFY(savePicture(image, at(qPrintable(QStringLiteral("in/f_%1.png").arg(i, 4, 10, QLatin1Char('0')))),
+                                false));
         }
         source_ = at("in/f_%04d.png");
         auto clip = ClipReader::open(source_);
@@ -165,7 +171,8 @@ private slots:
         project_ = at("shaken.vember");
         QVERIFY(saveProject(project, project_));
         rendered_ = at("out/r_%04d.png");
-        const auto made = renderFilm(project, rendered_, wholeFilm(project), [](const RenderProgress&) { return true; });
+        const auto made =
+            renderFilm(project, rendered_, wholeFilm(project), [](const RenderProgress&) { return true; });
         QVERIFY2(made, made ? "" : sentence(made.error()).c_str());
     }
     void itTellsWhatItIs()
@@ -180,7 +187,8 @@ private slots:
         QStringList names;
         for (int i = 0; i < info.num_params; ++i)
             names << QLatin1String(host.parameter(i).name);
-        QCOMPARE(names.join(QLatin1Char(' ')), QStringLiteral("project recipe strikes rate start strength intensity gentle clock"));
+        QCOMPARE(names.join(QLatin1Char(' ')),
+                 QStringLiteral("project recipe strikes rate start strength intensity gentle clock"));
         QVERIFY(host.parameter(99).name == nullptr); // a host may ask for more than there is
     }
     void itsPixelsAreThoseOfARender()
@@ -275,14 +283,38 @@ private slots:
         QTest::addColumn<QString>("strikes");
         QTest::addColumn<QString>("rate");
         QTest::addColumn<QString>("says");
-        QTest::newRow("no file") << "gone.vember" << "" << "" << "gone.vember";
-        QTest::newRow("neither") << "" << "" << "" << "one of them";
-        QTest::newRow("kind") << "" << "4:bang" << "" << "4:bang";
-        QTest::newRow("frame") << "" << "-4:hit" << "" << "-4:hit";
-        QTest::newRow("strength") << "" << "4:hit:loud" << "" << "loud";
-        QTest::newRow("too many") << "" << "4:hit:1:1" << "" << "FRAME:KIND";
-        QTest::newRow("rate") << "" << "4:hit" << "0/0" << "rate";
-        QTest::newRow("list") << "" << "nowhere.csv" << "" << "nowhere.csv";
+        QTest::newRow("no file") << "gone.vember"
+                                 << ""
+                                 << ""
+                                 << "gone.vember";
+        QTest::newRow("neither") << ""
+                                 << ""
+                                 << ""
+                                 << "one of them";
+        QTest::newRow("kind") << ""
+                              << "4:bang"
+                              << ""
+                              << "4:bang";
+        QTest::newRow("frame") << ""
+                               << "-4:hit"
+                               << ""
+                               << "-4:hit";
+        QTest::newRow("strength") << ""
+                                  << "4:hit:loud"
+                                  << ""
+                                  << "loud";
+        QTest::newRow("too many") << ""
+                                  << "4:hit:1:1"
+                                  << ""
+                                  << "FRAME:KIND";
+        QTest::newRow("rate") << ""
+                              << "4:hit"
+                              << "0/0"
+                              << "rate";
+        QTest::newRow("list") << ""
+                              << "nowhere.csv"
+                              << ""
+                              << "nowhere.csv";
     }
     void whatIsWrongIsTold()
     {
@@ -309,12 +341,32 @@ private slots:
             const auto in = noise(w, h, 5);
             for (const double seconds : {0.0, 6 / 24.0, -3.0, 1e9, 1e300, std::nan(""), 5 / 24.0})
                 QCOMPARE(host.update(seconds, in).size(), in.size());
-            QVERIFY(host.update(std::nan(""), in) == in);
             host.end();
         }
     }
+    void picturesWithoutATimeAreCounted()
+    {
+        Host host, timed;
+        QVERIFY(host.begin(width, height) != nullptr && timed.begin(width, height) != nullptr);
+        host.set(0, project_);
+        host.set(4, std::string("3"));
+        timed.set(0, project_);
+        const auto in = picture(source_, 6);
+        const double none = -9.2e18 / 24; // as a host hands over what is no time
+        for (int i = 0; i < 6; ++i)
+            QVERIFY(host.update(none, in) == timed.update((3 + i) / 24.0, in));
+        host.end();
+        timed.end();
+    }
+    void ffmpegPlaysIt_data()
+    {
+        QTest::addColumn<QString>("format");
+        QTest::newRow("with alpha") << "rgba";
+        QTest::newRow("without; it copies rows then and loses their times") << "rgb24";
+    }
     void ffmpegPlaysIt()
     {
+        QFETCH(QString, format);
         const QString program = QStandardPaths::findExecutable(QStringLiteral("ffmpeg"));
         QVERIFY(!program.isEmpty());
         QProcess run;
@@ -323,14 +375,18 @@ private slots:
         run.setProcessEnvironment(environment);
         run.setWorkingDirectory(folder_.path());
         QDir(folder_.path()).mkdir(QStringLiteral("host"));
-        run.start(program, {QStringLiteral("-v"), QStringLiteral("error"), QStringLiteral("-framerate"), QStringLiteral("24"),
-                            QStringLiteral("-i"), QStringLiteral("in/f_%04d.png"), QStringLiteral("-vf"),
-                            QStringLiteral("format=rgba,frei0r=filter_name=vast_ember:filter_params=shaken.vember"),
-                            QStringLiteral("-start_number"), QStringLiteral("0"), QStringLiteral("host/h_%04d.png")});
+        run.start(program,
+                  {QStringLiteral("-v"), QStringLiteral("error"), QStringLiteral("-framerate"), QStringLiteral("24"),
+                   QStringLiteral("-i"), QStringLiteral("in/f_%04d.png"), QStringLiteral("-vf"),
+                   QStringLiteral("format=%1,format=rgba,frei0r=filter_name=vast_ember:filter_params=shaken.vember")
+                       .arg(format),
+                   QStringLiteral("-y"), QStringLiteral("-start_number"), QStringLiteral("0"),
+                   QStringLiteral("host/h_%04d.png")});
         QVERIFY(run.waitForFinished(120000));
         QVERIFY2(run.exitCode() == 0, run.readAllStandardError().constData());
         for (int frame = 0; frame < frames; ++frame)
-            QVERIFY2(picture(at("host/h_%04d.png"), frame) == picture(rendered_, frame), qPrintable(QString::number(frame)));
+            QVERIFY2(picture(at("host/h_%04d.png"), frame) == picture(rendered_, frame),
+                     qPrintable(QString::number(frame)));
     }
 };
 

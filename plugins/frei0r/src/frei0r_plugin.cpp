@@ -37,7 +37,8 @@ const std::array<Parameter, 9> parameters{{
     {{"rate", F0R_PARAM_STRING, "Frames a second where there is no project, such as 25 or 24000/1001 (24)"},
      &HostWishes::rate},
     {{"start", F0R_PARAM_STRING, "The film's frame at the host's time 0 (0)"}, &HostWishes::start},
-    {{"strength", F0R_PARAM_DOUBLE, "Of every strike: 0 none, 0.5 as it is, 1 twice that"}, nullptr,
+    {{"strength", F0R_PARAM_DOUBLE, "Of every strike: 0 none, 0.5 as it is, 1 twice that"},
+     nullptr,
      &HostWishes::strength},
     {{"intensity", F0R_PARAM_DOUBLE, "Share of the film's intensity, 0 to 1"}, nullptr, &HostWishes::intensity},
     {{"gentle", F0R_PARAM_BOOL, "The gentle version"}, nullptr, nullptr, &HostWishes::gentle},
@@ -70,17 +71,19 @@ public:
         if (parameter.text != nullptr)
             *static_cast<f0r_param_string*>(value) = (wishes_.*parameter.text).data();
         else
-            *static_cast<double*>(value) =
-                parameter.number != nullptr ? wishes_.*parameter.number : wishes_.*parameter.on ? 1 : 0;
+            *static_cast<double*>(value) = parameter.number != nullptr ? wishes_.*parameter.number
+                                           : wishes_.*parameter.on     ? 1
+                                                                       : 0;
     }
 
     /// `inMilliseconds`: what this host is known to mean, where nothing else is set.
     void update(double time, bool inMilliseconds, const std::uint32_t* in, std::uint32_t* out)
     {
+        const std::lock_guard lock(updating_); // a host may not ask for two frames at once, but some do
         const std::size_t row = std::size_t{4} * static_cast<std::size_t>(width_);
         const auto* from = reinterpret_cast<const std::uint8_t*>(in);
         auto* to = reinterpret_cast<std::uint8_t*>(out);
-        const ImagePtr made = struck(time, inMilliseconds, from);
+        const ImagePtr made = struck(time, inMilliseconds, in);
         for (int y = 0; y < height_; ++y) {
             const auto at = row * static_cast<std::size_t>(y);
             std::memcpy(to + at, made != nullptr ? made->row(y) : from + at, row);
@@ -89,7 +92,7 @@ public:
 
 private:
     /// Null where something is wrong, which is told.
-    ImagePtr struck(double time, bool inMilliseconds, const std::uint8_t* in)
+    ImagePtr struck(double time, bool inMilliseconds, const std::uint32_t* in)
     {
         const std::shared_ptr<const StruckFrames> film = filmNow();
         if (film == nullptr)
@@ -97,17 +100,34 @@ private:
         Result<Frame> frame = Error{};
         {
             const std::lock_guard lock(mutex_);
-            frame = frameAt(wishes_, film->project().rate, time, inMilliseconds);
+            frame = frameAt(wishes_, film->project().rate, time, inMilliseconds, untimed_);
+            untimed_ += isTime(time, inMilliseconds) ? 0 : 1;
         }
         if (!frame) {
             tell(sentence(frame.error()));
             return nullptr;
         }
-        auto picture = std::make_shared<Image>(width_, height_);
-        const std::size_t row = std::size_t{4} * static_cast<std::size_t>(width_);
-        for (int y = 0; y < height_; ++y)
-            std::memcpy(picture->row(y), in + row * static_cast<std::size_t>(y), row);
+        const std::shared_ptr<Image> picture = blankPicture();
+        const auto count = static_cast<std::size_t>(width_);
+        std::uint32_t all = ~0U; // bits that all pixels have
+        for (int y = 0; y < height_; ++y) {
+            const std::uint32_t* from = in + count * static_cast<std::size_t>(y);
+            std::memcpy(picture->row(y), from, 4 * count);
+            for (std::size_t x = 0; x < count; ++x)
+                all &= from[x];
+        }
+        std::array<std::uint8_t, 4> channels{};
+        std::memcpy(channels.data(), &all, channels.size());
+        picture->setOpaque(channels[3] == 255); // or it would be looked through once more
         return film->frame(picture, frame.value());
+    }
+
+    /// To copy the host's pixels into: the last one, once nobody holds it any more.
+    std::shared_ptr<Image> blankPicture()
+    {
+        if (blank_ == nullptr || blank_.use_count() > 1)
+            blank_ = std::make_shared<Image>(width_, height_);
+        return blank_;
     }
 
     /// The film for what is set now; null where that is wrong.
@@ -139,11 +159,14 @@ private:
 
     const int width_;
     const int height_;
-    std::mutex mutex_;
+    std::mutex updating_;
+    std::mutex mutex_; ///< of what is set
     HostWishes wishes_;
     std::optional<HostWishes> made_; ///< what `film_` was made of
     std::shared_ptr<const StruckFrames> film_;
+    std::shared_ptr<Image> blank_;
     std::string told_;
+    std::int64_t untimed_ = 0; ///< pictures that came without a time
 };
 
 Instance& instanceOf(f0r_instance_t instance)

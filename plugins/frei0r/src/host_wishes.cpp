@@ -44,7 +44,8 @@ Result<FrameRate> rateOf(const HostWishes& wishes)
     if (wishes.rate.empty())
         return FrameRate();
     const auto parts = split(wishes.rate, '/');
-    const auto num = wholeFrom(parts[0]), den = parts.size() == 2 ? wholeFrom(parts[1]) : std::optional<std::int64_t>(1);
+    const auto num = wholeFrom(parts[0]),
+               den = parts.size() == 2 ? wholeFrom(parts[1]) : std::optional<std::int64_t>(1);
     const auto rate = parts.size() <= 2 && num && den ? FrameRate::make(*num, *den) : std::nullopt;
     if (!rate)
         return Error{ErrorCode::badValue, Phrase("rate {}", wishes.rate),
@@ -52,7 +53,8 @@ Result<FrameRate> rateOf(const HostWishes& wishes)
     return *rate;
 }
 
-/// "FRAME", "FRAME:KIND" or "FRAME:KIND:STRENGTH", with spaces for colons, which some hosts take for theirs; a frame may be seconds, "2.5s", a strength a ratio or "80%".
+/// "FRAME", "FRAME:KIND" or "FRAME:KIND:STRENGTH", with spaces for colons, which some hosts take for theirs; a frame
+/// may be seconds, "2.5s", a strength a ratio or "80%".
 Result<ListedStrike> strikeOf(const std::string& text, FrameRate rate)
 {
     const Error wrong{ErrorCode::badValue, Phrase("strikes: {}", text),
@@ -176,19 +178,23 @@ Result<Project> filmOf(const HostWishes& wishes, int width, int height)
     return wishes.gentle ? gentled(*project) : std::move(*project);
 }
 
-Result<Frame> frameAt(const HostWishes& wishes, FrameRate rate, double time, bool inMilliseconds)
+bool isTime(double time, bool inMilliseconds)
+{
+    constexpr double longest = 1e7; // seconds, four months
+    return std::abs(time) <= longest * (inMilliseconds ? 1000 : 1);
+}
+
+Result<Frame> frameAt(const HostWishes& wishes, FrameRate rate, double time, bool inMilliseconds, std::int64_t untimed)
 {
     if (!wishes.clock.empty() && wishes.clock != "seconds" && wishes.clock != "milliseconds")
         return Error{ErrorCode::badValue, Phrase("clock {}", wishes.clock), "it should be seconds or milliseconds"};
-    const bool thousandths = wishes.clock.empty() ? inMilliseconds : wishes.clock == "milliseconds";
-    const double seconds = thousandths ? time / 1000 : time;
     const auto start = wishes.start.empty() ? std::optional<std::int64_t>(0) : wholeFrom(wishes.start);
     if (!start)
         return Error{ErrorCode::badValue, Phrase("start {}", wishes.start), "it should be the number of a frame"};
-    const double frames = rate.frames(seconds);
-    if (!(std::abs(frames) < static_cast<double>(longestFilm)))
-        return Error{ErrorCode::badValue, Phrase("time {}", time), "no film is that long"};
-    return Frame{*start + std::llround(frames)};
+    const bool thousandths = wishes.clock.empty() ? inMilliseconds : wishes.clock == "milliseconds";
+    if (!isTime(time, thousandths))
+        return Frame{*start + untimed};
+    return Frame{*start + std::llround(rate.frames(thousandths ? time / 1000 : time))};
 }
 
 } // namespace ember::frei0r
