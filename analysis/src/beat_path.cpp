@@ -36,8 +36,8 @@ double priceOf(std::span<const double> weights)
 struct Step {
     float gain = 0;
     std::int32_t from = -1; ///< the onset before; -1: it begins here
-    std::int8_t beats = 1;  ///< since then
-    std::int8_t fromBin = 0;
+    std::uint8_t beats = 1; ///< since then
+    std::uint8_t fromBin = 0;
 };
 
 class Paths {
@@ -104,7 +104,7 @@ private:
                                         changeCost * price_ * change * change;
                     if (gain > here[bin].gain)
                         here[bin] = {static_cast<float>(gain), static_cast<std::int32_t>(j),
-                                     static_cast<std::int8_t>(beats), static_cast<std::int8_t>(before)};
+                                     static_cast<std::uint8_t>(beats), static_cast<std::uint8_t>(before)};
                 }
             }
         }

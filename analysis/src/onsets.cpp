@@ -456,7 +456,7 @@ std::vector<Onset> OnsetFinder::at(double sensitivity) const
 
 std::vector<OnsetFinder::Tail> OnsetFinder::tails(double sensitivity) const
 {
-    constexpr double least = 1, farthest = 4; // seconds of decay that are listened to
+    constexpr double least = 2, farthest = 4; // seconds of decay that are listened to
     constexpr double same = 0.05;
     std::vector<Tail> found;
     const std::vector<Onset> events = at(sensitivity);

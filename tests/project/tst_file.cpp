@@ -295,7 +295,7 @@ private slots:
             QTest::addRow("%s -> %s", from, to) << QByteArray(from) << QByteArray(to) << QByteArray(place);
         };
         row("\"vember\": 1,", "", "vember");
-        row("\"vember\": 1", "\"vember\": 17", "version 17");
+        row("\"vember\": 1", "\"vember\": 18", "version 18");
         row("\"rate\": \"24/1\"", "\"rate\": \"24/1\", \"timecode\": \"an hour\"", "timecode");
         row("\"vember\": 1", "\"vember\": \"one\"", "version");
         row("\"width\": 640", "\"width\": 0", "frame.width");
