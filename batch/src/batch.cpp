@@ -21,7 +21,7 @@ struct Entry {
     std::unique_ptr<Command> (*make)();
 };
 
-constexpr std::array<Entry, 24> commandEntries{{
+constexpr std::array<Entry, 26> commandEntries{{
     {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
     {"info", "Describe a project as JSON", makeInfoCommand},
     {"poses", "List where the picture is at every frame", makePosesCommand},
@@ -42,6 +42,8 @@ constexpr std::array<Entry, 24> commandEntries{{
     {"cover", "Tell the cover a project needs, and where", makeCoverCommand},
     {"still", "Render one frame as a picture", makeStillCommand},
     {"render", "Render the film of a project", makeRenderCommand},
+    {"parts", "Write the job that renders a film in parts, on many machines", makePartsCommand},
+    {"join", "Join the parts of a film, without coding it again", makeJoinCommand},
     {"export", "Export the motion: tables, cameras, styles, timelines, sheets, recipes to be played",
      makeExportCommand},
     {"check", "Tell whether the film can be watched without harm", makeCheckCommand},

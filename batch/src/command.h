@@ -30,6 +30,8 @@ std::unique_ptr<Command> makeNewCommand();
 std::unique_ptr<Command> makeInfoCommand();
 std::unique_ptr<Command> makePosesCommand();
 std::unique_ptr<Command> makeRenderCommand();
+std::unique_ptr<Command> makePartsCommand();
+std::unique_ptr<Command> makeJoinCommand();
 std::unique_ptr<Command> makeRecipesCommand();
 std::unique_ptr<Command> makeSetCommand();
 std::unique_ptr<Command> makeImportCommand();

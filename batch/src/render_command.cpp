@@ -5,6 +5,7 @@
 
 #include "command.h"
 #include "ember/core/shown_text.h"
+#include "ember/film/film_parts.h"
 #include "ember/film/output_presets.h"
 #include "ember/film/render_film.h"
 #include "ember/project/file.h"
@@ -39,6 +40,12 @@ public:
                        "format holds it)")
             ->check(CLI::IsMember({"8", "16", "32"}));
         app.add_option("--preset", preset_, "One of your output presets: its size, quality, coder, depth and version");
+        app.add_option("--part", part_, "Only part K/N of the film, into the folder OUTPUT.parts; join makes the film")
+            ->check(CLI::Validator(
+                [](const std::string& text) {
+                    return partFrom(text) ? std::string() : "a part is K/N, from 1/N to N/N, not " + text;
+                },
+                "K/N"));
         app.add_option("--also", also_,
                        "Another film of the same pass: OUT[,size=WxH][,quality=Q][,coder=CODER][,depth=BITS]; as often "
                        "as wanted");
@@ -76,6 +83,9 @@ public:
         const auto format = filmFormatOf(output_);
         if (resume_ && (!format || !isSequence(*format)))
             return Error{ErrorCode::badValue, output_, "only numbered pictures can be gone on with; a film cannot"};
+        if (!part_.empty() && (!also_.empty() || resume_))
+            return Error{ErrorCode::badValue, "--part",
+                         "a part is of one film, and is rendered whole: without --also and --resume"};
         std::vector<RenderFile> files{file};
         for (const std::string& words : also_) {
             auto other = fileFrom(words, wholeFilm(project.value()).form);
@@ -84,7 +94,7 @@ public:
             files.push_back(std::move(other).value());
         }
         std::int64_t told = 0;
-        const auto made = renderFilms(project.value(), files, options, [&](const RenderProgress& p) {
+        const auto watch = [&](const RenderProgress& p) {
             const bool due =
                 streams.liveProgress || p.done == p.total || p.done - told >= std::max<std::int64_t>(1, p.total / 20);
             if (due) {
@@ -94,7 +104,16 @@ public:
                             << " s left" << (streams.liveProgress && p.done != p.total ? "   " : "\n") << std::flush;
             }
             return streams.stop == nullptr || !streams.stop->load();
-        });
+        };
+        if (const auto part = partFrom(part_)) {
+            const auto note = renderPart(project.value(), file, *part, options, watch);
+            if (!note)
+                return withForce(note.error());
+            if (!note->empty())
+                streams.err << note->said() << '\n';
+            return Done{};
+        }
+        const auto made = renderFilms(project.value(), files, options, watch);
         if (!made)
             return withForce(made.error());
         Status all = Done{};
@@ -210,6 +229,7 @@ private:
     std::string coder_;
     std::string depth_;
     std::string preset_;
+    std::string part_;
     std::vector<std::string> also_;
     int threads_ = 0;
     bool gentle_ = false;

@@ -100,16 +100,14 @@ Status FilmOutput::prepare(const Project& project, const ClipInfo& clips, const 
     settings.tags = form_.tags;
     settings.halfFloats =
         file_.form.depth ? *file_.form.depth != Depth::single : info.depth != Depth::single || info.halfFloats;
-    if (project.clock.start > 0)
-        settings.timecode = timecodeOf(options.first.index, project.clock, project.rate);
     settings.storedCodec = info.codec;
     settings.storedPixels = info.pixelFormat;
     settings.storedCompression = info.compression;
     settings.quality = file_.form.quality;
     settings.keepPictures = resumed_;
     settings.sounds = sound_.tracks();
-    settings.metadata = info.metadata;
-    settings.chapters = chaptersOf(project, info, options.first, options.last);
+    if (!options.whole || isSequence(*format))
+        tellWhole(settings, project, info, options.first, options.last);
     settings.overwrite = options.overwrite;
     settings.threads = options.threads;
     settings.firstNumber = options.first.index;
@@ -118,6 +116,14 @@ Status FilmOutput::prepare(const Project& project, const ClipInfo& clips, const 
         return writer.error();
     writer_ = std::move(writer).value();
     return Done{};
+}
+
+void tellWhole(FilmSettings& settings, const Project& project, const ClipInfo& info, Frame first, Frame last)
+{
+    if (project.clock.start > 0)
+        settings.timecode = timecodeOf(first.index, project.clock, project.rate);
+    settings.metadata = info.metadata;
+    settings.chapters = chaptersOf(project, info, first, last);
 }
 
 bool FilmOutput::has(Frame frame) const
@@ -150,6 +156,8 @@ Result<Phrase> FilmOutput::finish(const Phrase& damage)
 {
     if (error_)
         return *error_;
+    if (const Status heard = sound_.giveRest(*writer_); !heard)
+        return heard.error();
     if (const Status finished = writer_->finish(); !finished)
         return finished.error();
     if (kept_ > 0)

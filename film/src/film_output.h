@@ -44,4 +44,7 @@ private:
     std::optional<Error> error_;
 };
 
+/// What films say of themselves as a whole: timecode of the first frame, metadata and chapters.
+void tellWhole(FilmSettings& settings, const Project& project, const ClipInfo& info, Frame first, Frame last);
+
 } // namespace ember

@@ -27,8 +27,7 @@ std::optional<FilmTrack> copyOf(const Project& project, const ClipInfo& info, in
     const SoundTrack& about = clip.sounds[static_cast<std::size_t>(number)];
     if (!holdsSound(format, about.codec))
         return std::nullopt;
-    const double seconds = project.rate.seconds(static_cast<double>(options.last - options.first + 1));
-    return FilmTrack{about, clip.path, number, clip.originSeconds - project.sound.offset, seconds};
+    return FilmTrack{about, clip.path, number, clip.originSeconds - project.sound.offset};
 }
 
 } // namespace
@@ -36,15 +35,18 @@ std::optional<FilmTrack> copyOf(const Project& project, const ClipInfo& info, in
 Status SoundSupply::open(const Project& project, const ClipInfo& info, FilmFormat format, Coder coder,
                          const RenderOptions& options)
 {
-    if (isSequence(format) || format == FilmFormat::gif)
+    if (isSequence(format) || format == FilmFormat::gif || (options.whole && options.whole->first != options.first))
         return Done{};
+    const Frame last = options.whole ? options.whole->second : options.last;
+    seconds_ = project.rate.seconds(static_cast<double>(last - options.first + 1));
     const int count = project.sound.file.empty() ? std::max(1, static_cast<int>(info.sounds.size())) : 1;
     for (int i = 0; i < count; ++i) {
         // Strikes are heard in the first; the others are what they were.
         FilmSound sound{soundOf(project, info, i), i == 0 ? heardStrikes(project) : std::vector<HeardStrike>()};
         if (!sound.any())
             continue;
-        if (const auto copied = copyOf(project, info, i, sound, format, coder, options)) {
+        if (auto copied = copyOf(project, info, i, sound, format, coder, options)) {
+            copied->copySeconds = seconds_;
             sounds_.push_back({*copied, nullptr});
             continue;
         }

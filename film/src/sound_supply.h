@@ -15,12 +15,15 @@ namespace ember {
 class SoundSupply {
 public:
     /// Opens all sounds of a film; what is asked for and cannot be read is an error. `info`: what openFilm told.
+    /// Those of the whole film for its first part, none for others.
     Status open(const Project& project, const ClipInfo& info, FilmFormat format, Coder coder,
                 const RenderOptions& options);
     /// What the writer is to make of them.
     std::vector<FilmTrack> tracks() const;
     /// Up to `seconds` after the first frame.
     Status giveUntil(FilmWriter& writer, double seconds);
+    /// Of a part that has the sounds of the whole: what is behind its pictures.
+    Status giveRest(FilmWriter& writer) { return giveUntil(writer, seconds_); }
     /// What is worth telling of them: copies, and how loud strikes are (EBU R 128).
     std::vector<Phrase> told() const;
 
@@ -38,6 +41,7 @@ private:
     Phrase loudness() const;
 
     std::vector<Sound> sounds_;
+    double seconds_ = 0;                              ///< how long they are
     std::unique_ptr<ebur128_state, FreeMeter> meter_; ///< of the first, where strikes are heard
 };
 

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <cctype>
 #include <cerrno>
+#include <cmath>
 #include <cstring>
 #include <filesystem>
 #include <unistd.h>
@@ -170,6 +171,11 @@ const char* containerName(FilmFormat format)
     case FilmFormat::gif: return "gif";
     default: return "matroska";
     }
+}
+
+int keyPictureEvery(FrameRate rate)
+{
+    return static_cast<int>(std::lround(std::max(12.0, rate.perSecond())));
 }
 
 const AVCodec* soundEncoder(FilmFormat format)

@@ -159,6 +159,7 @@ private:
     std::int64_t last_ = std::numeric_limits<std::int64_t>::min(); ///< of the film's stream
     double begin_ = 0;                                             ///< second of the file that is the film's first
     double seconds_ = 0;
+    std::int64_t delay_ = 0; ///< ticks of the file that players take off again
 };
 
 Status CopiedSound::open(AVFormatContext& film, const FilmTrack& track)
@@ -183,6 +184,11 @@ Status CopiedSound::open(AVFormatContext& film, const FilmTrack& track)
         return Error{ErrorCode::failed, track.copyOf, av::words(code)};
     stream_->codecpar->codec_tag = 0; // another container has tags of its own
     stream_->time_base = own.time_base;
+    // See CodedSound: Matroska's times are those before what the decoder drops.
+    const bool matroska =
+        std::string_view(film.oformat->name) == "matroska" || std::string_view(film.oformat->name) == "webm";
+    if (matroska && own.codecpar->codec_id == AV_CODEC_ID_OPUS)
+        delay_ = av_rescale_q(own.codecpar->initial_padding, {1, own.codecpar->sample_rate}, own.time_base);
     describe(film, *stream_, track, first);
     return Done{};
 }
@@ -191,7 +197,7 @@ int CopiedSound::copyUntil(double seconds, const PutPacket& put)
 {
     const AVStream& own = *input_->stream(from_);
     const double tick = av_q2d(own.time_base);
-    const auto shift = static_cast<std::int64_t>(std::llround(begin_ / tick));
+    const auto shift = static_cast<std::int64_t>(std::llround(begin_ / tick)) - delay_;
     while (!ended_) {
         if (!waiting_) {
             if (av_read_frame(input_->format(), packet_.get()) < 0) {

@@ -1,74 +1,24 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <algorithm>
-#include <cerrno>
 #include <cmath>
-#include <cstdio>
-#include <cstring>
-#include <fcntl.h>
-#include <filesystem>
-#include <sys/stat.h>
-#include <unistd.h>
 
-#include "ember/files/output_guard.h"
-#include "ember/files/part_files.h"
 #include "picture_convert.h"
 #include "sound_streams.h"
 #include "stored_frame.h"
+#include "stream_file.h"
 #include "writers.h"
 
 namespace ember {
 
 namespace {
 
-/// A file being written through its descriptor; remembers the first thing that went wrong, and writes no more then.
-struct OutputFile {
-    int file = -1;
-    int trouble = 0;
-};
-
-int writeFile(void* opaque, std::uint8_t* data, int size)
-{
-    auto& out = *static_cast<OutputFile*>(opaque);
-    if (out.trouble == 0)
-        out.trouble = av::writeAll(out.file, data, static_cast<std::size_t>(size));
-    if (out.trouble != 0)
-        return AVERROR(out.trouble);
-    return size;
-}
-
-std::int64_t seekOutput(void* opaque, std::int64_t offset, int whence)
-{
-    auto& out = *static_cast<OutputFile*>(opaque);
-    if ((whence & AVSEEK_SIZE) != 0) {
-        struct stat status {};
-        return ::fstat(out.file, &status) == 0 ? status.st_size : AVERROR(errno);
-    }
-    const auto at = ::lseek(out.file, offset, whence & ~AVSEEK_FORCE);
-    return at < 0 ? AVERROR(errno) : at;
-}
-
-/// Whether any is not among those that every container has a place for.
-bool hasOwnKeys(const Metadata& metadata)
-{
-    constexpr std::array<std::string_view, 15> common{
-        "title",     "artist",      "album_artist", "album",  "composer", "date",          "comment", "genre",
-        "copyright", "description", "grouping",     "lyrics", "show",     "creation_time", "synopsis"};
-    return std::any_of(metadata.begin(), metadata.end(), [&](const auto& entry) {
-        return std::find(common.begin(), common.end(), entry.first) == common.end();
-    });
-}
-
 /// Films through libavformat.
 class StreamWriter final : public FilmWriter {
 public:
-    StreamWriter(std::string path, const FilmSettings& settings)
-        : path_(std::move(path)), part_(partName(path_)), settings_(settings), put_([this](AVPacket& packet) {
-              const int code = av_interleaved_write_frame(format_, &packet);
-              return code >= 0 && out_.trouble != 0 ? AVERROR(out_.trouble) : code;
-          })
+    StreamWriter(const std::string& path, const FilmSettings& settings)
+        : path_(path), settings_(settings), file_(path, settings)
     {
     }
-    ~StreamWriter() override;
 
     Status prepare();
     Status addFrame(const Image& image) override;
@@ -91,90 +41,29 @@ private:
     const AVFrame* storedOf(const Image& image) const;
     Status openVideo();
     Status openSounds();
-    void tellMetadata();
-    void tellChapters();
     /// A picture, or with null what is left of them.
     Status encode(const AVFrame* frame);
-    Status orError(int code) const;
-    Error error(int code) const;
 
     std::string path_;
-    std::string part_;
     FilmSettings settings_;
-    OutputFile out_;
-    AVIOContext* io_ = nullptr;
-    AVFormatContext* format_ = nullptr;
+    StreamFile file_;
     av::Codec video_;
     AVStream* videoStream_ = nullptr;
     std::vector<std::unique_ptr<SoundStream>> sounds_;
-    PutPacket put_;
     av::Scaler scaler_;
     av::FramePtr picture_{av_frame_alloc()};
     std::int64_t frames_ = 0;
-    bool begun_ = false; ///< and not ended
-    bool finished_ = false;
 };
-
-StreamWriter::~StreamWriter()
-{
-    if (begun_) { // what a format keeps of the film it lets go at its end only
-        out_.trouble = out_.trouble == 0 ? ECANCELED : out_.trouble;
-        av_write_trailer(format_);
-    }
-    if (format_ != nullptr)
-        avformat_free_context(format_);
-    if (io_ != nullptr) {
-        av_freep(&io_->buffer);
-        avio_context_free(&io_);
-    }
-    if (out_.file >= 0)
-        ::close(out_.file);
-    if (!finished_ && !part_.empty())
-        ::unlink(part_.c_str());
-}
-
-Error StreamWriter::error(int code) const
-{
-    if (out_.trouble != 0)
-        return {ErrorCode::unwritable, path_, std::strerror(out_.trouble)};
-    return {ErrorCode::failed, path_, av::words(code)};
-}
 
 Status StreamWriter::prepare()
 {
-    if (!settings_.overwrite && somethingAt(path_)) {
-        part_.clear();
-        return Error{ErrorCode::exists, path_, "say that it may be replaced, or choose another name"};
-    }
-    removeLeftParts(path_);
-    out_.file = ::open(part_.c_str(), O_RDWR | O_CREAT | O_TRUNC | O_CLOEXEC, 0666);
-    if (out_.file < 0)
-        return Error{ErrorCode::unwritable, path_, std::strerror(errno)};
-    constexpr int bufferSize = 1 << 18;
-    io_ = avio_alloc_context(static_cast<unsigned char*>(av_malloc(bufferSize)), bufferSize, 1, &out_, nullptr,
-                             writeFile, seekOutput);
-    avformat_alloc_output_context2(&format_, nullptr, containerName(settings_.format), nullptr);
-    format_->pb = io_;
-    // The same film is the same bytes: no times, no ids by chance, no versions.
-    format_->flags |= AVFMT_FLAG_CUSTOM_IO | AVFMT_FLAG_BITEXACT;
+    if (auto opened = file_.open(); !opened)
+        return opened;
     if (auto opened = openVideo(); !opened)
         return opened;
     if (auto opened = openSounds(); !opened)
         return opened;
-    tellMetadata();
-    tellChapters();
-    if (!settings_.timecode.empty() && settings_.format != FilmFormat::webm && settings_.format != FilmFormat::gif)
-        av_dict_set(settings_.format == FilmFormat::mkv ? &format_->metadata : &videoStream_->metadata, "timecode",
-                    settings_.timecode.c_str(), 0);
-    AVDictionary* options = nullptr;
-    if (hasOwnKeys(settings_.metadata)) // else MP4 and MOV keep only those they have boxes for
-        av_dict_set(&options, "movflags", "use_metadata_tags", 0);
-    const int code = avformat_write_header(format_, &options);
-    av_dict_free(&options);
-    if (code < 0)
-        return error(code);
-    begun_ = true;
-    return Done{};
+    return file_.begin(*videoStream_);
 }
 
 namespace {
@@ -399,9 +288,8 @@ Status StreamWriter::openVideo()
     video_->framerate = {static_cast<int>(settings_.rate.num()), static_cast<int>(settings_.rate.den())};
     video_->sample_aspect_ratio = {1, 1};
     video_->thread_count = settings_.threads;
-    // A key picture a second: films of ours are cut, shaken and jumped about in again.
-    video_->gop_size = static_cast<int>(std::lround(std::max(12.0, settings_.rate.perSecond())));
-    if ((format_->oformat->flags & AVFMT_GLOBALHEADER) != 0)
+    video_->gop_size = keyPictureEvery(settings_.rate);
+    if ((file_.format().oformat->flags & AVFMT_GLOBALHEADER) != 0)
         video_->flags |= AV_CODEC_FLAG_GLOBAL_HEADER;
     video_->pix_fmt = coding.pixels;
     tellColour();
@@ -411,8 +299,8 @@ Status StreamWriter::openVideo()
     const int code = avcodec_open2(video_.get(), encoder, &options);
     av_dict_free(&options);
     if (code < 0)
-        return error(code);
-    videoStream_ = avformat_new_stream(format_, nullptr);
+        return file_.error(code);
+    videoStream_ = avformat_new_stream(&file_.format(), nullptr);
     avcodec_parameters_from_context(videoStream_->codecpar, video_.get());
     videoStream_->time_base = video_->time_base;
     videoStream_->avg_frame_rate = video_->framerate;
@@ -446,8 +334,8 @@ Status StreamWriter::openSounds()
     if (soundEncoder(settings_.format) == nullptr)
         return Done{};
     for (const FilmTrack& track : settings_.sounds) {
-        auto sound =
-            track.copyOf.empty() ? openCodedSound(*format_, settings_.format, track) : openCopiedSound(*format_, track);
+        auto sound = track.copyOf.empty() ? openCodedSound(file_.format(), settings_.format, track)
+                                          : openCopiedSound(file_.format(), track);
         if (!sound) {
             Error error = sound.error();
             if (error.subject.empty())
@@ -459,51 +347,14 @@ Status StreamWriter::openSounds()
     return Done{};
 }
 
-void StreamWriter::tellMetadata()
-{
-    for (const auto& [key, value] : settings_.metadata)
-        av_dict_set(&format_->metadata, key.c_str(), value.c_str(), 0);
-}
-
-void StreamWriter::tellChapters()
-{
-    const auto count = settings_.chapters.size();
-    if (count == 0 || settings_.format == FilmFormat::webm || settings_.format == FilmFormat::gif)
-        return;
-    // The library frees them with everything else.
-    format_->chapters = static_cast<AVChapter**>(av_calloc(count, sizeof(AVChapter*)));
-    for (const Chapter& chapter : settings_.chapters) {
-        auto* one = format_->chapters == nullptr ? nullptr : static_cast<AVChapter*>(av_mallocz(sizeof(AVChapter)));
-        if (one == nullptr)
-            return;
-        one->id = format_->nb_chapters + 1;
-        one->time_base = {1, 1'000'000};
-        one->start = std::llround(chapter.begin * 1e6);
-        one->end = std::llround(chapter.end * 1e6);
-        // MP4 and MOV have no chapter without a name: it is called by its number.
-        const bool named = !chapter.title.empty() || settings_.format != FilmFormat::mkv;
-        if (named)
-            av_dict_set(&one->metadata, "title",
-                        chapter.title.empty() ? std::to_string(one->id).c_str() : chapter.title.c_str(), 0);
-        format_->chapters[format_->nb_chapters++] = one;
-    }
-}
-
-Status StreamWriter::orError(int code) const
-{
-    if (code < 0)
-        return error(code);
-    return Done{};
-}
-
 Status StreamWriter::encode(const AVFrame* frame)
 {
-    if (const int code = encodeInto(*video_, *videoStream_, frame, put_); code < 0)
-        return error(code);
+    if (const int code = encodeInto(*video_, *videoStream_, frame, file_.put()); code < 0)
+        return file_.error(code);
     const double seconds = settings_.rate.seconds(static_cast<double>(frames_));
     for (const auto& sound : sounds_)
-        if (const int code = sound->advance(seconds, put_); code < 0)
-            return error(code);
+        if (const int code = sound->advance(seconds, file_.put()); code < 0)
+            return file_.error(code);
     return Done{};
 }
 
@@ -559,7 +410,7 @@ Status StreamWriter::addFrame(const Image& image)
 
 Status StreamWriter::addSound(const SoundBuffer& sound, std::size_t track)
 {
-    return track < sounds_.size() ? orError(sounds_[track]->add(sound, put_)) : Status(Done{});
+    return track < sounds_.size() ? file_.orError(sounds_[track]->add(sound, file_.put())) : Status(Done{});
 }
 
 Status StreamWriter::finish()
@@ -567,20 +418,9 @@ Status StreamWriter::finish()
     if (auto status = encode(nullptr); !status)
         return status;
     for (const auto& sound : sounds_)
-        if (auto status = orError(sound->finish(put_)); !status)
+        if (auto status = file_.orError(sound->finish(file_.put())); !status)
             return status;
-    begun_ = false;
-    const int code = av_write_trailer(format_);
-    avio_flush(io_);
-    if (code < 0 || out_.trouble != 0)
-        return error(code);
-    const int file = std::exchange(out_.file, -1);
-    if (::fsync(file) != 0 || ::close(file) != 0 || std::rename(part_.c_str(), path_.c_str()) != 0) {
-        out_.trouble = errno;
-        return error(0);
-    }
-    finished_ = true;
-    return Done{};
+    return file_.finish();
 }
 
 } // namespace

@@ -11,6 +11,8 @@ Result<std::unique_ptr<FilmWriter>> createPictureWriter(const std::string& path,
 
 /// What FFmpeg calls the container of a film.
 const char* containerName(FilmFormat format);
+/// Frames from one key picture to the next: a second, for films of ours are cut, shaken and jumped about in again.
+int keyPictureEvery(FrameRate rate);
 /// The coder of a format's sound; null where it has none.
 const AVCodec* soundEncoder(FilmFormat format);
 

@@ -39,6 +39,9 @@ struct RenderOptions {
     bool resume = false; ///< of a sequence: pictures that are there already are kept, and those made stay when it ends
     bool strict = false; ///< a clip that is not as it was, or a damaged picture, is an error and not only told
     std::string projectPath = {}; ///< the project's own file, which is never written over
+    /// Where the files are a part of a film, the frames of the whole, first and last: one that begins with the first
+    /// has the sounds of the whole, others none, and what is said of the film as a whole is left to joinParts().
+    std::optional<std::pair<Frame, Frame>> whole = std::nullopt;
 };
 
 struct RenderProgress {
