@@ -8,7 +8,6 @@
 #include "ember/film/capture_clip.h"
 #include "ember/project/file.h"
 #include "ember/project/motion_library.h"
-#include "media_source.h"
 
 namespace ember {
 

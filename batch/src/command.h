@@ -10,6 +10,7 @@
 
 #include "ember/batch/batch.h"
 #include "ember/core/error.h"
+#include "ember/core/progress.h"
 #include "ember/core/project.h"
 #include "ember/files/file_lock.h"
 #include "ember/project/recipe_book.h"
@@ -52,6 +53,9 @@ std::unique_ptr<Command> makeExportCommand();
 std::unique_ptr<Command> makeCheckCommand();
 std::unique_ptr<Command> makeSendCommand();
 std::unique_ptr<Command> makeServeCommand();
+
+/// Percents on stderr where somebody looks at it; ends the work when the streams are to stop.
+Progress progressOn(const BatchStreams& streams);
 
 /// What is said of an output that stands there already.
 inline constexpr const char* forceReplaces = "--force replaces it";

@@ -6,7 +6,6 @@
 #include "ember/exchange/csv.h"
 #include "ember/film/conform.h"
 #include "ember/project/file.h"
-#include "media_source.h"
 
 namespace ember {
 

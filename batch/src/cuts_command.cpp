@@ -7,7 +7,6 @@
 
 #include "command.h"
 #include "ember/film/find_strikes.h"
-#include "media_source.h"
 
 namespace ember {
 

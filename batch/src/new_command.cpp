@@ -12,7 +12,6 @@
 #include "ember/project/edits.h"
 #include "ember/project/file.h"
 #include "ember/project/shot_edits.h"
-#include "media_source.h"
 
 namespace ember {
 

@@ -2,11 +2,10 @@
 #include <cstdio>
 #include <ostream>
 
-#include "ember/film/import_strikes.h"
+#include "ember/film/media_source.h"
 #include "ember/json/json.h"
 
 #include "command.h"
-#include "media_source.h"
 
 namespace ember {
 
@@ -83,24 +82,16 @@ public:
 
     Status run(const BatchStreams& streams) override
     {
-        auto media = openMedia(media_);
-        if (!media)
-            return media.error();
         FindOptions options;
         options.from = *findFromFromName(from_);
         options.band = *bandFromName(band_);
         options.sensitivity = sensitivity_;
         options.beats = kind_ != "onset";
         options.tails = tails_;
-        if (options.from == FindFrom::picture && !media->clip)
-            return Error{ErrorCode::noPicture, media_, "it has sound only; leave out --from picture"};
-        if (options.from == FindFrom::sound && !media->sound)
-            return Error{ErrorCode::notMedia, media_, "it has no sound; leave out --from sound"};
-        const FrameRate rate = !rate_.empty() ? *rateFrom(rate_) : media->clip ? media->clip->info().rate : FrameRate();
-        const auto found = find(media.value(), rate, options, progressOn(streams));
+        auto found = spotIn(media_, rateFrom(rate_), options, progressOn(streams));
         if (!found)
             return found.error();
-        std::vector<Candidate> candidates = found->candidates;
+        std::vector<Candidate>& candidates = found.value();
         if (kind_ == "beat")
             std::erase_if(candidates, [](const Candidate& c) { return c.kind != StrikeKind::beat; });
         if (format_ == "json")
@@ -115,32 +106,6 @@ public:
     }
 
 private:
-    static Result<Found> find(const MediaSource& media, FrameRate rate, const FindOptions& options, const Progress& go)
-    {
-        std::optional<SoundTrace> sound;
-        std::optional<PictureTrace> picture;
-        std::int64_t length = INT64_MAX; // frames
-        if (media.clip) {
-            const ClipInfo& info = media.clip->info();
-            length = std::max(std::llround(rate.frames(info.rate.seconds(static_cast<double>(info.length)))), 1LL);
-        }
-        if (media.sound && options.from != FindFrom::picture) {
-            auto heard = listenTo(*media.sound, 0, go);
-            if (!heard)
-                return heard.error();
-            sound = std::move(heard).value();
-        }
-        if (media.clip && options.from != FindFrom::sound) {
-            auto seen = watchClip(*media.clip, rate, length, go);
-            if (!seen)
-                return seen.error();
-            picture = std::move(seen).value();
-        }
-        Found found = findStrikes(sound ? &*sound : nullptr, picture ? &*picture : nullptr, 0, rate, options);
-        std::erase_if(found.candidates, [length](const Candidate& c) { return c.frame.index >= length; });
-        return found;
-    }
-
     std::string media_;
     std::string from_ = "both";
     std::string kind_ = "all";
@@ -151,12 +116,6 @@ private:
     std::string format_ = "csv";
 };
 
-/// A score's tempo map, where MEDIA is one.
-bool isScore(const std::string& path)
-{
-    return listFormatOf(path) == ListFormat::midi;
-}
-
 class TempoCommand final : public Command {
 public:
     void declare(CLI::App& app) override
@@ -166,7 +125,7 @@ public:
 
     Status run(const BatchStreams& streams) override
     {
-        const auto tempo = isScore(media_) ? ofScore() : ofSound(streams);
+        const auto tempo = tempoIn(media_, progressOn(streams));
         if (!tempo)
             return tempo.error();
         Json json{{"bpm", nullptr}, {"first_beat_seconds", nullptr}, {"confidence", 0.0}, {"beats", Json::array()}};
@@ -181,35 +140,11 @@ public:
     }
 
 private:
-    Result<std::optional<Tempo>> ofSound(const BatchStreams& streams) const
-    {
-        const auto media = openMedia(media_);
-        if (!media)
-            return media.error();
-        if (!media->sound)
-            return Error{ErrorCode::notMedia, media_, "it has no sound"};
-        const auto trace = listenTo(*media->sound, 0, progressOn(streams));
-        if (!trace)
-            return trace.error();
-        const OnsetFinder finder(trace.value(), Band::all, 0.05);
-        return finder.tempo() != nullptr ? std::optional(*finder.tempo()) : std::nullopt;
-    }
-    Result<std::optional<Tempo>> ofScore() const
-    {
-        const auto score = readScoreBeats(media_);
-        if (!score)
-            return score.error();
-        if (!score.value())
-            return std::optional<Tempo>();
-        const ScoreBeats& beats = *score.value();
-        return std::optional(Tempo{beats.grid, beats.grid.from(beats.seconds), 1});
-    }
     static void fill(Json& json, const Tempo& tempo)
     {
         const BeatGrid& grid = tempo.grid;
         const std::int64_t last = std::max<std::int64_t>(tempo.beats - 1, 0);
-        const double mean = last > 0 ? 60 * static_cast<double>(last) / (grid.at(last) - grid.at(0)) : grid.bpm;
-        json["bpm"] = rounded(grid.pins.empty() ? grid.bpm : mean, 3);
+        json["bpm"] = rounded(meanBpm(tempo), 3);
         json["first_beat_seconds"] = rounded(grid.firstBeat, 4);
         json["confidence"] = rounded(tempo.confidence, 3);
         for (std::int64_t i = 0; i < tempo.beats; ++i)
