@@ -3868,6 +3868,114 @@
         <source>should be a list of up to {} pairs: a beat&apos;s number and its seconds</source>
         <translation>soll eine Liste von höchstens {} Paaren sein: Nummer eines Beats und seine Sekunden</translation>
     </message>
+    <message>
+        <source>Part {} of {} is there already and was kept.</source>
+        <translation>Teil {} von {} ist schon da und wurde behalten.</translation>
+    </message>
+    <message>
+        <source>The joining</source>
+        <translation>Das Zusammenfügen</translation>
+    </message>
+    <message>
+        <source>a picture has no time</source>
+        <translation>ein Bild hat keine Zeit</translation>
+    </message>
+    <message>
+        <source>it has no pictures</source>
+        <translation>es hat keine Bilder</translation>
+    </message>
+    <message>
+        <source>it has no sound to find anything in</source>
+        <translation>es hat keinen Ton, in dem etwas zu finden wäre</translation>
+    </message>
+    <message>
+        <source>it has sound only, and no picture to find anything in</source>
+        <translation>es hat nur Ton und kein Bild, in dem etwas zu finden wäre</translation>
+    </message>
+    <message>
+        <source>it is a part of another film, or of other frames</source>
+        <translation>es ist ein Teil eines anderen Films oder anderer Bilder</translation>
+    </message>
+    <message>
+        <source>it should have {} pictures, and has {}</source>
+        <translation>es sollte {} Bilder haben und hat {}</translation>
+    </message>
+    <message>
+        <source>its pictures are coded otherwise than those of the first part</source>
+        <translation>seine Bilder sind anders kodiert als die des ersten Teils</translation>
+    </message>
+    <message>
+        <source>its pictures are not in order</source>
+        <translation>seine Bilder sind nicht in der richtigen Reihenfolge</translation>
+    </message>
+    <message>
+        <source>its {} frames can be rendered in {} parts at most, not in {}</source>
+        <translation>seine {} Bilder lassen sich in höchstens {} Teilen rendern, nicht in {}</translation>
+    </message>
+    <message>
+        <source>the parts end before the film does</source>
+        <translation>die Teile enden vor dem Film</translation>
+    </message>
+    <message>
+        <source>there are no parts of the film</source>
+        <translation>es gibt keine Teile des Films</translation>
+    </message>
+    <message>
+        <source>what is known of a part</source>
+        <translation>was von einem Teil bekannt ist</translation>
+    </message>
+    <message>
+        <source>Frames {} to {}</source>
+        <translation>Bilder {} bis {}</translation>
+    </message>
+    <message>
+        <source>the film has frames 0 to {}</source>
+        <translation>der Film hat die Bilder 0 bis {}</translation>
+    </message>
+    <message>
+        <source>{} frames of {} parts are joined.</source>
+        <translation>{} Bilder aus {} Teilen sind zusammengefügt.</translation>
+    </message>
+    <message>
+        <source>{} pictures of {} parts are in their place.</source>
+        <translation>{} Bilder aus {} Teilen sind an ihrem Platz.</translation>
+    </message>
+    <message>
+        <source>The size</source>
+        <translation>Die Größe</translation>
+    </message>
+    <message>
+        <source>it was rendered from another state of the project than the first part; render it again</source>
+        <translation>es wurde aus einem anderen Stand des Projekts gerendert als der erste Teil; neu rendern</translation>
+    </message>
+    <message>
+        <source>it was rendered with other settings than the first part; render it again</source>
+        <translation>es wurde mit anderen Einstellungen gerendert als der erste Teil; neu rendern</translation>
+    </message>
+    <message>
+        <source>it is not as it was when it was rendered; render it again</source>
+        <translation>es ist nicht mehr, wie es gerendert wurde; neu rendern</translation>
+    </message>
+    <message>
+        <source>its parts are of another project, or this one or its clips have changed since; render them again</source>
+        <translation>seine Teile gehören zu einem anderen Projekt, oder dieses oder seine Clips haben sich seitdem geändert; neu rendern</translation>
+    </message>
+    <message>
+        <source>the pictures of a GIF hang together; render films or numbered pictures in parts</source>
+        <translation>die Bilder eines GIF hängen zusammen; in Teilen lassen sich Filme und nummerierte Bilder rendern</translation>
+    </message>
+    <message>
+        <source>the film is there twice: in {} parts and in {}; delete those that are not wanted</source>
+        <translation>der Film ist zweimal da: in {} Teilen und in {}; löschen Sie die überflüssigen</translation>
+    </message>
+    <message>
+        <source>part {} of {} is missing; render it, then join again</source>
+        <translation>Teil {} von {} fehlt; rendern Sie ihn und fügen Sie dann zusammen</translation>
+    </message>
+    <message>
+        <source>{} of {} parts are missing: {}; render them, then join again</source>
+        <translation>{} von {} Teilen fehlen: {}; rendern Sie sie und fügen Sie dann zusammen</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
