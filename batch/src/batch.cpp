@@ -21,7 +21,7 @@ struct Entry {
     std::unique_ptr<Command> (*make)();
 };
 
-constexpr std::array<Entry, 26> commandEntries{{
+constexpr std::array<Entry, 27> commandEntries{{
     {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
     {"info", "Describe a project as JSON", makeInfoCommand},
     {"poses", "List where the picture is at every frame", makePosesCommand},
@@ -34,6 +34,7 @@ constexpr std::array<Entry, 26> commandEntries{{
     {"drop", "Let bodies fall and collide, and list their impacts as JSON Lines", makeDropCommand},
     {"capture", "Read the motion of a camera from its clip", makeCaptureCommand},
     {"motions", "List the motions of real cameras", makeMotionsCommand},
+    {"apply", "Treat many clips as one project is", makeApplyCommand},
     {"frame", "Give a project another frame size or rate, the strikes where their events are", makeFrameCommand},
     {"conform", "Put a new edit of its film into a project, the strikes where their events are now",
      makeConformCommand},

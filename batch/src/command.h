@@ -31,6 +31,7 @@ std::unique_ptr<Command> makeNewCommand();
 std::unique_ptr<Command> makeInfoCommand();
 std::unique_ptr<Command> makePosesCommand();
 std::unique_ptr<Command> makeRenderCommand();
+std::unique_ptr<Command> makeApplyCommand();
 std::unique_ptr<Command> makePartsCommand();
 std::unique_ptr<Command> makeJoinCommand();
 std::unique_ptr<Command> makeRecipesCommand();

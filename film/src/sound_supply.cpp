@@ -116,6 +116,15 @@ Status SoundSupply::giveUntil(FilmWriter& writer, double seconds)
         if (Status added = writer.addSound(part, i); !added)
             return added;
     }
+    given_ = seconds;
+    return Done{};
+}
+
+Status SoundSupply::giveRest(FilmWriter& writer)
+{
+    while (given_ < seconds_) // a second at a time: it may be hours
+        if (Status gave = giveUntil(writer, std::min(given_ + 1, seconds_)); !gave)
+            return gave;
     return Done{};
 }
 

@@ -23,7 +23,7 @@ public:
     /// Up to `seconds` after the first frame.
     Status giveUntil(FilmWriter& writer, double seconds);
     /// Of a part that has the sounds of the whole: what is behind its pictures.
-    Status giveRest(FilmWriter& writer) { return giveUntil(writer, seconds_); }
+    Status giveRest(FilmWriter& writer);
     /// What is worth telling of them: copies, and how loud strikes are (EBU R 128).
     std::vector<Phrase> told() const;
 
@@ -42,6 +42,7 @@ private:
 
     std::vector<Sound> sounds_;
     double seconds_ = 0;                              ///< how long they are
+    double given_ = 0;                                ///< of them
     std::unique_ptr<ebur128_state, FreeMeter> meter_; ///< of the first, where strikes are heard
 };
 
