@@ -32,7 +32,7 @@ public:
         for (const std::string& file : filesOfClip(clip_))
             guard.protect(file, "the clip that is read");
         if (!output_.empty())
-            if (const Status may = guard.mayWrite(output_, force_, forceReplaces); !may)
+            if (Status may = guard.mayWrite(output_, force_, forceReplaces); !may)
                 return may;
         auto clip = ClipReader::open(clip_);
         if (!clip)

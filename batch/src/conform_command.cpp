@@ -26,7 +26,7 @@ public:
         const auto loaded = loadProject(project_);
         if (!loaded)
             return loaded.error();
-        if (const Status may = mayBeEdited(loaded.value(), project_, out_, force_, {clip_}); !may)
+        if (Status may = mayBeEdited(loaded.value(), project_, out_, force_, {clip_}); !may)
             return may;
         const auto conformed = conform(loaded.value(), clip_, progressOn(streams));
         if (!conformed)

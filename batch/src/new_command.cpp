@@ -48,7 +48,7 @@ public:
         for (const std::string& clip : then_)
             protectClip(inputs, clip);
         protectClip(inputs, clip_);
-        if (const Status may = inputs.mayWrite(output_, force_, forceReplaces); !may)
+        if (Status may = inputs.mayWrite(output_, force_, forceReplaces); !may)
             return may;
         ClipOptions options;
         options.sequenceRate = rateFrom(rate_).value_or(FrameRate());
@@ -77,7 +77,7 @@ public:
             if (seed_)
                 project.strike(id)->seed = seed++;
         }
-        if (const Status may = guardOf(project).mayWrite(output_, force_, forceReplaces); !may) // a timeline's clips
+        if (Status may = guardOf(project).mayWrite(output_, force_, forceReplaces); !may) // a timeline's clips
             return may;
         return saveProject(project, output_);
     }

@@ -5,6 +5,7 @@
 #include <cmath>
 #include <cstring>
 #include <limits>
+#include <optional>
 
 #include "stream_file.h"
 #include "writers.h"
@@ -117,15 +118,19 @@ public:
             return ready;
         if (!more.value())
             return Error{ErrorCode::noPicture, pieces_.front().path, "it has no pictures"};
+        std::optional<PieceReader> piece(std::move(first).value());
         for (std::size_t i = 0; i < pieces_.size(); ++i) {
-            auto piece = i == 0 ? std::move(first) : PieceReader::open(pieces_[i], settings_.format, settings_.rate);
-            if (!piece)
-                return piece.error();
-            if (i > 0 && !codedAlike(*pictures_->codecpar, *piece.value().stream().codecpar))
-                return otherwise(pieces_[i].path);
+            if (!piece) {
+                auto next = PieceReader::open(pieces_[i], settings_.format, settings_.rate);
+                if (!next)
+                    return next.error();
+                piece.emplace(std::move(next).value());
+                if (!codedAlike(*pictures_->codecpar, *piece->stream().codecpar))
+                    return otherwise(pieces_[i].path);
+            }
             for (bool pending = i == 0;; pending = false) {
                 if (!pending)
-                    more = piece.value().next(*packet);
+                    more = piece->next(*packet);
                 if (!more)
                     return more.error();
                 if (!more.value())
@@ -135,6 +140,7 @@ public:
                 if (!goesOn(progress, static_cast<double>(done_) / static_cast<double>(total_)))
                     return Error{ErrorCode::cancelled, "The joining", ""};
             }
+            piece.reset();
             begun_ += pieces_[i].frames;
         }
         for (const auto& sound : sounds_)

@@ -38,7 +38,7 @@ void bindErrors(py::module_& module)
             bases.append(base);
         bases.append(py::reinterpret_borrow<py::object>(one.also));
         const std::string name = std::string("vast_ember.") + one.name;
-        const py::object type = py::reinterpret_steal<py::object>(
+        py::object type = py::reinterpret_steal<py::object>(
             PyErr_NewExceptionWithDoc(name.c_str(), one.about, py::tuple(bases).ptr(), nullptr));
         module.attr(one.name) = type;
         for (const ErrorCode code : one.codes)
@@ -56,14 +56,15 @@ void bindErrors(py::module_& module)
          base);
     make({"ValueRangeError", PyExc_ValueError, "A value, key or array that cannot be used.", {badValue}}, base);
     make({"CancelledError", PyExc_RuntimeError, "Work that was stopped on request.", {cancelled}}, base);
-    py::register_exception_translator([](std::exception_ptr thrown) {
-        try {
-            if (thrown)
-                std::rethrow_exception(thrown);
-        } catch (const Failure& failure) {
-            PyErr_SetString(exceptions()[failure.error.code].ptr(), sentence(failure.error).c_str());
-        }
-    });
+    py::register_exception_translator(
+        [](std::exception_ptr thrown) { // NOLINT(performance-unnecessary-value-param): the library asks for it so
+            try {
+                if (thrown)
+                    std::rethrow_exception(thrown);
+            } catch (const Failure& failure) {
+                PyErr_SetString(exceptions()[failure.error.code].ptr(), sentence(failure.error).c_str());
+            }
+        });
 }
 
 bool ScriptProgress::operator()(double share)
