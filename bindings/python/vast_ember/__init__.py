@@ -23,6 +23,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator, Mapping, MutableMapping
 from fractions import Fraction
+from operator import index
 from os import PathLike, fspath
 from typing import Any, NamedTuple, Optional, Union
 
@@ -64,6 +65,10 @@ def _ratio(rate: Rate) -> tuple[int, int]:
     except (ValueError, ZeroDivisionError) as wrong:
         raise ValueRangeError(f"{rate!r} is no frame rate; 24 or \"24000/1001\" is one") from wrong
     return exact.numerator, exact.denominator
+
+
+def _last(frame: Optional[int]) -> Optional[int]:
+    return None if frame is None else index(frame)
 
 
 class _Part(MutableMapping[str, str]):
@@ -197,7 +202,7 @@ class Project(MutableMapping[str, str]):
 
         width, height: pixels, 1 to 16384; rate: frames a second, 1 to 1000, exact ("24000/1001").
         """
-        return cls(_engine.Project.blank(width, height, _ratio(rate), length))
+        return cls(_engine.Project.blank(index(width), index(height), _ratio(rate), index(length)))
 
     # Values
 
@@ -276,7 +281,7 @@ class Project(MutableMapping[str, str]):
         >>> film.add_strike(3, "blast", direction=90, name="Ladle bursts")
         <strike 1: blast on frame 3>
         """
-        strike = Strike(self, self._engine.add_strike(frame, kind, strength))
+        strike = Strike(self, self._engine.add_strike(index(frame), kind, float(strength)))
         if values:
             try:
                 strike.set(values)
@@ -306,11 +311,11 @@ class Project(MutableMapping[str, str]):
         Returns float64 of shape ((last - first + 1) * per_frame, 7), columns X, Y (pixels), ZOOM (ratio), ROLL, PAN, TILT
         (degrees), INTENSITY (ratio); per_frame: 1 to 1000 evenly spaced instants a frame.
         """
-        return self._engine.poses(first, last, per_frame)
+        return self._engine.poses(index(first), _last(last), index(per_frame))
 
     def poses_at(self, times: Any) -> np.ndarray:
         """The same at instants of your own, in frames: shape (len(times), 7)."""
-        return self._engine.poses_at(times)
+        return self._engine.poses_at(np.asarray(times, dtype=np.float64))
 
     # Pictures
 
@@ -320,12 +325,12 @@ class Project(MutableMapping[str, str]):
         uint8 or uint16 codes of the film's space, or float32 light with alpha multiplied in, whichever holds what the clip
         stores. width, height: 0 for the project's. The clip is opened each time: see frames() for many.
         """
-        return self._engine.frame(number, width, height)
+        return self._engine.frame(index(number), index(width), index(height))
 
     def frames(self, first: int = 0, last: Optional[int] = None, *, width: int = 0, height: int = 0,
                threads: int = 0) -> Iterator[np.ndarray]:
         """Frames first to last one after the other, as frame() has them; decoded and shaken ahead on other threads."""
-        return self._engine.frames(first, last, width, height, threads)
+        return self._engine.frames(index(first), _last(last), index(width), index(height), index(threads))
 
     def shake(self, picture: np.ndarray, frame: int) -> np.ndarray:
         """What a picture of your own becomes on a frame of the film: shape (height, width, 4), read-only.
@@ -338,7 +343,7 @@ class Project(MutableMapping[str, str]):
         >>> film.shake(picture, 5).shape
         (48, 64, 4)
         """
-        return self._engine.shake(picture, frame)
+        return self._engine.shake(np.asarray(picture), index(frame))
 
     def render(self, out: Path, *, first: int = 0, last: Optional[int] = None, width: int = 0, height: int = 0,
                quality: str = "good", coder: str = "usual", threads: int = 0, overwrite: bool = False,
@@ -348,7 +353,8 @@ class Project(MutableMapping[str, str]):
         progress: called with the share that is done, 0 to 1; returning False stops it (CancelledError). Ctrl+C stops it,
         too. Nothing half-written is left.
         """
-        return self._engine.render(fspath(out), first, last, width, height, quality, coder, threads, overwrite, progress)
+        return self._engine.render(fspath(out), index(first), _last(last), index(width), index(height), quality, coder,
+                                   index(threads), overwrite, progress)
 
     def gentle(self) -> "Project":
         """The gentle version, a project of its own."""
@@ -424,7 +430,7 @@ def capture(clip: Path, first: int = 0, last: Optional[int] = None, *, faster_th
     Columns x, y (pixels of the clip), roll (degrees), zoom (ratio), confidence (0 to 1; 0 where it could not be measured
     and is bridged). faster_than: seconds; what is slower is taken off, 0 for nothing.
     """
-    return _engine.capture(fspath(clip), first, last, faster_than, progress)
+    return _engine.capture(fspath(clip), index(first), _last(last), float(faster_than), progress)
 
 
 def recipes() -> dict[str, str]:
