@@ -31,7 +31,7 @@ public:
         const auto conformed = conform(loaded.value(), clip_, progressOn(streams));
         if (!conformed)
             return conformed.error();
-        if (const auto status = saveEdited(conformed.value().project, project_, out_, force_, {clip_}); !status)
+        if (auto status = saveEdited(conformed.value().project, project_, out_, force_, {clip_}); !status)
             return status;
         streams.out << "strike,name,from,to,state,confidence\n";
         std::size_t number = 0;

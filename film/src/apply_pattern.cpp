@@ -83,7 +83,8 @@ Result<Project> projectByPattern(const Project& pattern, const std::string& clip
     if (options.part != PatternPart::finish)
         for (const StrikeId id : imported.ids)
             if (Strike* strike = film.strike(id))
-                strike->recipe = usualRecipe(pattern, strike->kind);
+                if (const RecipeId usual = usualRecipe(pattern, strike->kind); film.recipe(usual) != nullptr)
+                    strike->recipe = usual;
     return film;
 }
 

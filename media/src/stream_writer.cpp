@@ -116,6 +116,9 @@ StreamWriter::Coding StreamWriter::codingOf(Coder coder) const
     };
     const auto hevc = [&](AVPixelFormat pixels) {
         std::string more = "log-level=none:info=0"; // no version: the same film is the same bytes
+        constexpr int small = 128; // of smaller pictures its look ahead writes past the end of what it keeps of them
+        if (std::min(settings_.width, settings_.height) < small)
+            more += ":cutree=0";
         if (settings_.tags.transfer == 16)
             more += ":hdr10=1:repeat-headers=1" + masteringWords(settings_.tags.mastering.value_or(MasteringLight{}));
         return Coding{"libx265",

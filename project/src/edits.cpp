@@ -59,6 +59,8 @@ StrikeAdded withStrike(Project project, Frame frame, StrikeKind kind, double str
         strike.recipe = recipe->id;
     else if (!project.recipes.empty())
         strike.recipe = project.recipes.front().id;
+    else // all were deleted: a strike without a recipe could not be saved
+        strike.recipe = project.addRecipe(recipeFor(*entryNamed(shippedRecipes(), starterRecipeName(kind)), project));
     const StrikeId id = project.addStrike(std::move(strike));
     return {std::move(project), id};
 }

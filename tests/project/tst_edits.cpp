@@ -38,6 +38,18 @@ Project withStrikesAt(std::initializer_list<int> frames)
 class EditsTest : public QObject {
     Q_OBJECT
 private slots:
+    void aStrikeInAProjectWithoutRecipesGetsOne()
+    {
+        Project p = newProject(640, 360, FrameRate());
+        p.recipes.clear();
+        for (const StrikeKind kind : {StrikeKind::blast, StrikeKind::landing}) {
+            auto [next, id] = withStrike(p, Frame{3}, kind, 1);
+            const Recipe* recipe = next.recipe(next.strike(id)->recipe);
+            QVERIFY(recipe != nullptr);
+            QCOMPARE(recipe->name, std::string(starterRecipeName(kind)));
+            QVERIFY(recipe->strands == newProject(640, 360, FrameRate()).recipeNamed(recipe->name)->strands);
+        }
+    }
     void strikesGetTheirKindsRecipe()
     {
         Project project = film();

@@ -22,7 +22,7 @@ struct StrikeAdded {
 };
 
 /// A strike of this kind at a frame, with the kind's usual direction, its starter recipe (the first recipe where that
-/// is gone) and a seed that no other strike has.
+/// is gone; the shipped one where there is none) and a seed that no other strike has.
 StrikeAdded withStrike(Project project, Frame frame, StrikeKind kind, double strength);
 
 Project withoutStrikes(Project project, const StrikeIds& ids);
