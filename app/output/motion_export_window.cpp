@@ -37,8 +37,12 @@ constexpr FormatRow formats[]{
     {HandFormat::gltf, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Camera (glTF 2.0)"),
      QT_TRANSLATE_NOOP("ember::app::MotionExportWindow",
                        "An animated camera before the picture's plane, for 3D programs")},
+    {HandFormat::usd, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Scene (USD, as text)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow",
+                       "A camera or a plane that shakes, for 3D and compositing programs")},
     {HandFormat::otio, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Timeline (OpenTimelineIO)"),
-     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Shots as clips, strikes as markers, for editing programs")},
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow",
+                       "Shots as clips with their motion, strikes as markers, for editing programs")},
     {HandFormat::css, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Style sheet (CSS)"),
      QT_TRANSLATE_NOOP("ember::app::MotionExportWindow",
                        "Keyframes for an element, with the gentle version for those who wish for less motion")},
@@ -46,6 +50,9 @@ constexpr FormatRow formats[]{
      QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "The style sheet on a frame of the film")},
     {HandFormat::svg, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Moving drawing (SVG)"),
      QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "A frame of the film that moves by itself")},
+    {HandFormat::lottie, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Animation (Lottie)"),
+     QT_TRANSLATE_NOOP("ember::app::MotionExportWindow",
+                       "A null layer that shakes, with a frame of the film as its child, for pages and apps")},
     {HandFormat::vtt, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Cues (WebVTT)"),
      QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Strikes as cues with their strength")},
     {HandFormat::midi, QT_TRANSLATE_NOOP("ember::app::MotionExportWindow", "Notes (MIDI)"),
@@ -295,16 +302,16 @@ std::optional<HandingOn> MotionExportWindow::how(QString& whyNot) const
 void MotionExportWindow::showChoices()
 {
     const HandFormat chosen = format();
-    const bool motion = !isOfFilm(chosen) && chosen != HandFormat::sheet && chosen != HandFormat::recipe;
+    const bool motion = tellsMotion(chosen);
     const auto only = onlyAs(chosen);
-    const bool table = chosen == HandFormat::csv || chosen == HandFormat::json;
+    const bool table = chosen == HandFormat::csv || chosen == HandFormat::json || chosen == HandFormat::otio;
     const auto may = [](QWidget* control, const QString& whyNot) {
         control->setEnabled(whyNot.isEmpty());
         control->setToolTip(whyNot.isEmpty() ? control->property("tip").toString() : whyNot);
     };
-    may(part_, isOfFilm(chosen) ? tr("A timeline is of the whole film") : QString());
+    may(part_, isOfFilm(chosen) ? tr("This format is of the whole film") : QString());
     const QString none = motion             ? QString()
-                         : isOfFilm(chosen) ? tr("A timeline tells when something strikes, not how it moves")
+                         : isOfFilm(chosen) ? tr("Cues and notes tell when something strikes, not how it moves")
                                             : tr("A sheet and a recipe tell the shake itself, not its keys");
     may(keys_, none);
     may(as_, !none.isEmpty()            ? none
@@ -323,9 +330,9 @@ void MotionExportWindow::showChoices()
     for (ValueField* field : {pixels_, degrees_, zoom_})
         field->setBarred(few ? QString() : !none.isEmpty() ? none : tr("Choose the fewest keys above"));
     offset_->setBarred(none);
-    const bool camera = none.isEmpty() && as_->currentIndex() == 1;
+    const bool scene = none.isEmpty() && (as_->currentIndex() == 1 || chosen == HandFormat::usd);
     for (ValueField* field : {lens_, width_})
-        field->setBarred(camera ? QString() : !none.isEmpty() ? none : tr("Only a camera has these"));
+        field->setBarred(scene ? QString() : !none.isEmpty() ? none : tr("Only a camera has these"));
 }
 
 void MotionExportWindow::showText(const QString& head, const QString& summary)

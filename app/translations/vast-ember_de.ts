@@ -3976,6 +3976,14 @@
         <source>{} of {} parts are missing: {}; render them, then join again</source>
         <translation>{} von {} Teilen fehlen: {}; rendern Sie sie und fügen Sie dann zusammen</translation>
     </message>
+    <message>
+        <source>Lottie has no depth: pan and tilt are left out.</source>
+        <translation>Lottie hat keine Tiefe: Schwenk und Neigung entfallen.</translation>
+    </message>
+    <message>
+        <source>{} of {} shots move.</source>
+        <translation>{} von {} Einstellungen bewegen sich.</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -8927,14 +8935,6 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
         <translation>Erst auf dem Filmband einen Schlag wählen.</translation>
     </message>
     <message>
-        <source>A timeline is of the whole film</source>
-        <translation>Eine Timeline ist vom ganzen Film</translation>
-    </message>
-    <message>
-        <source>A timeline tells when something strikes, not how it moves</source>
-        <translation>Eine Timeline sagt, wann etwas einschlägt, nicht wie es sich bewegt</translation>
-    </message>
-    <message>
         <source>A sheet and a recipe tell the shake itself, not its keys</source>
         <translation>Blatt und Rezept sagen die Erschütterung selbst, nicht ihre Keys</translation>
     </message>
@@ -9083,10 +9083,6 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
         <translation>Timeline (OpenTimelineIO)</translation>
     </message>
     <message>
-        <source>Shots as clips, strikes as markers, for editing programs</source>
-        <translation>Einstellungen als Clips, Schläge als Marken, für Schnittprogramme</translation>
-    </message>
-    <message>
         <source>Style sheet (CSS)</source>
         <translation>Stilvorlage (CSS)</translation>
     </message>
@@ -9145,6 +9141,34 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
     <message>
         <source>The file format</source>
         <translation>Als was sie geschrieben wird</translation>
+    </message>
+    <message>
+        <source>Scene (USD, as text)</source>
+        <translation>Szene (USD, als Text)</translation>
+    </message>
+    <message>
+        <source>A camera or a plane that shakes, for 3D and compositing programs</source>
+        <translation>Eine Kamera oder eine Fläche, die wackelt, für 3D- und Compositing-Programme</translation>
+    </message>
+    <message>
+        <source>Shots as clips with their motion, strikes as markers, for editing programs</source>
+        <translation>Einstellungen als Clips mit ihrer Bewegung, Schläge als Markierungen, für Schnittprogramme</translation>
+    </message>
+    <message>
+        <source>Animation (Lottie)</source>
+        <translation>Animation (Lottie)</translation>
+    </message>
+    <message>
+        <source>A null layer that shakes, with a frame of the film as its child, for pages and apps</source>
+        <translation>Eine leere Ebene, die wackelt, mit einem Bild des Films darunter, für Seiten und Apps</translation>
+    </message>
+    <message>
+        <source>This format is of the whole film</source>
+        <translation>Dieses Format umfasst den ganzen Film</translation>
+    </message>
+    <message>
+        <source>Cues and notes tell when something strikes, not how it moves</source>
+        <translation>Hinweise und Noten sagen, wann etwas einschlägt, nicht wie es sich bewegt</translation>
     </message>
 </context>
 <context>

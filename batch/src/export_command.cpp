@@ -19,8 +19,9 @@ public:
     void declare(CLI::App& app) override
     {
         app.add_option("PROJECT", path_, "The project, NAME.vember")->required();
-        app.add_option("--as", format_,
-                       "csv, json, gltf, otio, css, html, svg, vtt, mid, sheet or recipe (by OUT's ending)")
+        app.add_option(
+               "--as", format_,
+               "csv, json, gltf, usd, otio, css, html, svg, lottie, vtt, mid, sheet or recipe (by OUT's ending)")
             ->check(CLI::IsMember(std::vector<std::string>(handFormatNames.begin(), handFormatNames.end())));
         auto* strike = app.add_option("--strike", strike_, "Only this strike, counted from 1")
                            ->check(CLI::Range(std::int64_t{1}, std::int64_t{100'000'000}));
@@ -41,7 +42,7 @@ public:
                                     text.empty() || text == "{}" || (*end == '\0' && value > 0 && value <= 1000);
                                 return good ? std::string() : "\"" + text + "\" should be pixels above 0, at most 1000";
                             });
-        app.add_flag("--camera", camera_, "As a camera before the picture, not as a layer (csv, json)");
+        app.add_flag("--camera", camera_, "As a camera before the picture, not as a layer (csv, json, usd)");
         app.add_flag("--absolute", how_.absolute, "Where it is, with the shot's own move; else what is added");
         app.add_flag("--y-up", how_.yUp, "y upwards");
         app.add_flag("--cover", how_.cover, "With the cover zoom");

@@ -10,45 +10,6 @@ namespace ember {
 
 namespace {
 
-/// How a layer moves, as the formats below tell it: y down, offsets, one group of numbers for each kind of change.
-struct Moves {
-    std::vector<SampledCurve> shift; ///< x, y in pixels
-    std::vector<SampledCurve> turn;  ///< degrees, clockwise
-    std::vector<SampledCurve> size;  ///< ratio
-    std::vector<SampledCurve> deep;  ///< pan, tilt in degrees
-    bool anyDeep = false;
-};
-
-Moves movesOf(const HandedMotion& motion)
-{
-    const KeyTolerance off = motion.how.sparse.value_or(KeyTolerance());
-    Moves moves;
-    moves.shift.assign(2, {{}, off.pixels});
-    moves.turn.assign(1, {{}, off.degrees});
-    moves.size.assign(1, {{}, off.zoom});
-    moves.deep.assign(2, {{}, off.degrees});
-    for (const Pose& pose : motion.poses) {
-        moves.shift[0].values.push_back(pose.x);
-        moves.shift[1].values.push_back(pose.y);
-        moves.turn[0].values.push_back(pose.roll);
-        moves.size[0].values.push_back(pose.zoom);
-        moves.deep[0].values.push_back(pose.pan);
-        moves.deep[1].values.push_back(pose.tilt);
-        moves.anyDeep = moves.anyDeep || pose.pan != 0 || pose.tilt != 0;
-    }
-    return moves;
-}
-
-KeyPlaces placesOf(const HandedMotion& motion, const std::vector<SampledCurve>& curves)
-{
-    if (motion.how.sparse)
-        return fewestPlaces(curves, KeyJoin::straight, motion.stopped);
-    KeyPlaces all(curves.front().values.size());
-    for (std::size_t i = 0; i < all.size(); ++i)
-        all[i] = i;
-    return all;
-}
-
 /// When a frame is shown, as a share of the whole.
 double shareOf(std::size_t place, const HandedMotion& motion)
 {
@@ -57,7 +18,7 @@ double shareOf(std::size_t place, const HandedMotion& motion)
 
 std::string keyframes(const HandedMotion& motion, const std::string& name)
 {
-    const Moves moves = movesOf(motion);
+    const LayerMoves moves = layerMoves(motion);
     std::vector<SampledCurve> all = moves.shift;
     for (const auto* more : {&moves.turn, &moves.size, &moves.deep})
         all.insert(all.end(), more->begin(), more->end());
@@ -73,7 +34,7 @@ std::string keyframes(const HandedMotion& motion, const std::string& name)
                    shortNumber(-moves.deep[0].values[i]) + "deg) translateZ(" + shortNumber(-distance) + "px)";
         out += "; }\n";
     };
-    const KeyPlaces places = placesOf(motion, all);
+    const KeyPlaces places = straightPlaces(motion, all);
     for (const std::size_t place : places)
         add(100 * shareOf(place, motion), place);
     add(100, places.back());
@@ -154,9 +115,9 @@ std::string handedToPage(const HandedMotion& motion, const HandedMotion* gentle,
 
 std::string handedToSvg(const HandedMotion& motion, const std::string& picture)
 {
-    const Moves moves = movesOf(motion);
+    const LayerMoves moves = layerMoves(motion);
     const auto animated = [&](const char* type, const std::vector<SampledCurve>& curves) {
-        const KeyPlaces places = placesOf(motion, curves);
+        const KeyPlaces places = straightPlaces(motion, curves);
         std::string values;
         std::string times;
         const auto add = [&](double time, std::size_t place) {

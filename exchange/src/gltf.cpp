@@ -102,18 +102,11 @@ std::vector<SampledCurve> turnsOf(const HandedMotion& motion, double tolerance)
 
 } // namespace
 
-std::string handedToGltf(const HandedMotion& asked)
+std::string handedToGltf(const HandedMotion& motion)
 {
     // The standard's own way: metres, y up, the camera where it is.
-    HandedMotion motion = asked;
     const double distance = planeDistance(motion.how.lens) * motion.how.planeWidth;
-    const double y = motion.how.yUp ? 1 : -1;
-    std::vector<SampledCurve> places(3);
-    for (std::size_t k = 0; k < 3; ++k) {
-        places[k] = motion.channels[k].curve;
-        for (double& value : places[k].values)
-            value = k == 0 ? value : k == 1 ? y * value : y * value + (motion.how.absolute ? 0 : distance);
-    }
+    const std::vector<SampledCurve> places = cameraPlaces(motion);
     const double tolerance = motion.how.sparse.value_or(KeyTolerance()).degrees;
 
     Buffer buffer;

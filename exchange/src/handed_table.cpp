@@ -3,6 +3,7 @@
 #include <cmath>
 
 #include "ember/json/json.h"
+#include "motion_json.h"
 #include "writing.h"
 
 namespace ember {
@@ -77,7 +78,7 @@ std::string handedToCsv(const HandedMotion& motion, const std::vector<CurveKeys>
     return out;
 }
 
-std::string handedToJson(const HandedMotion& motion, const std::vector<CurveKeys>& few)
+Json motionJson(const HandedMotion& motion, const std::vector<CurveKeys>& few)
 {
     Json json{{"vember_motion", motionVersion},
               {"name", motion.title},
@@ -111,7 +112,12 @@ std::string handedToJson(const HandedMotion& motion, const std::vector<CurveKeys
         channels.push_back(std::move(one));
     }
     json["channels"] = std::move(channels);
-    return json.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
+    return json;
+}
+
+std::string handedToJson(const HandedMotion& motion, const std::vector<CurveKeys>& few)
+{
+    return motionJson(motion, few).dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
 Result<HandedMotion> handedFromJson(std::string_view text)

@@ -5,6 +5,7 @@
 
 #include "ember/core/shown_text.h"
 #include "ember/json/json.h"
+#include "motion_json.h"
 #include "otio.h"
 
 namespace ember {
@@ -185,13 +186,18 @@ Shot shotFrom(const Json& item, const FrameRate& rate)
 
 } // namespace
 
-std::string reelToOtio(const Project& project, const std::string& name)
+std::string reelToOtio(const Project& project, const std::string& name, const ReelMotions& motions)
 {
     Json json = parsedJson(strikesToText(ListFormat::otio, listOf(project), project.rate), "The list").value();
     json["name"] = name;
     Json children = Json::array();
-    for (const Shot& shot : project.shots)
-        children.push_back(itemOf(shot, project.rate));
+    for (std::size_t i = 0; i < project.shots.size(); ++i) {
+        Json item = itemOf(project.shots[i], project.rate);
+        if (i < motions.size() && motions[i])
+            item["metadata"]["vast-ember"]["motion"] =
+                motionJson(*motions[i], motions[i]->how.sparse ? handedKeys(*motions[i]) : std::vector<CurveKeys>());
+        children.push_back(std::move(item));
+    }
     json["tracks"]["children"].push_back({{"OTIO_SCHEMA", "Track.1"},
                                           {"name", "Shots"},
                                           {"kind", "Video"},

@@ -62,6 +62,49 @@ double planeDistance(double lensDegrees)
     return 0.5 / std::tan(lensDegrees * std::numbers::pi / 360);
 }
 
+LayerMoves layerMoves(const HandedMotion& motion)
+{
+    const KeyTolerance off = motion.how.sparse.value_or(KeyTolerance());
+    LayerMoves moves;
+    moves.shift.assign(2, {{}, off.pixels});
+    moves.turn.assign(1, {{}, off.degrees});
+    moves.size.assign(1, {{}, off.zoom});
+    moves.deep.assign(2, {{}, off.degrees});
+    for (const Pose& pose : motion.poses) {
+        moves.shift[0].values.push_back(pose.x);
+        moves.shift[1].values.push_back(pose.y);
+        moves.turn[0].values.push_back(pose.roll);
+        moves.size[0].values.push_back(pose.zoom);
+        moves.deep[0].values.push_back(pose.pan);
+        moves.deep[1].values.push_back(pose.tilt);
+        moves.anyDeep = moves.anyDeep || pose.pan != 0 || pose.tilt != 0;
+    }
+    return moves;
+}
+
+std::vector<SampledCurve> cameraPlaces(const HandedMotion& motion)
+{
+    const double distance = planeDistance(motion.how.lens) * motion.how.planeWidth;
+    const double y = motion.how.yUp ? 1 : -1;
+    std::vector<SampledCurve> places(3);
+    for (std::size_t k = 0; k < 3; ++k) {
+        places[k] = motion.channels[k].curve;
+        for (double& value : places[k].values)
+            value = k == 0 ? value : k == 1 ? y * value : y * value + (motion.how.absolute ? 0 : distance);
+    }
+    return places;
+}
+
+KeyPlaces straightPlaces(const HandedMotion& motion, const std::vector<SampledCurve>& curves)
+{
+    if (motion.how.sparse)
+        return fewestPlaces(curves, KeyJoin::straight, motion.stopped);
+    KeyPlaces all(curves.front().values.size());
+    for (std::size_t i = 0; i < all.size(); ++i)
+        all[i] = i;
+    return all;
+}
+
 std::array<double, 4> cameraTurn(double pan, double tilt, double roll)
 {
     constexpr double half = std::numbers::pi / 360;

@@ -21,7 +21,7 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr std::array<std::string_view, handFormatNames.size()> endings{
-    ".csv", ".json", ".gltf", ".otio", ".css", ".html", ".svg", ".vtt", ".mid", ".pdf", ".json"};
+    ".csv", ".json", ".gltf", ".usda", ".otio", ".css", ".html", ".svg", ".lot", ".vtt", ".mid", ".pdf", ".json"};
 
 Error cannot(const Phrase& what, const Phrase& why)
 {
@@ -106,15 +106,48 @@ Result<Handed> handedRecipe(const Project& project, const HandingOn& how)
                   "Play it with vast_ember.hpp or vast_ember.mjs of the folder runtime."};
 }
 
-Result<Handed> handedReel(const Project& project, HandFormat format, const HandingOn& how)
+/// How each shot moves, by its place in the film; frames count from its own first. None where nothing of it moves.
+Result<ReelMotions> motionsOfShots(const Project& project, const HandingOn& how, const Stopped& stopped)
+{
+    ReelMotions motions(project.shots.size());
+    std::int64_t first = 0;
+    for (std::size_t i = 0; i < project.shots.size(); ++i) {
+        HandingOn one = how;
+        one.part = {HandedOf::shot, project.shots[i].id};
+        one.frameOffset = how.frameOffset - first;
+        first += project.shots[i].length;
+        if (project.shots[i].gap())
+            continue;
+        auto motion = handedMotion(project, one);
+        if (!motion && motion.error().code == ErrorCode::badValue) // of numbers asked for
+            return motion.error();
+        if (!motion)
+            continue;
+        motion->stopped = stopped;
+        motions[i] = std::move(motion).value();
+    }
+    return motions;
+}
+
+Result<Handed> handedReel(const Project& project, HandFormat format, const HandingOn& how, const Stopped& stopped)
 {
     if (how.part.of != HandedOf::film)
         return cannot("A timeline", "it is of the whole film, not of a part");
     if (project.length() < 1)
         return cannot("The project", "it has no clip, so it has no frames to export");
     const std::string clip = project.firstClip();
-    if (format == HandFormat::otio)
-        return Handed{reelToOtio(project, fs::path(clip).stem().string()), {}};
+    if (format == HandFormat::otio) {
+        const auto motions = motionsOfShots(project, how, stopped);
+        if (!motions)
+            return motions.error();
+        const auto moving =
+            std::count_if(motions->begin(), motions->end(), [](const auto& m) { return m.has_value(); });
+        Handed out{reelToOtio(how.gentle ? gentled(project) : project, fs::path(clip).stem().string(), motions.value()),
+                   Phrase("{} of {} shots move.", moving, project.shots.size())};
+        if (stopped && stopped())
+            return Error{ErrorCode::cancelled, "The export", ""};
+        return out;
+    }
     if (project.strikes.empty())
         return cannot("The project", "it has no strikes, so there is nothing to export");
     return Handed{
@@ -180,13 +213,21 @@ bool isOfFilm(HandFormat format)
     return format == HandFormat::otio || format == HandFormat::vtt || format == HandFormat::midi;
 }
 
+bool tellsMotion(HandFormat format)
+{
+    return format != HandFormat::vtt && format != HandFormat::midi && format != HandFormat::sheet &&
+           format != HandFormat::recipe;
+}
+
 std::optional<HandedAs> onlyAs(HandFormat format)
 {
     switch (format) {
     case HandFormat::gltf: return HandedAs::camera;
     case HandFormat::css:
     case HandFormat::page:
-    case HandFormat::svg: return HandedAs::layer;
+    case HandFormat::svg:
+    case HandFormat::lottie:
+    case HandFormat::otio: return HandedAs::layer;
     default: return std::nullopt;
     }
 }
@@ -202,7 +243,7 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
     if (format == HandFormat::sheet)
         return handedSheet(project, how, ending);
     if (isOfFilm(format))
-        return handedReel(project, format, how);
+        return handedReel(project, format, how, stopped);
     auto motion = handedMotion(project, how);
     if (!motion)
         return motion.error();
@@ -229,6 +270,12 @@ Result<Handed> handed(const Project& project, HandFormat format, const HandingOn
     case HandFormat::gltf: out.bytes = handedToGltf(motion.value()); break;
     case HandFormat::css: out.bytes = handedToCss(motion.value(), less); break;
     case HandFormat::page: out.bytes = handedToPage(motion.value(), less, picture()); break;
+    case HandFormat::usd: out.bytes = handedToUsd(motion.value()); break;
+    case HandFormat::lottie:
+        out.bytes = handedToLottie(motion.value(), picture());
+        if (anyDeep(motion.value()))
+            notes.emplace_back("Lottie has no depth: pan and tilt are left out.");
+        break;
     default:
         out.bytes = handedToSvg(motion.value(), picture());
         if (anyDeep(motion.value()))

@@ -1022,7 +1022,8 @@ private slots:
     void exportHandsOnInEveryFormat()
     {
         const std::string project = made("hand.vember", {"--strike", "30:blast:1.1"});
-        for (const char* format : {"csv", "json", "gltf", "otio", "css", "html", "svg", "vtt", "mid"}) {
+        for (const char* format :
+             {"csv", "json", "gltf", "usd", "otio", "css", "html", "svg", "lottie", "vtt", "mid"}) {
             const std::string out = at((std::string("hand.") + format + ".out").c_str());
             QVERIFY2(run({"export", project, "--as", format, "-o", out}) == 0, err_.c_str());
             QVERIFY(QFile(QString::fromStdString(out)).size() > 50);
@@ -1031,6 +1032,11 @@ private slots:
             QCOMPARE(run({"export", project, "--as", format, "-o", out, "--force"}), 0);
         }
         // By the ending; of one strike, with the fewest keys, by default and by a number.
+        QCOMPARE(run({"export", project, "--strike", "2", "--camera", "--unit", "cm", "-o", at("rig.usda")}), 0);
+        QVERIFY(test::bytesOf(at("rig.usda")).contains("metersPerUnit = 0.01"));
+        QVERIFY(test::bytesOf(at("rig.usda")).contains("def Xform \"Rig\""));
+        QCOMPARE(run({"export", project, "--strike", "2", "-o", at("null.lot")}), 0);
+        QVERIFY(test::bytesOf(at("null.lot")).startsWith("{\"ver\":10000"));
         QCOMPARE(run({"export", project, "--strike", "2", "--sparse", "-o", at("few.csv")}), 0);
         QVERIFY(errHas(" keys instead of "));
         const QByteArray few = test::bytesOf(at("few.csv"));

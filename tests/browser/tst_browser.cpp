@@ -72,6 +72,12 @@ Point seenAt(const Pose& pose, Point p)
     return {at.x - middle.x, at.y - middle.y};
 }
 
+/// A PNG of one pixel.
+const std::string pixel =
+    QByteArray::fromBase64("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9"
+                           "awAAAABJRU5ErkJggg==")
+        .toStdString();
+
 constexpr std::array<Point, 5> marks{{{0, 0}, {-640, -360}, {640, -360}, {640, 360}, {-640, 360}}};
 
 } // namespace
@@ -221,6 +227,95 @@ private slots:
                 }
             QVERIFY2(most < (sparse ? 0.1 * 1.5 + 735 * (0.02 * M_PI / 180 + 0.0005) : 0.02),
                      qPrintable(QString::number(most)));
+        }
+    }
+
+    void lottieMovesTheLayerAsThePoses()
+    {
+        for (const bool sparse : {false, true}) {
+            const HandedMotion motion = motionOf(struck(false), sparse);
+            const std::string picture = sparse ? dataAddress("image/png", pixel) : std::string();
+            QFile player(QStringLiteral(EMBER_NODE_DIR "/node_modules/lottie-web/build/player/lottie_svg.min.js"));
+            QVERIFY(player.open(QIODevice::ReadOnly));
+            const auto told = measured(
+                QStringLiteral("lottie.html"),
+                QStringLiteral("<!DOCTYPE html><meta charset=\"utf-8\"><body style=\"margin:0\"><div id=\"here\" "
+                               "style=\"width:1280px;height:720px\"></div><script>") +
+                    QString::fromUtf8(player.readAll()) + QStringLiteral("</script>"),
+                QStringLiteral("const playing = lottie.loadAnimation({ container: document.getElementById('here'), "
+                               "renderer: 'svg',\n"
+                               "  loop: false, autoplay: false, animationData: %1 });\n"
+                               "await new Promise((done) => setTimeout(done, 100));\n"
+                               "const moved = document.querySelector('#here svg > g > g');\n"
+                               "const all = [];\nfor (let i = 0; i < %2; ++i) {\n  playing.goToAndStop(i, true);\n"
+                               "  const m = moved.getCTM();\n  all.push([m.a, m.b, m.c, m.d, m.e, m.f]);\n}\n"
+                               "return { all, frames: playing.totalFrames, rate: playing.frameRate };")
+                    .arg(QString::fromStdString(handedToLottie(motion, picture)))
+                    .arg(motion.frames()));
+            const QJsonArray all = told["all"].toArray();
+            QCOMPARE(all.size(), static_cast<int>(motion.frames()));
+            QCOMPARE(told["frames"].toInt(), static_cast<int>(motion.frames()));
+            QCOMPARE(told["rate"].toDouble(), 24.0);
+            double most = 0;
+            for (int i = 0; i < all.size(); ++i)
+                for (const Point& p : marks) {
+                    const double x = p.x + 640;
+                    const double y = p.y + 360;
+                    const auto m = [&](int k) { return all[i][k].toDouble(); };
+                    const Point should = seenAt(motion.poses[static_cast<std::size_t>(i)], p);
+                    most = std::max(most, std::hypot(m(0) * x + m(2) * y + m(4) - 640 - should.x,
+                                                     m(1) * x + m(3) * y + m(5) - 360 - should.y));
+                }
+            // The player rounds what it writes into the page to thousandths.
+            QVERIFY2(most < (sparse ? 0.1 * 1.5 + 735 * (0.02 * M_PI / 180 + 0.0005) : 0.05),
+                     qPrintable(QString::number(most)));
+        }
+    }
+
+    void usdShowsThePictureAsThePoses()
+    {
+        struct Scene {
+            bool deep;
+            bool sparse;
+            HandedAs as;
+        };
+        const std::vector<Scene> scenes{{false, false, HandedAs::layer}, {false, true, HandedAs::layer},
+                                        {true, false, HandedAs::layer},  {true, true, HandedAs::layer},
+                                        {true, false, HandedAs::camera}, {false, true, HandedAs::camera}};
+        QStringList files;
+        std::vector<HandedMotion> motions;
+        for (const Scene& scene : scenes) {
+            motions.push_back(motionOf(struck(scene.deep), scene.sparse, scene.as));
+            files.append(folder_.filePath(QStringLiteral("scene%1.usda").arg(files.size())));
+            write(files.back(), handedToUsd(motions.back()));
+            QCOMPARE(motions.back().first, motions.front().first);
+            QCOMPARE(motions.back().frames(), motions.front().frames());
+        }
+        int code = -1;
+        const QByteArray said =
+            run(QStringLiteral("node"),
+                QStringList{here_ + QStringLiteral("/usd.mjs"), QStringLiteral(EMBER_NODE_DIR), QStringLiteral("1280"),
+                            QStringLiteral("720"), QString::number(motions.front().first),
+                            QString::number(motions.front().frames())} +
+                    files,
+                &code);
+        QVERIFY2(code == 0, said.left(2000).constData());
+        const QJsonArray told = QJsonDocument::fromJson(said).array();
+        QCOMPARE(told.size(), static_cast<int>(scenes.size()));
+        for (std::size_t n = 0; n < scenes.size(); ++n) {
+            const HandedMotion& motion = motions[n];
+            const QJsonArray frames = told[static_cast<qsizetype>(n)].toArray();
+            QCOMPARE(frames.size(), static_cast<int>(motion.frames()));
+            double most = 0;
+            for (int i = 0; i < frames.size(); ++i)
+                for (std::size_t k = 0; k < marks.size(); ++k) {
+                    const QJsonArray at = frames[i][static_cast<int>(k)].toArray();
+                    const Point should = seenAt(motion.poses[static_cast<std::size_t>(i)], marks[k]);
+                    most = std::max(most, std::hypot(at[0].toDouble() - should.x, at[1].toDouble() - should.y));
+                }
+            // A camera cannot show all that a pose can: how far off it is, is told. Readers work with floats.
+            const double may = motion.farthestOff + (scenes[n].sparse ? 735 * (0.02 * M_PI / 180 + 0.0005) * 3 : 0.05);
+            QVERIFY2(most < may, qPrintable(QStringLiteral("scene %1: %2 px").arg(n).arg(most)));
         }
     }
 

@@ -7,6 +7,7 @@
 #include <QJsonArray>
 #include <QJsonDocument>
 #include <QJsonObject>
+#include <QRegularExpression>
 #include <QTest>
 
 #include "ember/core/cover.h"
@@ -441,6 +442,58 @@ private slots:
         QVERIFY(whyNot(late, ofStrike(late, 1)).find("nothing moves") != std::string::npos);
     }
 
+    /// A timeline's clips carry how their shots move, counted from each shot's own first frame.
+    void timelinesCarryTheMotionOfTheirShots()
+    {
+        const Project project = film();
+        QCOMPARE(project.shots.size(), std::size_t{2});
+        const std::int64_t cut = project.shots.front().length;
+        ReelMotions motions(2);
+        HandingOn how;
+        how.part = {HandedOf::shot, project.shots[0].id};
+        motions[0] = handedMotion(project, how).value();
+        const std::string text = reelToOtio(project, "Night", motions);
+        const QJsonObject json = QJsonDocument::fromJson(QByteArray::fromStdString(text)).object();
+        QJsonArray items;
+        for (const auto& track : json["tracks"]["children"].toArray())
+            if (track.toObject()["kind"] == "Video")
+                items = track.toObject()["children"].toArray();
+        QCOMPARE(items.size(), 2);
+        const QByteArray told =
+            QJsonDocument(items.at(0).toObject()["metadata"].toObject()["vast-ember"].toObject()["motion"].toObject())
+                .toJson(QJsonDocument::Compact);
+        const auto back = handedFromJson(told.toStdString());
+        QVERIFY2(back, back ? "" : sentence(back.error()).c_str());
+        QCOMPARE(back->first, 0);
+        QCOMPARE(back->frames(), cut);
+        QCOMPARE(back->channel("x")->curve.values, motions[0]->channel("x")->curve.values);
+        QVERIFY(items.at(1).toObject()["metadata"].toObject()["vast-ember"].toObject().value("motion").isUndefined());
+        QVERIFY(reelFromOtio(text)); // and it is opened as before
+    }
+
+    void scenesOfUsdSayWhatTheyAre()
+    {
+        const Project project = film();
+        HandingOn how = ofStrike(project);
+        how.as = HandedAs::camera;
+        how.unit = "cm";
+        how.planeWidth = 320;
+        how.lens = 90;
+        const HandedMotion motion = handedMotion(project, how).value();
+        const auto usd = QString::fromStdString(handedToUsd(motion));
+        QVERIFY(usd.startsWith(QStringLiteral("#usda 1.0\n(\n")));
+        QVERIFY(usd.contains(QStringLiteral("metersPerUnit = 0.01\n")));
+        QVERIFY(usd.contains(QStringLiteral("focalLength = 18\n"))); // 36 across at 90 degrees
+        QVERIFY(usd.contains(QStringLiteral("startTimeCode = %1\n").arg(motion.first)));
+        QVERIFY(usd.contains(QStringLiteral("endTimeCode = %1\n").arg(motion.first + motion.frames() - 1)));
+        QCOMPARE(usd.count(QLatin1Char('{')), usd.count(QLatin1Char('}')));
+        QCOMPARE(usd.count(QRegularExpression(QStringLiteral("(?m)^ +-?\\d+: \\("))),
+                 2 * static_cast<int>(motion.frames()));
+        // The other way of y makes no difference: a scene has its own.
+        how.yUp = true;
+        QCOMPARE(handedToUsd(handedMotion(project, how).value()), usd.toStdString());
+    }
+
     void namesBecomeHarmless()
     {
         QCOMPARE(slugOf("../../etc/passwd"), std::string("etc-passwd"));
@@ -455,6 +508,11 @@ private slots:
         QCOMPARE(handedToPage(motion).find("<script>\n\x01"), std::string::npos);
         QCOMPARE(handedToSvg(motion).find("<script>"), std::string::npos);
         QCOMPARE(handedToSvg(motion).find('\x01'), std::string::npos);
+        project.strikes.front().name = "a\" ) { \\ \n\xff#";
+        const auto hostile = handedMotion(project, ofStrike(project)).value();
+        const std::string usd = handedToUsd(hostile);
+        QVERIFY2(usd.find("doc = \"a\\\" ) { \\\\  ") != std::string::npos, usd.substr(0, 200).c_str());
+        QVERIFY(QJsonDocument::fromJson(QByteArray::fromStdString(handedToLottie(hostile))).isObject());
     }
 };
 

@@ -202,10 +202,19 @@ private slots:
     {
         QTest::addColumn<int>("format");
         QTest::addColumn<QByteArray>("mark");
-        const QByteArray marks[] = {
-            "frame,seconds,x_px",     "\"vember_motion\"", "\"CUBICSPLINE\"", "\"Clip.2\"", "@keyframes",
-            "data:image/png;base64,", "<animateTransform", "WEBVTT",          "MThd",       "%PDF",
-            "\"vember_playable\""};
+        const QByteArray marks[] = {"frame,seconds,x_px",
+                                    "\"vember_motion\"",
+                                    "\"CUBICSPLINE\"",
+                                    "#usda 1.0",
+                                    "\"vember_motion\"",
+                                    "@keyframes",
+                                    "data:image/png;base64,",
+                                    "<animateTransform",
+                                    "\"refId\":\"picture\"",
+                                    "WEBVTT",
+                                    "MThd",
+                                    "%PDF",
+                                    "\"vember_playable\""};
         for (std::size_t i = 0; i < handFormatNames.size(); ++i)
             QTest::newRow(handFormatNames[i].data()) << static_cast<int>(i) << marks[i];
     }
@@ -232,6 +241,26 @@ private slots:
         QVERIFY(!none);
         const std::string why = sentence(none.error());
         QVERIFY2(why.size() > 20 && why.ends_with("."), why.c_str());
+    }
+
+    void timelinesTellHowTheirShotsMove()
+    {
+        Project project = film();
+        Shot gap;
+        gap.length = 10;
+        project.addShot(gap, 0); // from here on all is ten frames later, but counted from each shot's own first
+        HandingOn how;
+        how.sparse = KeyTolerance();
+        const auto made = handed(project, HandFormat::otio, how);
+        QVERIFY(made);
+        QCOMPARE(made->note.said(), std::string("1 of 2 shots move."));
+        QCOMPARE(QByteArray::fromStdString(made->bytes).count("\"vember_motion\""), 1);
+        QVERIFY(QByteArray::fromStdString(made->bytes).contains("\"first\": 0"));
+        QVERIFY(made->bytes.find("\"keys\"") != std::string::npos);
+        QVERIFY(handed(project, HandFormat::otio, {})->bytes.find("\"values\": [") != std::string::npos);
+        how.sparse->pixels = 0;
+        QVERIFY(!handed(project, HandFormat::otio, how));
+        QVERIFY(!handed(project, HandFormat::otio, {}, {}, [] { return true; }));
     }
 
     void flashesOfFinishedFramesAreFound()

@@ -130,12 +130,26 @@ private slots:
         QCOMPARE(list("hand-as")->currentText(), QStringLiteral("the camera"));
         QVERIFY(!list("hand-as")->isEnabled());
         QVERIFY(list("hand-as")->toolTip().contains(QStringLiteral("moves a camera")));
-        pick("hand-format", QStringLiteral("Timeline (OpenTimelineIO)"));
+        pick("hand-format", QStringLiteral("Cues (WebVTT)"));
         for (const char* name : {"hand-part", "hand-keys", "hand-as", "hand-values", "hand-up"}) {
             QVERIFY2(!list(name)->isEnabled(), name);
             QVERIFY2(list(name)->toolTip().size() > 15, name);
         }
+        pick("hand-format", QStringLiteral("Timeline (OpenTimelineIO)"));
+        QVERIFY(!list("hand-part")->isEnabled());
+        QVERIFY(list("hand-keys")->isEnabled());
         QVERIFY(text().contains(QStringLiteral("\"Timeline.1\"")));
+        QVERIFY2(summary().contains(QStringLiteral("1 of 1 shots")), qPrintable(summary()));
+        pick("hand-format", QStringLiteral("Scene (USD, as text)"));
+        pick("hand-part", QStringLiteral("the selected strike"));
+        pick("hand-as", QStringLiteral("the layer"));
+        QVERIFY(text().contains(QStringLiteral("def Xform \"Layer\"")));
+        pick("hand-as", QStringLiteral("the camera"));
+        QVERIFY(text().contains(QStringLiteral("def Xform \"Rig\"")));
+        pick("hand-format", QStringLiteral("Animation (Lottie)"));
+        QCOMPARE(list("hand-as")->currentText(), QStringLiteral("the layer"));
+        QVERIFY(text().startsWith(QStringLiteral("{\"ver\":10000")));
+        pick("hand-part", QStringLiteral("the film"));
         pick("hand-format", QStringLiteral("Recipe for playback (JSON)"));
         QVERIFY2(summary().contains(QStringLiteral("say which")), qPrintable(summary()));
         QVERIFY(!button("hand-write")->isEnabled());

@@ -133,6 +133,13 @@ Result<HandedMotion> handedFromJson(std::string_view text);
 /// glTF 2.0 (Khronos), everything in one text: the camera, its animation, and the picture's plane to look at. Always a
 /// camera, metres and y up.
 std::string handedToGltf(const HandedMotion& motion);
+/// USD as text (OpenUSD, usda 1.0): a camera before the picture's plane or, as a layer, the plane that moves before a
+/// camera that stands still; y up, one unit of the stage is `how.unit`. A layer's pan and tilt are in a matrix that
+/// shows the picture exactly as the poses do.
+std::string handedToUsd(const HandedMotion& motion);
+/// Lottie (Lottie Animation Community, specification 1.0): a null layer that shakes, and as its child the picture (a
+/// data: address; a card where it is empty). Pan and tilt are left out.
+std::string handedToLottie(const HandedMotion& motion, const std::string& picture = {});
 /// CSS keyframes for a layer; with a gentle version of it, that is what those see who wish for less motion.
 std::string handedToCss(const HandedMotion& motion, const HandedMotion* gentle = nullptr);
 /// A page that plays them on a picture (a data: address; a test card where it is empty).

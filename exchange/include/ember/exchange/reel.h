@@ -8,13 +8,17 @@
 
 #include "ember/core/error.h"
 #include "ember/core/project.h"
+#include "ember/exchange/handed_motion.h"
 #include "ember/exchange/strike_list.h"
 
 namespace ember {
 
+/// How each shot moves, in the film's order: frame 0 is the shot's own first one. None where nothing of it moves.
+using ReelMotions = std::vector<std::optional<HandedMotion>>;
 /// A track of clips, stills and gaps, and a marker for each strike. Clips are named by file: addresses; a shot's own
-/// move and what it has of strikes that wait are left out.
-std::string reelToOtio(const Project& project, const std::string& name);
+/// move and what it has of strikes that wait are left out. Motions are what handedToJson tells, in the clips' metadata
+/// under "vast-ember": OpenTimelineIO has no transform with keys of its own.
+std::string reelToOtio(const Project& project, const std::string& name, const ReelMotions& motions = {});
 
 struct ListedReel {
     FrameRate rate;

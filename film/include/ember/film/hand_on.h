@@ -16,14 +16,16 @@
 
 namespace ember {
 
-enum class HandFormat { csv, json, gltf, otio, css, page, svg, vtt, midi, sheet, recipe };
-inline constexpr std::array<std::string_view, 11> handFormatNames{"csv", "json", "gltf", "otio",  "css",   "html",
-                                                                  "svg", "vtt",  "mid",  "sheet", "recipe"};
+enum class HandFormat { csv, json, gltf, usd, otio, css, page, svg, lottie, vtt, midi, sheet, recipe };
+inline constexpr std::array<std::string_view, 13> handFormatNames{
+    "csv", "json", "gltf", "usd", "otio", "css", "html", "svg", "lottie", "vtt", "mid", "sheet", "recipe"};
 std::optional<HandFormat> handFormatFromName(std::string_view name);
 /// The ending a file of a format has: ".gltf". A sheet is SVG, PDF or PNG; its own is ".pdf".
 std::string_view endingOf(HandFormat format);
 /// Whether a format is of the film as a whole and not of a part of it.
 bool isOfFilm(HandFormat format);
+/// Whether a file of a format tells how something moves, frame by frame or key by key.
+bool tellsMotion(HandFormat format);
 /// What takes the motion over in a format, where there is no choice.
 std::optional<HandedAs> onlyAs(HandFormat format);
 
