@@ -5,7 +5,7 @@ namespace ember::app {
 
 Session::Session()
 {
-    QObject::connect(&file, &ProjectFile::aboutToReplace, &strikes, &StrikeCommands::forgetCopied);
+    QObject::connect(&file, &ProjectFile::aboutToReplace, &strikes, &StrikeCommands::forgetHome);
     QObject::connect(&film, &Film::found, &file, &ProjectFile::opened);
 }
 

@@ -3,6 +3,12 @@
 
 #include <algorithm>
 #include <cmath>
+#include <memory>
+
+#include <QClipboard>
+#include <QGuiApplication>
+#include <QMimeData>
+#include <QUuid>
 
 #include "busy.h"
 #include "ember/core/values.h"
@@ -21,11 +27,19 @@
 
 namespace ember::app {
 
+namespace {
+
+/// Beside the text on the clipboard: which project the strikes are of.
+const QString homeType = QStringLiteral("application/x-vast-ember-project");
+
+} // namespace
+
 StrikeCommands::StrikeCommands(OpenDocument& document, Selection& selection, Playhead& playhead, Shaping& shaping,
                                Messages& messages, Busy& busy)
     : document_(document), selection_(selection), playhead_(playhead), shaping_(shaping), messages_(messages),
       busy_(busy)
 {
+    forgetHome();
 }
 
 void StrikeCommands::put(StrikeKind kind)
@@ -95,33 +109,88 @@ void StrikeCommands::scaleLength(double factor)
                    tr("%1 % as long, with the same peak").arg(std::lround(100 * factor)));
 }
 
-void StrikeCommands::copyValues()
+std::int64_t StrikeCommands::halfASecond() const
 {
-    const Strike* strike = selection_.empty() ? nullptr : document_.project().strike(selection_.ids().front());
-    if (strike == nullptr)
+    return std::max<std::int64_t>(1, std::llround(document_.project().rate.perSecond() / 2));
+}
+
+void StrikeCommands::forgetHome()
+{
+    home_ = QUuid::createUuid().toByteArray();
+}
+
+void StrikeCommands::copy()
+{
+    const Project copied = copyOfStrikes(document_.project(), selection_.ids());
+    if (copied.strikes.empty())
         return;
-    copied_ = *strike;
-    emit messages_.told(tr("Values of %1 copied: select others and paste").arg(strikeTitle(*strike)));
+    auto data = std::make_unique<QMimeData>();
+    data->setText(toQString(copyToText(copied)));
+    data->setData(homeType, home_);
+    QGuiApplication::clipboard()->setMimeData(data.release());
+    const auto count = copied.strikes.size();
+    emit messages_.told(count == 1 ? tr("%1 copied, with its recipe").arg(strikeTitle(copied.strikes.front()))
+                                   : tr("%1 strikes copied, with their recipes").arg(count));
+}
+
+void StrikeCommands::cut()
+{
+    copy();
+    remove();
+}
+
+std::optional<std::pair<Project, CopiedFrom>> StrikeCommands::copied() const
+{
+    const QMimeData* data = QGuiApplication::clipboard()->mimeData();
+    auto copy = copyFromText(data == nullptr ? std::string() : data->text().toStdString());
+    if (!copy) {
+        emit messages_.told(said(copy.error()));
+        return std::nullopt;
+    }
+    const bool here = data->data(homeType) == home_;
+    return std::pair(std::move(copy).value(), here ? CopiedFrom::here : CopiedFrom::elsewhere);
+}
+
+void StrikeCommands::paste()
+{
+    if (document_.length() == 0) {
+        emit messages_.told(tr("Open a clip first: a strike needs a frame to stand on"));
+        return;
+    }
+    const auto copy = copied();
+    if (!copy)
+        return;
+    // Not onto the one it was copied from, which would only be twice as strong: half a second on, as a duplicate goes.
+    const auto& strikes = document_.project().strikes;
+    const bool taken = copy->second == CopiedFrom::here &&
+                       std::any_of(strikes.begin(), strikes.end(),
+                                   [&](const Strike& strike) { return strike.frame.index == playhead_.frame(); });
+    const std::int64_t at = playhead_.frame() + (taken ? halfASecond() : 0);
+    StrikesPasted pasted = withStrikesPasted(document_.project(), copy->first, Frame{at}, copy->second);
+    if (pasted.ids.empty()) {
+        emit messages_.told(tr("A strike stands here already: go to another frame and paste"));
+        return;
+    }
+    QStringList told{pasted.ids.size() == 1 ? tr("Strike pasted") : tr("%1 strikes pasted").arg(pasted.ids.size())};
+    for (const std::string& name : pasted.recipes)
+        told.append(tr("recipe %1 added").arg(toQString(name)));
+    if (pasted.past > 0)
+        told.append(tr("%1 past the end of the film left out").arg(pasted.past));
+    document_.edit(std::move(pasted.project), told.join(QStringLiteral(", ")));
+    selection_.set(std::move(pasted.ids));
 }
 
 void StrikeCommands::pasteValues()
 {
-    if (!copied_ || document_.project().recipe(copied_->recipe) == nullptr) {
-        emit messages_.told(tr("Copy the values of a strike first (Ctrl+C)"));
+    if (selection_.empty())
         return;
-    }
-    document_.edit(withStrikesChanged(document_.project(), selection_.ids(),
-                                      [this](Strike& s) {
-                                          s.kind = copied_->kind;
-                                          s.strength = copied_->strength;
-                                          s.direction = copied_->direction;
-                                          s.recipe = copied_->recipe;
-                                          s.group = document_.project().group(copied_->group) != nullptr
-                                                        ? copied_->group
-                                                        : std::string();
-                                          s.overrides = copied_->overrides;
-                                      }),
-                   tr("Values of %1 pasted to %2 strikes").arg(strikeTitle(*copied_)).arg(selection_.size()));
+    const auto copy = copied();
+    if (!copy)
+        return;
+    StrikesPasted pasted = withValuesPasted(document_.project(), selection_.ids(), copy->first, copy->second);
+    document_.edit(
+        std::move(pasted.project),
+        tr("Values of %1 pasted to %2 strikes").arg(strikeTitle(copy->first.strikes.front())).arg(pasted.ids.size()));
 }
 
 void StrikeCommands::newVariation()

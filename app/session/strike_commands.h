@@ -5,11 +5,13 @@
 #include <functional>
 #include <optional>
 
+#include <QByteArray>
 #include <QObject>
 
 #include "ember/core/error.h"
 #include "ember/core/project.h"
 #include "ember/project/bake.h"
+#include "ember/project/copied_strikes.h"
 
 namespace ember::app {
 
@@ -41,11 +43,15 @@ public:
     void scaleStrengths(double factor);
     /// The shape lasts longer or shorter with the same rise and peak, for whom the scope says.
     void scaleLength(double factor);
-    /// Everything of a strike but its frame, name and variation, to be given to others.
-    void copyValues();
+    /// They and their recipes, on the system's clipboard, for any window.
+    void copy();
+    void cut();
+    /// The copied ones, the first at the playhead.
+    void paste();
+    /// Everything of the first copied one but its frame, name, place and variation, given to the selected ones.
     void pasteValues();
-    /// Another project is there: what was copied belongs to the one before.
-    void forgetCopied() { copied_.reset(); }
+    /// Another project is there: what was copied so far comes from elsewhere.
+    void forgetHome();
     /// Another seed for those that are not locked.
     void newVariation();
     void toggleLocked();
@@ -66,6 +72,9 @@ public:
     void bakeFilm(bool everyFrame);
 
 private:
+    /// What the clipboard holds, and whether it is of this project; tells why there is none.
+    std::optional<std::pair<Project, CopiedFrom>> copied() const;
+    std::int64_t halfASecond() const; ///< in frames
     using Bake = std::function<Result<Baked>(const Project&, const Progress&)>;
     /// Bakes what is there now; what is edited meanwhile is baked again.
     void bake(const Bake& bake);
@@ -77,7 +86,7 @@ private:
     Messages& messages_;
     Busy& busy_;
     StrikeKind lastKind_ = StrikeKind::hit;
-    std::optional<Strike> copied_;
+    QByteArray home_; ///< tells copies of this project from others; another one for every project that is opened
 };
 
 } // namespace ember::app

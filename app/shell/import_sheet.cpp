@@ -30,9 +30,9 @@ constexpr int mostRowsShown = 500;
 
 } // namespace
 
-ImportSheet::ImportSheet(const Project& project, const QString& name, ListText list, QWidget* parent)
-    : QDialog(parent), project_(project), list_(std::move(list)), rate_(new QLineEdit(rateText(project.rate), this)),
-      rateSays_(dimLabel({}, this)), table_(new QTableWidget(this)),
+ImportSheet::ImportSheet(const Project& project, BookEntries book, const QString& name, ListText list, QWidget* parent)
+    : QDialog(parent), project_(project), book_(std::move(book)), list_(std::move(list)),
+      rate_(new QLineEdit(rateText(project.rate), this)), rateSays_(dimLabel({}, this)), table_(new QTableWidget(this)),
       takeBeats_(new QCheckBox(tr("Take the score's beats"), this)), result_(new QLabel(this)),
       import_(new QPushButton(tr("Import"), this))
 {
@@ -164,7 +164,7 @@ void ImportSheet::readAgain()
         wrong = strikes_.empty()
                     ? tr("There are no strikes in this list.")
                     : tr("Importing this: %1")
-                          .arg(QString::fromStdString(importSentence(withStrikesImported(project_, strikes_))));
+                          .arg(QString::fromStdString(importSentence(withStrikesImported(project_, strikes_, book_))));
     result_->setText(wrong);
     import_->setToolTip(import_->isEnabled() ? tr("Puts these strikes into the film; undo takes them back") : wrong);
     fillTable();

@@ -22,7 +22,8 @@ namespace ember::app {
 class ImportSheet : public QDialog {
     Q_OBJECT
 public:
-    ImportSheet(const Project& project, const QString& name, ListText list, QWidget* parent = nullptr);
+    ImportSheet(const Project& project, BookEntries book, const QString& name, ListText list,
+                QWidget* parent = nullptr);
 
     /// As they are understood now; empty while something is wrong.
     const StrikeList& strikes() const { return strikes_; }
@@ -37,6 +38,7 @@ private:
     void fillTable();
 
     const Project project_;
+    const BookEntries book_; ///< where recipes that a list names are looked for
     const ListText list_;
     StrikeList strikes_;
     QLineEdit* rate_;

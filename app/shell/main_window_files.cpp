@@ -131,10 +131,11 @@ void MainWindow::importStrikes()
         emit session_->messages.trouble(said(text.error()));
         return;
     }
-    ImportSheet sheet(session_->document.project(), QFileInfo(path).fileName(), std::move(text).value(), this);
+    const BookEntries book = allRecipes(session_->book.entries());
+    ImportSheet sheet(session_->document.project(), book, QFileInfo(path).fileName(), std::move(text).value(), this);
     if (!dialogs_.run(sheet))
         return;
-    auto imported = withStrikesImported(session_->document.project(), sheet.strikes());
+    auto imported = withStrikesImported(session_->document.project(), sheet.strikes(), book);
     if (auto beats = sheet.beats())
         imported.project.beats = std::move(beats);
     session_->document.edit(std::move(imported.project), QString::fromStdString(importSentence(imported)));
@@ -192,7 +193,8 @@ void MainWindow::exportStrikes()
     const QString named = QFileInfo(path).suffix().isEmpty() ? path + QStringLiteral(".csv") : path;
     if (!mayWrite(named))
         return;
-    if (const Status status = writeStrikeList(session_->document.project(), named.toStdString()); !status)
+    if (const Status status = writeStrikeList(session_->document.project(), named.toStdString(), ListDetail::recipes);
+        !status)
         emit session_->messages.trouble(said(status.error()));
     else
         say(tr("%1 strikes written to %2")

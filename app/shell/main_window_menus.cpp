@@ -105,9 +105,14 @@ void MainWindow::buildEditMenu()
     menu->addSeparator();
     needSelection_.push_back(add(menu, "edit.duplicate-strikes", tr("&Duplicate strikes"),
                                  QKeySequence(Qt::CTRL | Qt::Key_D), [this] { session_->strikes.duplicate(); }));
-    needSelection_.push_back(add(menu, "edit.copy-values", tr("&Copy values"), QKeySequence(Qt::CTRL | Qt::Key_C),
-                                 [this] { session_->strikes.copyValues(); }));
-    needSelection_.push_back(add(menu, "edit.paste-values", tr("&Paste values"), QKeySequence(Qt::CTRL | Qt::Key_V),
+    needSelection_.push_back(
+        add(menu, "edit.cut-strikes", tr("Cu&t strikes"), QKeySequence::Cut, [this] { session_->strikes.cut(); }));
+    needSelection_.push_back(
+        add(menu, "edit.copy-strikes", tr("&Copy strikes"), QKeySequence::Copy, [this] { session_->strikes.copy(); }));
+    needClip_.push_back(add(menu, "edit.paste-strikes", tr("&Paste strikes at the playhead"), QKeySequence::Paste,
+                            [this] { session_->strikes.paste(); }));
+    needSelection_.push_back(add(menu, "edit.paste-values", tr("Paste &values only"),
+                                 QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_V),
                                  [this] { session_->strikes.pasteValues(); }));
     needSelection_.push_back(add(menu, "edit.delete-strikes", tr("De&lete strikes"), QKeySequence(Qt::Key_Delete),
                                  [this] { session_->strikes.remove(); }));

@@ -3984,6 +3984,18 @@
         <source>{} of {} shots move.</source>
         <translation>{} von {} Einstellungen bewegen sich.</translation>
     </message>
+    <message>
+        <source>numbers by their keys, such as {&quot;envelope.decay&quot;: 30}</source>
+        <translation>Zahlen nach ihren Schlüsseln, etwa {&quot;envelope.decay&quot;: 30}</translation>
+    </message>
+    <message>
+        <source>it holds more text than strikes can be</source>
+        <translation>sie enthält mehr Text, als Schläge sein können</translation>
+    </message>
+    <message>
+        <source>it holds no strikes: select some and press Ctrl+C</source>
+        <translation>sie enthält keine Schläge: wählen Sie welche aus und drücken Sie Strg+C</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -7771,14 +7783,6 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
         <translation>Schläge &amp;verdoppeln</translation>
     </message>
     <message>
-        <source>&amp;Copy values</source>
-        <translation>Werte &amp;kopieren</translation>
-    </message>
-    <message>
-        <source>&amp;Paste values</source>
-        <translation>Werte &amp;einfügen</translation>
-    </message>
-    <message>
         <source>De&amp;lete strikes</source>
         <translation>Schläge &amp;löschen</translation>
     </message>
@@ -8477,6 +8481,22 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
     <message>
         <source>N&amp;one like this</source>
         <translation>K&amp;eine solchen</translation>
+    </message>
+    <message>
+        <source>Cu&amp;t strikes</source>
+        <translation>Schläge &amp;ausschneiden</translation>
+    </message>
+    <message>
+        <source>&amp;Copy strikes</source>
+        <translation>Schläge &amp;kopieren</translation>
+    </message>
+    <message>
+        <source>&amp;Paste strikes at the playhead</source>
+        <translation>Schläge am Abspielkopf &amp;einfügen</translation>
+    </message>
+    <message>
+        <source>Paste &amp;values only</source>
+        <translation>Nur &amp;Werte einfügen</translation>
     </message>
 </context>
 <context>
@@ -11391,14 +11411,6 @@ Anderen wählen</translation>
         <translation>%1 % so lang, mit demselben Gipfel</translation>
     </message>
     <message>
-        <source>Values of %1 copied: select others and paste</source>
-        <translation>Werte von %1 kopiert: andere wählen und einfügen</translation>
-    </message>
-    <message>
-        <source>Copy the values of a strike first (Ctrl+C)</source>
-        <translation>Erst die Werte eines Schlags kopieren (Ctrl+C)</translation>
-    </message>
-    <message>
         <source>Values of %1 pasted to %2 strikes</source>
         <translation>Werte von %1 in %2 Schläge eingefügt</translation>
     </message>
@@ -11485,6 +11497,34 @@ Anderen wählen</translation>
     <message>
         <source>The pivot was followed over %1 frames; on %2 it was not found and goes on as before</source>
         <translation>Der Drehpunkt wurde über %1 Bilder verfolgt; auf %2 wurde er nicht gefunden und geht weiter wie zuvor</translation>
+    </message>
+    <message>
+        <source>%1 copied, with its recipe</source>
+        <translation>%1 kopiert, mit dem Rezept</translation>
+    </message>
+    <message>
+        <source>%1 strikes copied, with their recipes</source>
+        <translation>%1 Schläge kopiert, mit ihren Rezepten</translation>
+    </message>
+    <message>
+        <source>A strike stands here already: go to another frame and paste</source>
+        <translation>Hier steht schon ein Schlag: gehen Sie zu einem anderen Bild und fügen Sie dort ein</translation>
+    </message>
+    <message>
+        <source>Strike pasted</source>
+        <translation>Schlag eingefügt</translation>
+    </message>
+    <message>
+        <source>%1 strikes pasted</source>
+        <translation>%1 Schläge eingefügt</translation>
+    </message>
+    <message>
+        <source>recipe %1 added</source>
+        <translation>Rezept %1 hinzugefügt</translation>
+    </message>
+    <message>
+        <source>%1 past the end of the film left out</source>
+        <translation>%1 hinter dem Ende des Films weggelassen</translation>
     </message>
 </context>
 <context>

@@ -19,6 +19,7 @@ public:
         app.add_option("--as", format_, "csv, json, jsonl, vtt, mid or otio (by OUT's ending, else csv)")
             ->check(CLI::IsMember({"csv", "json", "jsonl", "vtt", "mid", "otio"}));
         app.add_option("-o,--output", output_, "The list to write (stdout)");
+        app.add_flag("--recipes", recipes_, "With the names of their recipes and the values that are their own");
         app.add_flag("--force", force_, "Replace the list if it exists");
     }
 
@@ -29,7 +30,8 @@ public:
             return project.error();
         const auto format =
             format_.empty() ? listFormatOf(output_).value_or(ListFormat::csv) : listFormatFromName(format_).value();
-        const std::string text = strikesToText(format, listOf(project.value()), project->rate);
+        const std::string text = strikesToText(
+            format, listOf(project.value(), recipes_ ? ListDetail::recipes : ListDetail::events), project->rate);
         if (!output_.empty()) {
             if (const Status may = guardOf(project.value(), path_).mayWrite(output_, force_, forceReplaces); !may)
                 return may;
@@ -45,6 +47,7 @@ private:
     std::string path_;
     std::string format_;
     std::string output_;
+    bool recipes_ = false;
     bool force_ = false;
 };
 

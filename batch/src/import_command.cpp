@@ -52,7 +52,7 @@ public:
                 return Error{ErrorCode::badFormat, list_, "it tells no beats; leave out --beats"};
             project.beats = score.value()->grid;
         }
-        const auto imported = withStrikesImported(std::move(project), list.value());
+        const auto imported = withStrikesImported(std::move(project), list.value(), knownRecipes(streams.err));
         if (Status saved = saveEdited(imported.project, path_, output_, force_, {list_}); !saved)
             return saved;
         streams.err << importSentence(imported) << '\n';

@@ -7,6 +7,7 @@
 #include <cstdio>
 
 #include "cells.h"
+#include "ember/json/json.h"
 
 namespace ember {
 
@@ -47,7 +48,27 @@ std::string timecodeText(double seconds, FrameRate rate)
     return text.data();
 }
 
+/// What valuesText wrote, or anything like it.
+std::optional<std::map<std::string, double>> valuesFrom(std::string_view text)
+{
+    const auto json = parsedJson(text, {});
+    if (!json || !json->is_object())
+        return std::nullopt;
+    std::map<std::string, double> values;
+    for (const auto& [key, value] : json.value().items()) {
+        if (!value.is_number() || !std::isfinite(value.get<double>()))
+            return std::nullopt;
+        values[key] = value.get<double>();
+    }
+    return values;
+}
+
 } // namespace
+
+std::string valuesText(const std::map<std::string, double>& values)
+{
+    return values.empty() ? std::string() : Json(values).dump(-1, ' ', false, Json::error_handler_t::replace);
+}
 
 std::string_view trimmed(std::string_view text)
 {
@@ -197,6 +218,13 @@ Result<ListedStrike> strikeFromCells(const std::function<std::string(std::string
         if (!strike.place)
             return wrong("position", text, "X:Y:Z in metres, or picture:X:Y:METRES");
     }
+    strike.recipe = std::string(trimmed(cell("recipe")));
+    if (const std::string text = cell("values"); !trimmed(text).empty()) {
+        const auto values = valuesFrom(text);
+        if (!values)
+            return wrong("values", text, "numbers by their keys, such as {\"envelope.decay\": 30}");
+        strike.values = *values;
+    }
     return strike;
 }
 
@@ -218,6 +246,10 @@ std::string cellOf(const ListedStrike& strike, std::string_view column, FrameRat
         return strike.direction ? shortestText(*strike.direction) : "";
     if (column == "position")
         return strike.place ? placeText(*strike.place) : "";
+    if (column == "recipe")
+        return strike.recipe;
+    if (column == "values")
+        return valuesText(strike.values);
     return strike.seed ? std::to_string(*strike.seed) : "";
 }
 

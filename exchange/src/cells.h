@@ -10,8 +10,8 @@
 namespace ember {
 
 /// The names a strike's values have in lists, in the order they are written.
-inline constexpr std::array<std::string_view, 9> listColumns{"frame",    "seconds",   "timecode", "kind",    "name",
-                                                             "strength", "direction", "seed",     "position"};
+inline constexpr std::array<std::string_view, 11> listColumns{
+    "frame", "seconds", "timecode", "kind", "name", "strength", "direction", "seed", "position", "recipe", "values"};
 
 /// No film is as long: eleven days.
 inline constexpr double longestSeconds = 1e6;
@@ -26,6 +26,9 @@ Result<ListedStrike> strikeFromCells(const std::function<std::string(std::string
 
 /// The text of one of listColumns.
 std::string cellOf(const ListedStrike& strike, std::string_view column, FrameRate rate);
+
+/// The values of a strike's own as text, a JSON object: {"envelope.decay":30}. Empty where there are none.
+std::string valuesText(const std::map<std::string, double>& values);
 
 /// "00:01:02:12" (hours, minutes, seconds, frames) or "00:01:02.500" (the hours may be left out) in seconds.
 std::optional<double> secondsFromTimecode(std::string_view text, FrameRate rate);

@@ -11,7 +11,11 @@ namespace ember {
 
 namespace {
 
-constexpr std::string_view freeText = "name"; ///< the column that may hold anything
+/// Whether a column may hold anything that somebody typed.
+bool isFreeText(std::string_view column)
+{
+    return column == "name" || column == "recipe";
+}
 
 } // namespace
 
@@ -62,7 +66,7 @@ Result<StrikeList> strikesFromCsv(std::string_view text, const ListReading& read
                 if (place == places.end() || place->second >= row.cells.size())
                     return {};
                 const std::string& cell = row.cells[place->second];
-                return column == freeText ? std::string(textOfCsv(cell)) : cell;
+                return isFreeText(column) ? std::string(textOfCsv(cell)) : cell;
             },
             reading, "line " + std::to_string(row.line));
         if (!strike)
@@ -75,13 +79,19 @@ Result<StrikeList> strikesFromCsv(std::string_view text, const ListReading& read
 std::string strikesToCsv(const StrikeList& strikes, FrameRate rate)
 {
     std::string text;
-    // Places are few; their column is only there where one is.
-    const bool places = std::any_of(strikes.begin(), strikes.end(), [](const ListedStrike& s) { return s.place; });
-    const std::size_t columns = listColumns.size() - (places ? 0 : 1);
-    const auto writeRow = [&text, columns](const auto& cellFor) {
-        for (std::size_t i = 0; i < columns; ++i)
-            text += (i == 0 ? "" : ",") +
-                    (listColumns[i] == freeText ? csvText(cellFor(listColumns[i])) : csvCell(cellFor(listColumns[i])));
+    // What few lists tell has a column only where it is told.
+    const auto told = [&](std::string_view column) {
+        return std::any_of(strikes.begin(), strikes.end(),
+                           [&](const ListedStrike& s) { return !cellOf(s, column, rate).empty(); });
+    };
+    std::vector<std::string_view> columns;
+    for (const std::string_view column : listColumns)
+        if ((column != "position" && column != "recipe" && column != "values") || told(column))
+            columns.push_back(column);
+    const auto writeRow = [&text, &columns](const auto& cellFor) {
+        for (const std::string_view column : columns)
+            text += (column == columns.front() ? "" : ",") +
+                    (isFreeText(column) ? csvText(cellFor(column)) : csvCell(cellFor(column)));
         text += '\n';
     };
     writeRow([](std::string_view column) { return std::string(column); });

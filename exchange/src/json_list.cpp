@@ -165,6 +165,10 @@ Json entryOf(const ListedStrike& strike, FrameRate rate)
         entry["seed"] = *strike.seed;
     if (strike.place)
         entry["position"] = placeText(*strike.place);
+    if (!strike.recipe.empty())
+        entry["recipe"] = strike.recipe;
+    if (!strike.values.empty())
+        entry["values"] = strike.values;
     return entry;
 }
 

@@ -158,6 +158,10 @@ std::string strikesToOtio(const StrikeList& strikes, FrameRate rate)
             ours["seed"] = *strike.seed;
         if (strike.place)
             ours["position"] = placeText(*strike.place);
+        if (!strike.recipe.empty())
+            ours["recipe"] = strike.recipe;
+        if (!strike.values.empty())
+            ours["values"] = strike.values;
         const double perSecond = rate.perSecond();
         markers.push_back({{"OTIO_SCHEMA", "Marker.2"},
                            {"name", strike.name},

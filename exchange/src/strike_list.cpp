@@ -69,12 +69,26 @@ std::span<const std::string_view> ourColumns()
     return listColumns;
 }
 
-StrikeList listOf(const Project& project)
+StrikeList listOf(const Project& project, ListDetail detail)
 {
     StrikeList list;
-    for (const Strike& strike : project.strikes)
-        list.push_back({project.rate.seconds(static_cast<double>(strike.frame.index)), strike.kind, strike.name,
-                        strike.strength, strike.direction, strike.seed, strike.place});
+    for (const Strike& strike : project.strikes) {
+        ListedStrike listed{project.rate.seconds(static_cast<double>(strike.frame.index)),
+                            strike.kind,
+                            strike.name,
+                            strike.strength,
+                            strike.direction,
+                            strike.seed,
+                            strike.place,
+                            {},
+                            {}};
+        const Recipe* recipe = project.recipe(strike.recipe);
+        if (detail == ListDetail::recipes && recipe != nullptr) {
+            listed.recipe = recipe->name;
+            listed.values.insert(strike.overrides.all().begin(), strike.overrides.all().end());
+        }
+        list.push_back(std::move(listed));
+    }
     return list;
 }
 

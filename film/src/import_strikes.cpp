@@ -4,6 +4,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "ember/core/shown_text.h"
+#include "ember/core/values.h"
 #include "ember/project/file.h"
 
 namespace ember {
@@ -18,6 +20,35 @@ Result<ListFormat> formatOf(const std::string& path)
     if (!format)
         return Error{ErrorCode::unsupported, path, "lists end in .csv, .json, .jsonl, .vtt, .mid or .otio"};
     return *format;
+}
+
+/// False where nobody knows a recipe of this name.
+bool giveRecipe(Project& project, StrikeId id, const std::string& name, const BookEntries& book)
+{
+    RecipeId recipe = 0;
+    if (const Recipe* here = project.recipeNamed(name))
+        recipe = here->id;
+    else if (const BookEntry* entry = entryNamed(book, name))
+        recipe = project.addRecipe(recipeFor(*entry, project));
+    if (recipe != 0)
+        project.strike(id)->recipe = recipe;
+    return recipe != 0;
+}
+
+/// How many of them the strike's recipe has no place for.
+std::size_t giveValues(Project& project, StrikeId id, const std::map<std::string, double>& values)
+{
+    Strike& strike = *project.strike(id);
+    const Recipe* recipe = project.recipe(strike.recipe);
+    std::size_t unknown = 0;
+    for (const auto& [key, value] : values) {
+        const FieldSpec* spec = recipe == nullptr ? nullptr : specOfValue(*recipe, key);
+        if (spec == nullptr)
+            ++unknown;
+        else
+            strike.overrides.set(key, clampTo(*spec, value));
+    }
+    return unknown;
 }
 
 } // namespace
@@ -57,15 +88,15 @@ Result<std::optional<ScoreBeats>> readScoreBeats(const std::string& path)
     return beats;
 }
 
-Status writeStrikeList(const Project& project, const std::string& path)
+Status writeStrikeList(const Project& project, const std::string& path, ListDetail detail)
 {
     const auto format = formatOf(path);
     if (!format)
         return format.error();
-    return writeFileSafely(path, strikesToText(format.value(), listOf(project), project.rate));
+    return writeFileSafely(path, strikesToText(format.value(), listOf(project, detail), project.rate));
 }
 
-StrikesImported withStrikesImported(Project project, const StrikeList& list)
+StrikesImported withStrikesImported(Project project, const StrikeList& list, const BookEntries& book)
 {
     StrikesImported imported;
     for (const ListedStrike& listed : list) {
@@ -93,10 +124,16 @@ StrikesImported withStrikesImported(Project project, const StrikeList& list)
         if (listed.seed)
             strike.seed = *listed.seed;
         strike.place = listed.place;
+        if (!listed.recipe.empty() && !giveRecipe(project, id, listed.recipe, book))
+            imported.unknownRecipes.push_back(listed.recipe);
+        imported.unknownValues += giveValues(project, id, listed.values);
         imported.ids.push_back(id);
         ++imported.added;
     }
     std::sort(imported.ids.begin(), imported.ids.end());
+    std::sort(imported.unknownRecipes.begin(), imported.unknownRecipes.end());
+    imported.unknownRecipes.erase(std::unique(imported.unknownRecipes.begin(), imported.unknownRecipes.end()),
+                                  imported.unknownRecipes.end());
     imported.ids.erase(std::unique(imported.ids.begin(), imported.ids.end()), imported.ids.end());
     imported.project = std::move(project);
     return imported;
@@ -112,6 +149,14 @@ std::string importSentence(const StrikesImported& imported)
         text += ", " + std::to_string(imported.merged) + " joined with one on the same frame";
     if (imported.past > 0)
         text += ", " + std::to_string(imported.past) + " past the end of the film left out";
+    if (!imported.unknownRecipes.empty()) {
+        text += "; unknown recipes, so the kind's are used: ";
+        for (const std::string& name : imported.unknownRecipes)
+            text += (&name == &imported.unknownRecipes.front() ? "" : ", ") + inQuotes(name, 40);
+    }
+    if (imported.unknownValues > 0)
+        text += "; " + std::to_string(imported.unknownValues) + (imported.unknownValues == 1 ? " value" : " values") +
+                " that the recipe does not have left out";
     return text;
 }
 

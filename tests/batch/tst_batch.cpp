@@ -1019,6 +1019,46 @@ private slots:
         QCOMPARE(run({"poses", path}), 0); // the motion needs no clip
         QCOMPARE(run({"new", clip_, "-o", at("no/folder/n.vember")}), 1);
     }
+    void listsCarryRecipesOnWish()
+    {
+        const std::string from = made("carrier.vember", {"--strike", "30:blast:1.1", "--strike", "40:hit:0.5"});
+        const auto rename = [](const std::string& path, const char* now, const char* then) {
+            Project project = loadProject(path).value();
+            for (Recipe& recipe : project.recipes)
+                if (recipe.name == now)
+                    recipe.name = then;
+            return static_cast<bool>(saveProject(project, path));
+        };
+        QVERIFY(rename(from, "Blast and rumble", "Ladle"));
+        const std::string number = loadProject(from)->strikes[0].frame.index == 30 ? "1" : "2";
+        QCOMPARE(run({"set", from, "strike." + number + ".own.envelope.decay=33"}), 0);
+        QCOMPARE(run({"export-strikes", from}), 0);
+        QVERIFY(QString::fromStdString(out_).startsWith("frame,seconds,timecode,kind,name,strength,direction,seed\n"));
+        QCOMPARE(run({"export-strikes", from, "--recipes", "-o", at("carried.csv")}), 0);
+        const QByteArray list = test::bytesOf(at("carried.csv"));
+        QVERIFY(list.startsWith("frame,seconds,timecode,kind,name,strength,direction,seed,recipe,values\n"));
+        QVERIFY2(list.contains(",Ladle,\"{\"\"envelope.decay\"\":33.0}\""), list.constData());
+        // Into a film that has the recipe, and into one that nobody told about it.
+        const std::string knows = made("knows.vember", {});
+        QVERIFY(rename(knows, "Blast and rumble", "Ladle"));
+        QCOMPARE(run({"import", at("carried.csv"), "-p", knows}), 0);
+        const Project known = loadProject(knows).value();
+        const auto blast = std::find_if(known.strikes.begin(), known.strikes.end(),
+                                        [](const Strike& s) { return s.frame.index == 30; });
+        QVERIFY(blast != known.strikes.end());
+        QCOMPARE(known.recipe(blast->recipe)->name, std::string("Ladle"));
+        QCOMPARE(blast->overrides["envelope.decay"], std::optional<double>(33));
+        QCOMPARE(run({"import", at("carried.csv"), "-p", made("foreign.vember", {})}), 0);
+        QVERIFY2(errHas("unknown recipes") && errHas("Ladle"), err_.c_str());
+        test::writeBytes(at("odd.csv"), "frame,kind,values\n50,hit,\"{\"\"envelope.moon\"\": 3}\"\n");
+        QCOMPARE(run({"import", at("odd.csv"), "-p", knows}), 0);
+        QVERIFY2(errHas("1 value that the recipe does not have"), err_.c_str());
+        // A recipe of the book that the film does not have comes along.
+        QVERIFY(rename(knows, "Ladle", "Gone"));
+        test::writeBytes(at("book.csv"), "frame,kind,recipe\n60,blast,Blast and rumble\n");
+        QCOMPARE(run({"import", at("book.csv"), "-p", knows}), 0);
+        QVERIFY(loadProject(knows)->recipeNamed("Blast and rumble") != nullptr);
+    }
     void exportHandsOnInEveryFormat()
     {
         const std::string project = made("hand.vember", {"--strike", "30:blast:1.1"});

@@ -35,6 +35,11 @@ StrikeList someStrikes(int count, FrameRate rate)
             strike.seed = static_cast<std::uint32_t>(random.bits());
         if (random.whole(0, 2) == 0)
             strike.place = Place{WorldPoint{random.between(-99, 99), random.between(-9, 9), random.between(-99, 99)}};
+        if (random.whole(0, 2) == 0) {
+            strike.recipe = names[static_cast<std::size_t>(random.whole(1, 4))];
+            strike.values["envelope.decay"] = random.between(1, 90);
+            strike.values["strand.Noise, \"deep\".amount.x"] = random.between(0, 90);
+        }
         list.push_back(strike);
     }
     return list;
@@ -69,6 +74,7 @@ private slots:
                 QCOMPARE(std::llround(rate.frames(markers.value()[i].seconds)),
                          std::llround(rate.frames(sorted[i].seconds)));
                 QVERIFY(std::abs(markers.value()[i].seconds - sorted[i].seconds) < 1e-9);
+                QVERIFY(markers.value()[i].recipe == sorted[i].recipe && markers.value()[i].values == sorted[i].values);
             }
         }
     }
@@ -198,6 +204,8 @@ private slots:
         row("strength", ListFormat::csv, "frame,strength\n1,1900%\n", "line 2");
         row("no value", ListFormat::csv, "frame,kind\n,hit\n", "line 2");
         row("open quote", ListFormat::csv, "frame,name\n1,\"never closed\n2,x\n", "line 2");
+        row("values", ListFormat::csv, "frame,values\n1,decay 20\n", "line 2");
+        row("values of words", ListFormat::json, "[{\"frame\": 1, \"values\": {\"a\": \"b\"}}]", "entry 1");
         row("timecode", ListFormat::csv, "timecode\n00:00:61:00\n", "line 2");
         row("frames of it", ListFormat::csv, "timecode\n00:00:01:24\n", "line 2");
         row("broken JSON", ListFormat::json, "[{\"frame\": 1", "The list");

@@ -137,7 +137,7 @@ private slots:
         const QString file = at(QStringLiteral("other.vember"));
         Project other = project();
         QVERIFY(saveProject(other, file.toStdString()));
-        session().strikes.copyValues();
+        session().strikes.copy();
         clickField(envelopeField("envelope-release"));
         typeText(QStringLiteral("9"));
         session().file.open(file);
@@ -145,7 +145,7 @@ private slots:
         QVERIFY(openEditor() == nullptr);
         QVERIFY(project().recipes == other.recipes);
         QVERIFY(!session().document.modified());
-        // Values that were copied there are forgotten, too.
+        // Nothing is selected there, so nothing takes the values that were copied.
         session().strikes.pasteValues();
         QVERIFY(!session().document.modified());
     }

@@ -2,6 +2,7 @@
 // The real window, worked with mouse and keyboard; what is checked is the project and the pixels.
 #include <cmath>
 
+#include <QClipboard>
 #include <QComboBox>
 #include <QDir>
 #include <QDropEvent>
@@ -215,6 +216,60 @@ private slots:
         QCOMPARE(session().selection.ids(), copy); // what came back is selected
         key(Qt::Key_Z, Qt::ControlModifier);       // the duplicate goes
         QCOMPARE(session().selection.ids(), (StrikeIds{project().strikes[0].id}));
+    }
+    void copiedStrikesGoToTheOtherWindow()
+    {
+        strikeOn(20, Qt::Key_1);
+        session().selection.set({project().strikes[0].id});
+        const std::uint32_t seed = project().strikes[0].seed;
+        key(Qt::Key_C, Qt::ControlModifier);
+        QCOMPARE(project().strikes.size(), std::size_t{1});
+        // Onto itself it would only be twice as strong: half a second on. Elsewhere where the playhead is.
+        key(Qt::Key_V, Qt::ControlModifier);
+        QCOMPARE(project().strikes.size(), std::size_t{2});
+        QCOMPARE(project().strikes[1].frame.index, std::int64_t{32});
+        QVERIFY(project().strikes[1].seed != seed);
+        session().playhead.setFrame(60);
+        key(Qt::Key_V, Qt::ControlModifier);
+        QCOMPARE(session().selection.strike()->frame.index, std::int64_t{60});
+        key(Qt::Key_Z, Qt::ControlModifier);
+        QCOMPARE(project().strikes.size(), std::size_t{2});
+        // Values alone, onto what is selected; nothing selected, nothing pasted.
+        strikeOn(80, Qt::Key_4);
+        key(Qt::Key_V, Qt::ControlModifier | Qt::ShiftModifier);
+        QVERIFY(session().selection.strike()->kind == StrikeKind::blast);
+        QCOMPARE(session().selection.strike()->frame.index, std::int64_t{80});
+        // A window with another film takes it over with its recipe, as it was.
+        Project changed = project();
+        changed.recipe(changed.strikes[0].recipe)->position = 1.5;
+        session().document.edit(std::move(changed), QStringLiteral("larger"));
+        session().selection.set({project().strikes[0].id});
+        key(Qt::Key_C, Qt::ControlModifier);
+        const Recipe recipe = *project().recipe(project().strikes[0].recipe);
+        session().file.close();
+        QTRY_VERIFY(!session().busy.working());
+        key(Qt::Key_V, Qt::ControlModifier); // no film: nothing to stand on
+        QVERIFY(project().strikes.empty());
+        open(QString::fromStdString(clip_));
+        session().playhead.setFrame(7);
+        key(Qt::Key_V, Qt::ControlModifier);
+        QCOMPARE(project().strikes.size(), std::size_t{1});
+        QCOMPARE(project().strikes[0].frame.index, std::int64_t{7});
+        QCOMPARE(project().strikes[0].seed, seed);
+        QCOMPARE(project().recipe(project().strikes[0].recipe)->position, 1.5);
+        QVERIFY(project().recipe(project().strikes[0].recipe)->name != recipe.name); // which is another one's here
+        key(Qt::Key_X, Qt::ControlModifier);
+        QVERIFY(project().strikes.empty());
+        key(Qt::Key_V, Qt::ControlModifier);
+        QCOMPARE(project().strikes.size(), std::size_t{1});
+        // Anything else on the clipboard changes nothing.
+        const Project before = project();
+        for (const char* text : {"", "24", "{\"strikes\": [{}]}"}) {
+            QGuiApplication::clipboard()->setText(QLatin1String(text));
+            key(Qt::Key_V, Qt::ControlModifier);
+            key(Qt::Key_V, Qt::ControlModifier | Qt::ShiftModifier);
+            QVERIFY(project() == before);
+        }
     }
     void fromStrikeToStrike()
     {

@@ -23,6 +23,8 @@ struct ListedStrike {
     std::optional<double> direction;
     std::optional<std::uint32_t> seed;
     std::optional<Place> place;
+    std::string recipe;                   ///< its name; empty: the kind's
+    std::map<std::string, double> values; ///< of its own, by the keys they are set by ("envelope.decay")
 
     bool operator==(const ListedStrike&) const = default;
 };
@@ -84,7 +86,12 @@ Result<std::optional<ScoreBeats>> beatsFromMidi(std::string_view bytes);
 /// Times are written exactly: seconds in the shortest digits that read back to the same value, frames at `rate`.
 std::string strikesToText(ListFormat format, const StrikeList& strikes, FrameRate rate);
 
+/// How much of strikes a list tells.
+enum class ListDetail {
+    events, ///< when, where and how strongly something strikes
+    recipes ///< also which recipe answers to it, and the numbers that are the strike's own; curves are left out
+};
 /// The strikes of a project as a list.
-StrikeList listOf(const Project& project);
+StrikeList listOf(const Project& project, ListDetail detail = ListDetail::events);
 
 } // namespace ember
