@@ -7,11 +7,16 @@
 
 #include <QApplication>
 #include <QCommandLineParser>
+#include <QDBusConnection>
 #include <QFileInfo>
 #include <QIcon>
+#include <QProcess>
 #include <QTimer>
 
 #include "background.h"
+#include "crash_report.h"
+#include "crash_sheet.h"
+#include "desktop_door.h"
 #include "ember/files/manual_page.h"
 #include "instance_door.h"
 #include "language.h"
@@ -116,6 +121,7 @@ int main(int argc, char** argv)
         file = QFileInfo(file).absoluteFilePath();
     ember::app::InstanceDoor door(ember::app::InstanceDoor::nameFor(::getuid(), QGuiApplication::platformName(),
                                                                     qgetenv("WAYLAND_DISPLAY"), qgetenv("DISPLAY")));
+    ember::app::DesktopDoor desktop(QDBusConnection::sessionBus());
     if (!parser.isSet(newWindow)) {
         if (door.handOver(file)) {
             std::cout << (file.isEmpty()
@@ -126,22 +132,32 @@ int main(int argc, char** argv)
             return 0;
         }
         door.open();
+        desktop.open();
     }
     ember::app::language::use(parser.isSet(speak) ? parser.value(speak) : ember::app::language::wanted());
     ember::app::theme::apply(application);
     application.setWindowIcon(QIcon(QStringLiteral(":/vast-ember.svg")));
-    QGuiApplication::setDesktopFileName(QStringLiteral("vast-ember"));
+    QGuiApplication::setDesktopFileName(ember::app::DesktopDoor::name);
+    ember::app::crash::watch(ember::app::CrashSheet::folder().toStdString(), EMBER_VERSION);
     ember::app::MainWindow window;
     window.show();
     QTimer::singleShot(0, &window, &ember::app::MainWindow::fitScreen); // now that it has its frame
     if (!file.isEmpty())
         window.openPath(file);
-    QObject::connect(&door, &ember::app::InstanceDoor::asked, &window, [&window](const QString& path) {
+    const auto comeForward = [&window](const QString& path) {
         window.setWindowState(window.windowState() & ~Qt::WindowMinimized);
         window.raise();
         window.activateWindow();
         if (!path.isEmpty())
             window.openPath(path);
+    };
+    QObject::connect(&door, &ember::app::InstanceDoor::asked, &window, comeForward);
+    QObject::connect(&desktop, &ember::app::DesktopDoor::asked, &window, comeForward);
+    QObject::connect(&desktop, &ember::app::DesktopDoor::anotherAsked, &window, [](const QString& path) {
+        QStringList arguments{QStringLiteral("--new-window")};
+        if (!path.isEmpty())
+            arguments.append(path);
+        QProcess::startDetached(QCoreApplication::applicationFilePath(), arguments);
     });
     return QApplication::exec();
 }

@@ -28,6 +28,8 @@
 #include "anvil_view.h"
 #include "background.h"
 #include "busy_bar.h"
+#include "crash_report.h"
+#include "crash_sheet.h"
 #include "curve_view.h"
 #include "demo.h"
 #include "find_panel.h"
@@ -97,6 +99,7 @@ MainWindow::MainWindow(Dialogs dialogs)
     statusBar()->addPermanentWidget(state_);
     statusBar()->setSizeGripEnabled(false);
     connectSession();
+    noteWhatIsDone();
     restoreLayout();
     if (const QString& wrong = session_->book.trouble(); !wrong.isEmpty())
         emit session_->messages.trouble(wrong);
@@ -107,12 +110,24 @@ MainWindow::MainWindow(Dialogs dialogs)
     applyPreferences();
     left_ = leftBehind(JournalKeeper::folder().toStdString());
     offerLeftBehind();
+    if (CrashSheet::takeNews())
+        emit session_->messages.trouble(
+            tr("Vast Ember ended unexpectedly the last time. Help, Crash report shows what is known of it."));
 }
 
 MainWindow::~MainWindow()
 {
     delete bigPicture_;
     hide(); // while everything that listens to it is still there
+}
+
+/// What is done is kept for a crash report, in memory only.
+void MainWindow::noteWhatIsDone()
+{
+    const auto note = [](const QString& text) { crash::note(text.toStdString()); };
+    connect(&session_->messages, &Messages::trouble, this, note);
+    for (const ListedAction& one : actionsOf(*menuBar()))
+        connect(one.action, &QAction::triggered, this, [note, id = one.id] { note(id); });
 }
 
 void MainWindow::connectSession()
@@ -275,6 +290,7 @@ bool MainWindow::focusNextPrevChild(bool next)
 void MainWindow::say(const QString& text)
 {
     told_->setText(text);
+    crash::note(text.toStdString());
 }
 
 void MainWindow::refreshActions()

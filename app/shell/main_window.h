@@ -105,6 +105,7 @@ private:
     void buildHelpMenu();
     void showSplit(int split);
     void connectSession();
+    void noteWhatIsDone();
     /// `id` is what its shortcut is kept by; it stays when the text changes.
     QAction* add(QMenu* menu, const QString& id, const QString& text, const QKeySequence& key,
                  const std::function<void()>& action);

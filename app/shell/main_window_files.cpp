@@ -10,6 +10,7 @@
 
 #include "background.h"
 #include "demo.h"
+#include "desktop_recent.h"
 #include "ember/film/film_sound.h"
 #include "ember/film/import_strikes.h"
 #include "ember/film/pose_table.h"
@@ -218,6 +219,7 @@ void MainWindow::rememberRecent(const QString& path)
     while (recent.size() > mostRecent)
         recent.removeLast();
     settings.setValue(QStringLiteral("files/recent"), recent);
+    inBackground([path] { tellDesktopUsed(path); });
 }
 
 void MainWindow::fillRecent()

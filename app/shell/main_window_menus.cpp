@@ -20,6 +20,7 @@
 #include "anvil_view.h"
 #include "comfort_window.h"
 #include "contact_sheet.h"
+#include "crash_sheet.h"
 #include "curve_view.h"
 #include "difference_sheet.h"
 #include "ember/project/timing_edits.h"
@@ -622,6 +623,10 @@ void MainWindow::buildHelpMenu()
     add(menu, "help.open-the-demo", tr("Open the &demo"), {}, [this] { openDemo(); });
     add(menu, "help.first-steps", tr("&First steps"), {}, [this] { hints_->restart(); });
     menu->addSeparator();
+    add(menu, "help.crash-report", tr("&Crash report"), {}, [this] {
+        CrashSheet sheet(this);
+        dialogs_.run(sheet);
+    });
     add(menu, "help.about-vast-ember", tr("&About Vast Ember"), {}, [this] {
         QMessageBox::about(this, tr("About Vast Ember"),
                            tr("<b>Vast Ember %1</b><br>Times impact shakes to the frame.<br><br>Free software under "

@@ -4991,6 +4991,45 @@
     </message>
 </context>
 <context>
+    <name>ember::app::CrashSheet</name>
+    <message>
+        <source>Crash report</source>
+        <translation>Absturzbericht</translation>
+    </message>
+    <message>
+        <source>There is no report: Vast Ember has not ended by a fault.</source>
+        <translation>Es gibt keinen Bericht: Vast Ember ist nicht durch einen Fehler beendet worden.</translation>
+    </message>
+    <message>
+        <source>What was known when Vast Ember ended by a fault the last time. The report stays on this machine, in %1; it may name files you worked on.</source>
+        <translation>Was bekannt war, als Vast Ember zuletzt durch einen Fehler endete. Der Bericht bleibt auf diesem Rechner, in %1; er kann Dateien nennen, an denen Sie gearbeitet haben.</translation>
+    </message>
+    <message>
+        <source>The report</source>
+        <translation>Der Bericht</translation>
+    </message>
+    <message>
+        <source>Copy</source>
+        <translation>Kopieren</translation>
+    </message>
+    <message>
+        <source>Delete all reports</source>
+        <translation>Alle Berichte löschen</translation>
+    </message>
+    <message>
+        <source>There is none</source>
+        <translation>Es gibt keinen</translation>
+    </message>
+    <message>
+        <source>Puts the whole report on the clipboard</source>
+        <translation>Legt den ganzen Bericht in die Zwischenablage</translation>
+    </message>
+    <message>
+        <source>Cannot be undone</source>
+        <translation>Lässt sich nicht rückgängig machen</translation>
+    </message>
+</context>
+<context>
     <name>ember::app::CurveCanvas</name>
     <message>
         <source>Curves</source>
@@ -8497,6 +8536,14 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
     <message>
         <source>Paste &amp;values only</source>
         <translation>Nur &amp;Werte einfügen</translation>
+    </message>
+    <message>
+        <source>Vast Ember ended unexpectedly the last time. Help, Crash report shows what is known of it.</source>
+        <translation>Vast Ember ist beim letzten Mal unerwartet beendet worden. Hilfe, Absturzbericht zeigt, was darüber bekannt ist.</translation>
+    </message>
+    <message>
+        <source>&amp;Crash report</source>
+        <translation>&amp;Absturzbericht</translation>
     </message>
 </context>
 <context>

@@ -21,7 +21,7 @@ struct Entry {
     std::unique_ptr<Command> (*make)();
 };
 
-constexpr std::array<Entry, 27> commandEntries{{
+constexpr std::array<Entry, 28> commandEntries{{
     {"new", "Make a project from a clip, with strikes in it", makeNewCommand},
     {"info", "Describe a project as JSON", makeInfoCommand},
     {"poses", "List where the picture is at every frame", makePosesCommand},
@@ -42,6 +42,7 @@ constexpr std::array<Entry, 27> commandEntries{{
     {"colours", "List the spaces, displays, views and looks of a colour config, as JSON", makeColoursCommand},
     {"cover", "Tell the cover a project needs, and where", makeCoverCommand},
     {"still", "Render one frame as a picture", makeStillCommand},
+    {"thumbnail", "Make a small picture by which a project is known in a folder", makeThumbnailCommand},
     {"render", "Render the film of a project", makeRenderCommand},
     {"parts", "Write the job that renders a film in parts, on many machines", makePartsCommand},
     {"join", "Join the parts of a film, without coding it again", makeJoinCommand},

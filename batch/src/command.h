@@ -43,6 +43,7 @@ std::unique_ptr<Command> makeTempoCommand();
 std::unique_ptr<Command> makeDropCommand();
 std::unique_ptr<Command> makeCoverCommand();
 std::unique_ptr<Command> makeStillCommand();
+std::unique_ptr<Command> makeThumbnailCommand();
 std::unique_ptr<Command> makeCaptureCommand();
 std::unique_ptr<Command> makeMotionsCommand();
 std::unique_ptr<Command> makeColoursCommand();

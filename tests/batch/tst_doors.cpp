@@ -102,7 +102,8 @@ private slots:
             {"export", {"export", project, "--as", "csv", "-o", "OUT", "--force"}},
             {"export sheet", {"export", project, "--as", "sheet", "--strike", "1", "-o", "OUT", "--force"}},
             {"render", {"render", project, "-o", "OUT", "--force"}},
-            {"still", {"still", project, "--frame", "3", "-o", "OUT", "--force"}}};
+            {"still", {"still", project, "--frame", "3", "-o", "OUT", "--force"}},
+            {"thumbnail", {"thumbnail", project, "-o", "OUT", "--force"}}};
         const QDir here(folder_.path());
         QFile::link(clip, here.filePath(QStringLiteral("link.mkv")));
         QVERIFY(::link(clip_.c_str(), at("hard.mkv").c_str()) == 0);

@@ -250,7 +250,7 @@ private slots:
         key(Qt::Key_C, Qt::ControlModifier);
         strikeOn(80, Qt::Key_4);
         const auto seed = project().strikes[1].seed;
-        key(Qt::Key_V, Qt::ControlModifier);
+        key(Qt::Key_V, Qt::ControlModifier | Qt::ShiftModifier);
         QCOMPARE(project().strikes[1].strength, 1.1);
         QCOMPARE(project().strikes[1].recipe, project().strikes[0].recipe);
         QCOMPARE(project().strikes[1].kind, StrikeKind::blast);
