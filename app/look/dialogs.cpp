@@ -33,6 +33,12 @@ Dialogs Dialogs::standard()
     dialogs.openFile = [](QWidget* parent, const QString& title, const QString& filter) {
         return QFileDialog::getOpenFileName(parent, title, {}, filter);
     };
+    dialogs.openFiles = [](QWidget* parent, const QString& title, const QString& filter) {
+        return QFileDialog::getOpenFileNames(parent, title, {}, filter);
+    };
+    dialogs.openFolder = [](QWidget* parent, const QString& title) {
+        return QFileDialog::getExistingDirectory(parent, title);
+    };
     dialogs.saveFile = [](QWidget* parent, const QString& title, const QString& suggested, const QString& filter) {
         return QFileDialog::getSaveFileName(parent, title, suggested, filter);
     };

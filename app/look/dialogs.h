@@ -5,6 +5,7 @@
 
 #include <QDialog>
 #include <QString>
+#include <QStringList>
 #include <QWidget>
 
 namespace ember::app {
@@ -24,6 +25,8 @@ QString projects();
 /// Everything the window asks a person in a window of its own, so that tests can answer.
 struct Dialogs {
     std::function<QString(QWidget* parent, const QString& title, const QString& filter)> openFile;
+    std::function<QStringList(QWidget* parent, const QString& title, const QString& filter)> openFiles;
+    std::function<QString(QWidget* parent, const QString& title)> openFolder;
     std::function<QString(QWidget* parent, const QString& title, const QString& suggested, const QString& filter)>
         saveFile;
     std::function<SaveChoice(QWidget* parent, const QString& name)> unsavedChanges;

@@ -10,11 +10,11 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
-#include <QListWidget>
 #include <QProgressBar>
 #include <QPushButton>
 #include <QSignalBlocker>
 
+#include "ember/media/clip.h"
 #include "form.h"
 #include "input_rules.h"
 #include "text.h"
@@ -39,7 +39,7 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
       later_(new QPushButton(tr("Add to queue"), this)), cancel_(new QPushButton(tr("Cancel"), this)),
       bar_(new QProgressBar(this)), state_(new QLabel(this)), version_(new QComboBox(this)),
       quality_(new QComboBox(this)), depth_(new WordList(this)), coder_(new WordList(this)),
-      resume_(new QCheckBox(tr("Continue: keep finished frames"), this)), list_(new QListWidget(this)),
+      resume_(new QCheckBox(tr("Continue: keep finished frames"), this)), list_(new FileListWidget(this)),
       remove_(new QPushButton(tr("Remove from queue"), this))
 {
     setObjectName(QStringLiteral("render-panel"));
@@ -167,8 +167,16 @@ RenderPanel::RenderPanel(Session& session, Dialogs& dialogs, QWidget* parent)
     column->addLayout(next);
     list_->setObjectName(QStringLiteral("render-queue"));
     list_->setAccessibleName(tr("Queue"));
-    list_->setToolTip(tr("Renders in their order, each of the project as it was when added"));
+    list_->setToolTip(tr("Renders in their order, each of the project as it was when added. Drag a film that is done "
+                         "into another program."));
     list_->setMinimumHeight(56);
+    list_->fileOf = [this](const QListWidgetItem& item) {
+        const Entry& entry = queue_[static_cast<std::size_t>(list_->row(&item))];
+        if (entry.state != State::done)
+            return QString();
+        const auto files = filesOfClip(entry.file.path); // of numbered pictures the first: it stands for the series
+        return files.empty() ? QString() : toQString(files.front());
+    };
     column->addWidget(list_, 1);
     connect(remove_, &QPushButton::clicked, this, &RenderPanel::removeSelected);
     connect(list_, &QListWidget::currentRowChanged, this, &RenderPanel::showState);

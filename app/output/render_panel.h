@@ -8,6 +8,7 @@
 
 #include "dialogs.h"
 #include "ember/film/output_presets.h"
+#include "file_drag.h"
 #include "render_job.h"
 #include "session.h"
 
@@ -15,7 +16,6 @@ class QCheckBox;
 class QComboBox;
 class QLabel;
 class QLineEdit;
-class QListWidget;
 class QProgressBar;
 class QPushButton;
 
@@ -107,7 +107,7 @@ private:
     QComboBox* depth_;
     QComboBox* coder_;
     QCheckBox* resume_;
-    QListWidget* list_;
+    FileListWidget* list_;
     QPushButton* remove_;
     std::unique_ptr<RenderJob> job_;
     std::vector<Entry> queue_;

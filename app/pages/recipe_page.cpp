@@ -10,6 +10,7 @@
 #include <QPushButton>
 #include <QScrollBar>
 
+#include "ember/exchange/handed_motion.h"
 #include "ember/project/shipped_recipes.h"
 #include "form.h"
 #include "input_rules.h"
@@ -21,7 +22,7 @@
 namespace ember::app {
 
 RecipePage::RecipePage(Session& session, Dialogs dialogs, QWidget* parent)
-    : QWidget(parent), session_(session), dialogs_(std::move(dialogs)), list_(new QListWidget(this))
+    : QWidget(parent), session_(session), dialogs_(std::move(dialogs)), list_(new FileListWidget(this))
 {
     build();
     connect(&session_.document, &OpenDocument::changed, this, &RecipePage::fill);
@@ -39,6 +40,7 @@ void RecipePage::build()
     list_->setObjectName(QStringLiteral("recipe-list"));
     list_->setAccessibleName(tr("Recipes"));
     list_->setItemDelegate(new RecipeDelegate(list_));
+    list_->fileOf = [this](const QListWidgetItem& item) { return draggedFile(item); };
     list_->setMouseTracking(true);
     list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     list_->setEditTriggers(QAbstractItemView::EditKeyPressed);
@@ -148,7 +150,7 @@ void RecipePage::show(QListWidgetItem* item, const Row& row)
         return;
     }
     item->setData(traceRole, QVariant::fromValue(traceOf(row.recipe, session_.document.project(), recipeTraceWidth)));
-    Qt::ItemFlags flags = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
+    Qt::ItemFlags flags = Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsDragEnabled;
     if (row.source != Source::shipped)
         flags |= Qt::ItemIsEditable;
     item->setFlags(flags);
@@ -270,7 +272,9 @@ void RecipePage::refreshButtons()
     set("recipe-down", own, tr("Moves it down the list"), shipped);
     set("recipe-keep", source == Source::project || source == Source::shipped,
         tr("Puts a copy into your own book, for other projects"), any ? tr("It is in your book already") : choose);
-    set("recipe-export", any, tr("Writes it to a small JSON file for somebody else"), choose);
+    set("recipe-export", any,
+        tr("Writes it to a small JSON file for somebody else. Or drag its line into a folder or another window."),
+        choose);
     set("recipe-import", true, tr("Takes recipes from such a file into your book"), {});
     set("recipe-undo", session_.book.canTakeBack(), tr("Takes back: %1").arg(session_.book.takeBackText()),
         tr("Nothing was changed in your book"));
@@ -420,24 +424,49 @@ void RecipePage::keep()
         emit session_.messages.told(tr("%1 is in your book").arg(name));
 }
 
+QString RecipePage::importedText(std::size_t count)
+{
+    return count == 1 ? tr("1 recipe imported into your book") : tr("%1 recipes imported into your book").arg(count);
+}
+
+BookEntry RecipePage::entryOf(const Recipe& recipe) const
+{
+    BookEntry entry{recipe, scaleOf(session_.document.project()), {}};
+    entry.recipe.id = 0;
+    return entry;
+}
+
+QString RecipePage::fileNameOf(const Recipe& recipe)
+{
+    return toQString(slugOf(recipe.name)) + QStringLiteral(".json");
+}
+
+QString RecipePage::draggedFile(const QListWidgetItem& item)
+{
+    const auto recipe = recipeOfRow(&item);
+    if (!recipe || !dragged_.isValid())
+        return {};
+    const QString path = dragged_.filePath(fileNameOf(*recipe));
+    if (const Status written = saveRecipes({entryOf(*recipe)}, path.toStdString()); !written) {
+        emit session_.messages.trouble(said(written.error()));
+        return {};
+    }
+    return path;
+}
+
 void RecipePage::exportRecipe()
 {
     const auto recipe = recipeOfRow(current());
     if (!recipe)
         return;
-    BookEntry entry{*recipe, scaleOf(session_.document.project()), {}};
-    entry.recipe.id = 0;
-    const QString suggested =
-        QString::fromStdString(recipe->name).simplified().replace(QLatin1Char(' '), QLatin1Char('-')).toLower() +
-        QStringLiteral(".json");
-    QString path = dialogs_.saveFile(this, tr("Export the recipe to"), suggested, tr("Recipes (*.json)"));
+    QString path = dialogs_.saveFile(this, tr("Export the recipe to"), fileNameOf(*recipe), tr("Recipes (*.json)"));
     if (path.isEmpty())
         return;
     if (QFileInfo(path).suffix().isEmpty())
         path += QStringLiteral(".json");
     if (const Status may = session_.file.mayWrite(path); !may)
         emit session_.messages.trouble(said(may.error()));
-    else if (const auto status = saveRecipes({entry}, path.toStdString()); !status)
+    else if (const auto status = saveRecipes({entryOf(*recipe)}, path.toStdString()); !status)
         emit session_.messages.trouble(said(status.error()));
     else
         emit session_.messages.told(tr("Recipe written to %1").arg(QFileInfo(path).fileName()));
@@ -448,21 +477,15 @@ void RecipePage::importRecipes()
     const QString path = dialogs_.openFile(this, tr("Import recipes from"), tr("Recipes (*.json)"));
     if (path.isEmpty())
         return;
-    const auto loaded = loadRecipes(path.toStdString());
-    if (!loaded) {
-        emit session_.messages.trouble(said(loaded.error()));
+    const qint64 before = static_cast<qint64>(session_.book.entries().size());
+    const auto imported = session_.book.importFrom(path);
+    if (!imported.wrong.isEmpty()) {
+        emit session_.messages.trouble(imported.wrong);
         return;
     }
-    BookEntries entries = session_.book.entries();
-    for (BookEntry entry : loaded.value()) {
-        entry.recipe.name = freshEntryName(entries, entry.recipe.name);
-        entries.push_back(std::move(entry));
-    }
-    const auto count = loaded->size();
-    choose(Source::user, static_cast<qint64>(entries.size()) - 1);
-    if (changeBook(std::move(entries), tr("import of %1").arg(QFileInfo(path).fileName())))
-        emit session_.messages.told(count == 1 ? tr("1 recipe imported into your book")
-                                               : tr("%1 recipes imported into your book").arg(count));
+    choose(Source::user, before + static_cast<qint64>(imported.count) - 1);
+    fill();
+    emit session_.messages.told(importedText(imported.count));
 }
 
 bool RecipePage::changeBook(BookEntries entries, const QString& what)

@@ -4,14 +4,14 @@
 #include <map>
 #include <optional>
 
+#include <QTemporaryDir>
 #include <QWidget>
 
 #include "dialogs.h"
+#include "file_drag.h"
 #include "recipe_trace.h"
 #include "session.h"
 
-class QListWidget;
-class QListWidgetItem;
 class QPushButton;
 
 namespace ember::app {
@@ -26,6 +26,7 @@ public:
     enum class Source { heading, project, shipped, user };
     /// The recipe of a row as this project would use it.
     std::optional<Recipe> recipeOfRow(const QListWidgetItem* item) const;
+    static QString importedText(std::size_t count);
 
 signals:
     /// A recipe to be shown moving on the current frame, or none.
@@ -67,13 +68,18 @@ private:
     void move(int by);
     void keep();
     void exportRecipe();
+    BookEntry entryOf(const Recipe& recipe) const; ///< to be written
+    static QString fileNameOf(const Recipe& recipe);
+    /// A row's recipe as a file, to be dragged.
+    QString draggedFile(const QListWidgetItem& item);
     void importRecipes();
     /// False, and told, when the book could not be written.
     bool changeBook(BookEntries entries, const QString& what);
 
     Session& session_;
     Dialogs dialogs_;
-    QListWidget* list_;
+    FileListWidget* list_;
+    QTemporaryDir dragged_; ///< recipes as files, until the program ends
     std::map<const char*, QPushButton*> buttons_;
     std::vector<Row> rows_;
     RecipeScale scale_; ///< the rows' traces were made for

@@ -1,5 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "book_shelf.h"
+
+#include <QFileInfo>
+
 #include "text.h"
 
 namespace ember::app {
@@ -35,6 +38,19 @@ QString BookShelf::change(BookEntries entries, const QString& what)
     entries_ = std::move(entries);
     emit changed();
     return {};
+}
+
+BookShelf::Imported BookShelf::importFrom(const QString& path)
+{
+    const auto loaded = loadRecipes(path.toStdString());
+    if (!loaded)
+        return {0, said(loaded.error())};
+    BookEntries entries = entries_;
+    for (BookEntry entry : loaded.value()) {
+        entry.recipe.name = freshEntryName(entries, entry.recipe.name);
+        entries.push_back(std::move(entry));
+    }
+    return {loaded->size(), change(std::move(entries), tr("import of %1").arg(QFileInfo(path).fileName()))};
 }
 
 QString BookShelf::takeBack()

@@ -21,6 +21,12 @@ public:
 
     /// Becomes the book, on disk too. Says what could not be written; the book then stays as it was.
     QString change(BookEntries entries, const QString& what);
+    struct Imported {
+        std::size_t count = 0;
+        QString wrong; ///< why nothing was imported; empty when it was
+    };
+    /// Adds the recipes of a file, under names of their own, as one change.
+    Imported importFrom(const QString& path);
     bool canTakeBack() const { return !before_.empty(); }
     QString takeBackText() const { return before_.empty() ? QString() : before_.back().what; }
     QString takeBack();

@@ -27,12 +27,20 @@ QDomElement within(QDomNode parent, const QString& name)
     return child;
 }
 
+/// The first child of a name with an attribute of this value; null when there is none.
+QDomElement childWith(const QDomElement& of, const QString& tag, const QString& attribute, const QString& value)
+{
+    for (QDomElement one = of.firstChildElement(tag); !one.isNull(); one = one.nextSiblingElement(tag))
+        if (one.attribute(attribute) == value)
+            return one;
+    return {};
+}
+
 QDomElement bookmarkOf(QDomElement list, const QString& address, const QString& now)
 {
-    for (QDomElement one = list.firstChildElement(QStringLiteral("bookmark")); !one.isNull();
-         one = one.nextSiblingElement(QStringLiteral("bookmark")))
-        if (one.attribute(QStringLiteral("href")) == address)
-            return one;
+    if (QDomElement there = childWith(list, QStringLiteral("bookmark"), QStringLiteral("href"), address);
+        !there.isNull())
+        return there;
     QDomElement added = list.ownerDocument().createElement(QStringLiteral("bookmark"));
     added.setAttribute(QStringLiteral("href"), address);
     added.setAttribute(QStringLiteral("added"), now);
@@ -40,27 +48,22 @@ QDomElement bookmarkOf(QDomElement list, const QString& address, const QString& 
     return added;
 }
 
-QDomElement metadataOf(QDomElement bookmark)
+QDomElement metadataOf(const QDomElement& bookmark)
 {
     QDomElement info = within(bookmark, QStringLiteral("info"));
-    for (QDomElement one = info.firstChildElement(QStringLiteral("metadata")); !one.isNull();
-         one = one.nextSiblingElement(QStringLiteral("metadata")))
-        if (one.attribute(QStringLiteral("owner")) == owner)
-            return one;
+    if (QDomElement there = childWith(info, QStringLiteral("metadata"), QStringLiteral("owner"), owner);
+        !there.isNull())
+        return there;
     QDomElement added = info.ownerDocument().createElement(QStringLiteral("metadata"));
     added.setAttribute(QStringLiteral("owner"), owner);
     info.appendChild(added);
     return added;
 }
 
-void tellProgram(QDomElement metadata, const QString& now)
+void tellProgram(const QDomElement& metadata, const QString& now)
 {
     QDomElement all = within(metadata, QStringLiteral("bookmark:applications"));
-    QDomElement own;
-    for (QDomElement one = all.firstChildElement(QStringLiteral("bookmark:application")); !one.isNull();
-         one = one.nextSiblingElement(QStringLiteral("bookmark:application")))
-        if (one.attribute(QStringLiteral("name")) == program)
-            own = one;
+    QDomElement own = childWith(all, QStringLiteral("bookmark:application"), QStringLiteral("name"), program);
     if (own.isNull()) {
         own = all.ownerDocument().createElement(QStringLiteral("bookmark:application"));
         own.setAttribute(QStringLiteral("name"), program);

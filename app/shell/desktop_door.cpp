@@ -26,7 +26,7 @@ class ApplicationAdaptor : public QDBusAbstractAdaptor {
 public:
     explicit ApplicationAdaptor(DesktopDoor* door) : QDBusAbstractAdaptor(door), door_(*door) {}
 
-public slots:
+public slots: // NOLINT
     // Named as the interface names them.
     void Activate(const QVariantMap& platform) { door_.activate(platform); } // NOLINT
     void Open(const QStringList& uris, const QVariantMap& platform)          // NOLINT

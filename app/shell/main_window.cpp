@@ -26,6 +26,7 @@
 
 #include "action_finder.h"
 #include "anvil_view.h"
+#include "apply_window.h"
 #include "background.h"
 #include "busy_bar.h"
 #include "crash_report.h"
@@ -388,8 +389,11 @@ void MainWindow::saveLayout() const
 
 void MainWindow::closeEvent(QCloseEvent* event)
 {
-    if (renderPanel_->running() &&
-        !dialogs_.confirm(this, tr("A render is running. Stop it and leave?"), tr("Stop and leave"))) {
+    const bool applying = apply_ != nullptr && apply_->running();
+    const QString running = renderPanel_->running() ? tr("A render is running. Stop it and leave?")
+                            : applying              ? tr("Clips are being done. Stop that and leave?")
+                                                    : QString();
+    if (!running.isEmpty() && !dialogs_.confirm(this, running, tr("Stop and leave"))) {
         event->ignore();
         return;
     }
@@ -398,6 +402,8 @@ void MainWindow::closeEvent(QCloseEvent* event)
         return;
     }
     renderPanel_->cancelAll();
+    if (apply_ != nullptr)
+        apply_->stop();
     player_->pause();
     saveLayout();
     event->accept();
@@ -411,14 +417,22 @@ void MainWindow::resizeEvent(QResizeEvent* event)
 
 void MainWindow::dragEnterEvent(QDragEnterEvent* event)
 {
-    if (event->mimeData()->hasUrls() && event->mimeData()->urls().first().isLocalFile())
+    // Not what is dragged out of this program: let go too early it is not opened.
+    if (event->source() == nullptr && event->mimeData()->hasUrls() && event->mimeData()->urls().first().isLocalFile())
         event->acceptProposedAction();
 }
 
 void MainWindow::dropEvent(QDropEvent* event)
 {
     event->acceptProposedAction();
-    openPath(event->mimeData()->urls().first().toLocalFile());
+    const QString path = event->mimeData()->urls().first().toLocalFile();
+    if (!path.endsWith(QStringLiteral(".json"), Qt::CaseInsensitive))
+        return openPath(path);
+    const auto imported = session_->book.importFrom(path);
+    if (imported.wrong.isEmpty())
+        emit session_->messages.told(RecipePage::importedText(imported.count));
+    else
+        emit session_->messages.trouble(imported.wrong);
 }
 
 void MainWindow::keyPressEvent(QKeyEvent* event)

@@ -22,6 +22,7 @@ namespace ember::app {
 
 class ActionFinder;
 class AnvilView;
+class ApplyWindow;
 class ContactSheet;
 class DropBench;
 class NoticeBar;
@@ -129,6 +130,7 @@ private:
     void showPlaces();
     void showStrikes();
     void showHandOn();
+    void showApply();
     void showComfort();
     void showLive();
     void findClip();
@@ -185,6 +187,7 @@ private:
     PlacesWindow* places_ = nullptr;
     StrikeTable* strikeTable_ = nullptr;
     MotionExportWindow* motionExport_ = nullptr;
+    ApplyWindow* apply_ = nullptr;
     ComfortWindow* comfort_ = nullptr;
     LiveWindow* live_ = nullptr;
     QSplitter* bands_ = nullptr;

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The windows beside the main one; each is made when it is asked for first.
+#include "apply_window.h"
 #include "comfort_window.h"
 #include "drop_bench.h"
 #include "gentle_keeper.h"
@@ -43,6 +44,15 @@ MotionBench& MainWindow::showMotions()
 void MainWindow::showHandOn()
 {
     raised(motionExport_, *session_, dialogs_, this);
+}
+
+void MainWindow::showApply()
+{
+    if (apply_ == nullptr) {
+        apply_ = new ApplyWindow(*session_, dialogs_, this);
+        connect(apply_, &ApplyWindow::openWished, this, [this](const QString& project) { openPath(project); });
+    }
+    raised(apply_, *session_, dialogs_, this);
 }
 
 void MainWindow::showComfort()

@@ -86,6 +86,8 @@ void MainWindow::buildFileMenu()
                             [this] { exportStill(); }));
     needClip_.push_back(
         add(menu, "file.hand-on", tr("&Export motion"), QKeySequence(Qt::CTRL | Qt::Key_H), [this] { showHandOn(); }));
+    add(menu, "file.apply-to-clips", tr("Appl&y to clips"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_B),
+        [this] { showApply(); });
     needClip_.push_back(add(menu, "file.drop-bench", tr("&Drop bench"), {}, [this] { showDropBench(); }));
     needClip_.push_back(add(menu, "file.find-the-clip", tr("Find the &clip"), {}, [this] { findClip(); }));
     menu->addSeparator();

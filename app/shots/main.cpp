@@ -28,6 +28,7 @@
 
 #include "actions.h"
 #include "anvil_view.h"
+#include "apply_window.h"
 #include "comfort_window.h"
 #include "curve_view.h"
 #include "drop_bench.h"
@@ -317,7 +318,8 @@ void takeHandingOn(MainWindow& window, const QDir& folder)
         hand.show();
         settle(1200);
         hand.grab().save(folder.filePath(QStringLiteral("hand-on.png")));
-        hand.findChild<QComboBox*>(QStringLiteral("hand-format"))->setCurrentIndex(9);
+        auto* format = hand.findChild<QComboBox*>(QStringLiteral("hand-format"));
+        format->setCurrentIndex(format->findText(QStringLiteral("Shake sheet"), Qt::MatchStartsWith));
         auto* page = hand.findChild<QLabel*>(QStringLiteral("hand-page"));
         waitFor([&] { return page->isVisible(); });
         ember::HandingOn how;
@@ -337,6 +339,27 @@ void takeHandingOn(MainWindow& window, const QDir& folder)
         settle(200);
         comfort.grab().save(folder.filePath(QStringLiteral("comfort.png")));
     }
+}
+
+/// The project applied to the demo's two films.
+void takeApplying(MainWindow& window, const QDir& folder)
+{
+    ember::app::Dialogs dialogs = ember::app::Dialogs::standard();
+    const QDir films = QFileInfo(QString::fromStdString(window.session().document.project().firstClip())).dir();
+    const QTemporaryDir out;
+    dialogs.openFiles = [&films](QWidget*, const QString&, const QString&) {
+        return QStringList{films.filePath(QStringLiteral("night-shift-close.mp4")),
+                           films.filePath(QStringLiteral("night-shift.mp4"))};
+    };
+    ember::app::ApplyWindow apply(window.session(), dialogs);
+    apply.show();
+    apply.findChild<QAbstractButton*>(QStringLiteral("apply-add"))->click();
+    apply.findChild<QLineEdit*>(QStringLiteral("apply-folder"))->setText(out.path());
+    apply.findChild<QAbstractButton*>(QStringLiteral("apply-start"))->click();
+    waitFor([&] { return !apply.running(); }, 300'000);
+    apply.findChild<QLineEdit*>(QStringLiteral("apply-folder"))->setText(QString());
+    settle(200);
+    apply.grab().save(folder.filePath(QStringLiteral("apply.png")));
 }
 
 /// guide/shortcuts.md, from the menus.
@@ -466,6 +489,7 @@ int main(int argc, char** argv)
     takeMotions(window, folder);
     takePlacesAndLive(window, folder);
     takeHandingOn(window, folder);
+    takeApplying(window, folder);
 
     QTemporaryDir scratch;
     window.showBeside(MainWindow::Beside::render);

@@ -1,19 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <algorithm>
-#include <array>
 #include <chrono>
 #include <filesystem>
-#include <map>
 #include <ostream>
 #include <thread>
 
 #include "command.h"
 #include "ember/core/shown_text.h"
-#include "ember/core/text.h"
-#include "ember/film/apply_pattern.h"
-#include "ember/film/film_inputs.h"
-#include "ember/film/render_film.h"
-#include "ember/project/file.h"
+#include "ember/film/apply_to_clips.h"
 
 namespace ember {
 
@@ -21,19 +15,12 @@ namespace {
 
 namespace fs = std::filesystem;
 
-/// What a folder is looked through for.
-bool isFilm(const fs::path& path)
-{
-    constexpr std::array<std::string_view, 9> endings{".mp4", ".mov", ".mkv",  ".webm", ".m4v",
-                                                      ".avi", ".mxf", ".mpeg", ".ogv"};
-    return std::find(endings.begin(), endings.end(), fileEnding(path.string())) != endings.end();
-}
-
 class ApplyCommand final : public Command {
 public:
     void declare(CLI::App& app) override
     {
-        app.add_option("PATTERN", pattern_, "The project whose treatment is taken, NAME.vember")->required();
+        app.add_option("PATTERN", pattern_, "What is applied: a project, NAME.vember, or recipes, NAME.json")
+            ->required();
         app.add_option("CLIPS", clips_, "Clips, and folders of clips")->required();
         app.add_option("-o,--output", folder_, "The folder for the projects (default: beside each clip)");
         app.add_option("--only", only_, "all (default), recipes or finish")
@@ -55,26 +42,36 @@ public:
 
     Status run(const BatchStreams& streams) override
     {
-        const auto pattern = loadProject(pattern_);
+        const auto pattern = loadPattern(pattern_);
         if (!pattern)
             return pattern.error();
         std::error_code error;
         if (!folder_.empty() && !fs::is_directory(folder_, error))
             return Error{ErrorCode::notFound, folder_, "the projects were to be written into this folder"};
-        if (watch_ &&
-            std::none_of(clips_.begin(), clips_.end(), [&](const auto& c) { return fs::is_directory(c, error); }))
+        std::vector<std::string> clips;
+        std::vector<FolderWatch> folders;
+        for (const std::string& one : clips_)
+            if (fs::is_directory(one, error))
+                folders.emplace_back(one);
+            else
+                clips.push_back(one);
+        if (watch_ && folders.empty())
             return Error{ErrorCode::badValue, "--watch", "none of the CLIPS is a folder"};
+        if (!watch_)
+            for (const FolderWatch& folder : folders)
+                for (std::string& clip : clipsIn(folder.folder()))
+                    clips.push_back(std::move(clip));
+        PatternApplier applier(pattern.value(), options(), clips);
         streams.out << "clip\tproject\tstrikes\tfilm\n";
-        for (const std::string& clip : clips_)
-            if (!fs::is_directory(clip, error))
-                take(pattern.value(), clip, streams);
-        do {
-            for (const std::string& folder : clips_)
-                if (fs::is_directory(folder, error))
-                    takeFolder(pattern.value(), folder, streams);
-            if (watch_ && !stopped(streams))
-                std::this_thread::sleep_for(std::chrono::milliseconds(500));
-        } while (watch_ && !stopped(streams));
+        for (const std::string& clip : clips)
+            take(applier, clip, streams);
+        while (watch_ && !stopped(streams)) {
+            for (FolderWatch& folder : folders)
+                for (const std::string& clip : folder.arrived())
+                    if (force_ || !fs::exists(applier.projectFor(clip), error)) // or it is of an earlier watch
+                        take(applier, clip, streams);
+            std::this_thread::sleep_for(std::chrono::milliseconds(500));
+        }
         if (stopped(streams) && !watch_)
             return Error{ErrorCode::cancelled, "The clips", ""};
         if (failed_ > 0)
@@ -86,99 +83,44 @@ public:
 private:
     static bool stopped(const BatchStreams& streams) { return streams.stop != nullptr && streams.stop->load(); }
 
-    std::string projectOf(const std::string& clip) const
+    ApplyOptions options() const
     {
-        const fs::path folder = folder_.empty() ? fs::path(clip).parent_path() : fs::path(folder_);
-        return (folder / (fs::path(clip).stem().string() + ".vember")).string();
+        ApplyOptions options;
+        options.pattern.part = only_ == "recipes"  ? PatternPart::recipes
+                               : only_ == "finish" ? PatternPart::finish
+                                                   : PatternPart::all;
+        options.pattern.strikes = strikes_ == "none"      ? PatternStrikes::none
+                                  : strikes_ == "pattern" ? PatternStrikes::pattern
+                                                          : PatternStrikes::found;
+        options.pattern.find.from = *findFromFromName(from_);
+        options.pattern.find.sensitivity = sensitivity_;
+        options.folder = folder_;
+        options.filmEnding = ending_.empty() ? "" : "." + ending_;
+        options.threads = threads_;
+        options.overwrite = force_;
+        options.replacing = forceReplaces;
+        return options;
     }
 
-    void takeFolder(const Project& pattern, const std::string& folder, const BatchStreams& streams)
-    {
-        std::vector<fs::path> files;
-        std::error_code error;
-        for (fs::directory_iterator entry(folder, error), end; !error && entry != end; entry.increment(error))
-            if (isFilm(entry->path()) && !entry->path().stem().string().ends_with("-shaken"))
-                files.push_back(entry->path());
-        std::sort(files.begin(), files.end());
-        for (const fs::path& file : files) {
-            const std::string clip = file.string();
-            if (stopped(streams))
-                return;
-            if (seen_.contains(clip) && seen_.at(clip).taken)
-                continue;
-            Seen& seen = seen_[clip];
-            const auto bytes = fs::file_size(file, error);
-            if (watch_ && (error || bytes == 0 || bytes != seen.bytes)) { // it is still being copied, perhaps
-                seen.bytes = error ? 0 : bytes;
-                continue;
-            }
-            seen.taken = true;
-            if (watch_ && !force_ && fs::exists(projectOf(clip), error))
-                continue; // of an earlier watch
-            take(pattern, clip, streams);
-        }
-    }
-
-    void take(const Project& pattern, const std::string& clip, const BatchStreams& streams)
+    void take(PatternApplier& applier, const std::string& clip, const BatchStreams& streams)
     {
         if (stopped(streams))
             return;
-        const auto made = treat(pattern, clip, streams);
+        const Progress told = progressOn(streams);
+        const bool films = !ending_.empty();
+        const auto made = applier.apply(clip, [&](ApplyStep step, double share) {
+            return told(!films ? share : step == ApplyStep::finding ? share / 2 : (1 + share) / 2);
+        });
         if (!made) {
             ++failed_;
             streams.err << "vast-ember-batch: " << sentence(made.error()) << '\n' << std::flush;
             return;
         }
         ++done_;
-        streams.out << made.value() << '\n' << std::flush;
+        streams.out << shownText(clip) << '\t' << shownText(made->project) << '\t' << made->strikes << '\t'
+                    << shownText(made->film) << '\n'
+                    << std::flush;
     }
-
-    /// A line for what was made.
-    Result<std::string> treat(const Project& pattern, const std::string& clip, const BatchStreams& streams)
-    {
-        const std::string project = projectOf(clip);
-        const std::string film =
-            ending_.empty() ? "" : fs::path(project).replace_extension().string() + "-shaken." + ending_;
-        OutputGuard guard = guardOf(pattern, pattern_);
-        for (const std::string& one : clips_)
-            if (std::error_code error; !fs::is_directory(one, error))
-                guard.protect(one, "a clip that is read");
-        guard.protect(clip, "a clip that is read");
-        for (const std::string& out : {project, film})
-            if (Status may = out.empty() ? Done{} : guard.mayWrite(out, force_, forceReplaces); !may)
-                return may.error();
-        PatternOptions options;
-        options.part = only_ == "recipes"  ? PatternPart::recipes
-                       : only_ == "finish" ? PatternPart::finish
-                                           : PatternPart::all;
-        options.strikes = strikes_ == "none"      ? PatternStrikes::none
-                          : strikes_ == "pattern" ? PatternStrikes::pattern
-                                                  : PatternStrikes::found;
-        options.find.from = *findFromFromName(from_);
-        options.find.sensitivity = sensitivity_;
-        auto made = projectByPattern(pattern, clip, options, progressOn(streams));
-        if (!made)
-            return made.error();
-        if (Status saved = saveProject(made.value(), project); !saved)
-            return saved.error();
-        if (!film.empty()) {
-            RenderOptions render = wholeFilm(made.value());
-            render.overwrite = force_;
-            render.threads = threads_;
-            render.projectPath = project;
-            const auto rendered =
-                renderFilm(made.value(), film, render, [&](const RenderProgress&) { return !stopped(streams); });
-            if (!rendered)
-                return rendered.error();
-        }
-        return shownText(clip) + "\t" + shownText(project) + "\t" + std::to_string(made->strikes.size()) + "\t" +
-               shownText(film);
-    }
-
-    struct Seen {
-        std::uintmax_t bytes = 0;
-        bool taken = false;
-    };
 
     std::string pattern_;
     std::vector<std::string> clips_;
@@ -191,7 +133,6 @@ private:
     int threads_ = 0;
     bool watch_ = false;
     bool force_ = false;
-    std::map<std::string, Seen> seen_; ///< of the folders
     int done_ = 0;
     int failed_ = 0;
 };

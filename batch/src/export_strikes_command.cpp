@@ -33,7 +33,7 @@ public:
         const std::string text = strikesToText(
             format, listOf(project.value(), recipes_ ? ListDetail::recipes : ListDetail::events), project->rate);
         if (!output_.empty()) {
-            if (const Status may = guardOf(project.value(), path_).mayWrite(output_, force_, forceReplaces); !may)
+            if (Status may = guardOf(project.value(), path_).mayWrite(output_, force_, forceReplaces); !may)
                 return may;
             return writeFileSafely(output_, text);
         }

@@ -36,7 +36,7 @@ public:
         if (!held)
             return held.error();
         Project& project = held->project;
-        if (const Status may = mayBeEdited(project, path_, output_, force_, {list_}); !may)
+        if (Status may = mayBeEdited(project, path_, output_, force_, {list_}); !may)
             return may;
         ListReading reading{rate_.empty() ? project.rate : *rateFrom(rate_), {}};
         for (const std::string& column : columns_)

@@ -25,7 +25,7 @@ public:
         const auto project = loadProject(path_);
         if (!project)
             return project.error();
-        if (const Status may = guardOf(project.value(), path_).mayWrite(output_, force_, forceReplaces); !may)
+        if (Status may = guardOf(project.value(), path_).mayWrite(output_, force_, forceReplaces); !may)
             return may;
         const auto bytes = pngOf(thumbnailOf(project.value(), size_));
         if (!bytes)

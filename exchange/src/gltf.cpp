@@ -129,6 +129,7 @@ std::string handedToGltf(const HandedMotion& motion)
         }
         const KeyPlaces at = fewestPlaces(curves, KeyJoin::curve, motion.stopped);
         std::vector<CurveKeys> keys;
+        keys.reserve(curves.size());
         for (const SampledCurve& curve : curves)
             keys.push_back(keysAtPlaces(curve, at, KeyJoin::curve, 0, motion.rate.seconds(1)));
         std::vector<double> times;

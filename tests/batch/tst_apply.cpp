@@ -15,6 +15,7 @@
 #include "ember/film/apply_pattern.h"
 #include "ember/media/clip.h"
 #include "ember/project/file.h"
+#include "ember/project/recipe_book.h"
 #include "runner.h"
 
 using namespace ember;
@@ -133,6 +134,34 @@ private slots:
         const QByteArray before = test::bytesOf(pattern_);
         QCOMPARE(run({"apply", pattern_, at("pattern.mp4"), "--force"}), 1);
         QCOMPARE(test::bytesOf(pattern_), before);
+    }
+    void clipsOfOneNameDoNotReplaceEachOther()
+    {
+        for (const char* folder : {"left", "right", "both"})
+            QVERIFY(QDir().mkpath(path(folder)));
+        for (const char* clip : {"left/same.mkv", "right/same.mkv"})
+            QVERIFY(QFile::copy(path("clips/two.mkv"), path(clip)));
+        QCOMPARE(run({"apply", pattern_, at("left"), at("right"), "-o", at("both"), "--strikes", "none", "--force"}),
+                 1);
+        QCOMPARE(loaded(at("both/same.vember")).firstClip(), at("left/same.mkv"));
+        QVERIFY(err_.find("just made of") != std::string::npos && err_.find("1 of 2 clips") != std::string::npos);
+    }
+    void recipesAloneAreAPattern()
+    {
+        const std::string book = at("book.json");
+        Project pattern = loaded(pattern_);
+        Recipe own = *pattern.recipeNamed("Dead weight");
+        own.name = "Anvil";
+        QVERIFY(saveRecipes({{own, scaleOf(pattern), "of the foundry"}}, book));
+        QCOMPARE(run({"apply", book, at("clips/one.mp4"), "-o", at("out"), "--force"}), 0);
+        const Project one = loaded(at("out/one.vember"));
+        QCOMPARE(one.recipes.size(), std::size_t{1});
+        QCOMPARE(QString::fromStdString(one.recipes[0].name), QStringLiteral("Anvil"));
+        QVERIFY(one.recipes[0].strands == own.strands);
+        QVERIFY(!one.strikes.empty() && !one.drift.on); // a new project's else
+        for (const Strike& strike : one.strikes)
+            QCOMPARE(strike.recipe, one.recipes[0].id);
+        QCOMPARE(run({"apply", at("clips/notes.json"), at("clips/one.mp4"), "-o", at("out"), "--force"}), 1);
     }
     void aFolderIsWatched()
     {

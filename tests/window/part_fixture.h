@@ -9,8 +9,10 @@
 #include <QComboBox>
 #include <QDialog>
 #include <QDir>
+#include <QDropEvent>
 #include <QFile>
 #include <QLineEdit>
+#include <QMimeData>
 #include <QMouseEvent>
 #include <QPushButton>
 #include <QScrollArea>
@@ -89,6 +91,21 @@ protected:
             QCoreApplication::processEvents();
         QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
     }
+    /// Files from another program.
+    static void drop(QWidget& on, const QStringList& files)
+    {
+        QMimeData data;
+        QList<QUrl> urls;
+        for (const QString& file : files)
+            urls.append(QUrl::fromLocalFile(file));
+        data.setUrls(urls);
+        QDragEnterEvent enter(on.rect().center(), Qt::CopyAction, &data, Qt::LeftButton, {});
+        QCoreApplication::sendEvent(&on, &enter);
+        QVERIFY(enter.isAccepted());
+        QDropEvent dropped(on.rect().center(), Qt::CopyAction, &data, Qt::LeftButton, {});
+        QCoreApplication::sendEvent(&on, &dropped);
+        turn();
+    }
     void click(const char* name)
     {
         bringIntoView(child<QAbstractButton>(name));
@@ -150,6 +167,10 @@ protected:
     {
         app::Dialogs dialogs;
         dialogs.openFile = [this](QWidget*, const QString&, const QString&) { return openAnswer_; };
+        dialogs.openFiles = [this](QWidget*, const QString&, const QString&) {
+            return openAnswer_.isEmpty() ? QStringList() : openAnswer_.split(QLatin1Char('\n'));
+        };
+        dialogs.openFolder = [this](QWidget*, const QString&) { return openAnswer_; };
         dialogs.saveFile = [this](QWidget*, const QString&, const QString&, const QString&) { return saveAnswer_; };
         dialogs.unsavedChanges = [this](QWidget*, const QString&) {
             ++leaveAsked_;

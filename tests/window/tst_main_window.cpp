@@ -671,19 +671,12 @@ private slots:
     }
     void droppingOpens()
     {
-        auto* data = new QMimeData;
-        data->setUrls({QUrl::fromLocalFile(QString::fromStdString(clip_))});
         session().file.close();
         QVERIFY(!session().film.hasClip());
         QVERIFY(child<QWidget>("welcome")->isVisible());
-        QDragEnterEvent enter({100, 100}, Qt::CopyAction, data, Qt::LeftButton, {});
-        QCoreApplication::sendEvent(window_.get(), &enter);
-        QVERIFY(enter.isAccepted());
-        QDropEvent drop({100, 100}, Qt::CopyAction, data, Qt::LeftButton, {});
-        QCoreApplication::sendEvent(window_.get(), &drop);
+        drop(*window_, {QString::fromStdString(clip_)});
         QTRY_VERIFY(session().film.hasClip());
         QVERIFY(!child<QWidget>("welcome")->isVisible());
-        delete data;
     }
     void theEmptyWindowTakesEveryKey()
     {

@@ -133,9 +133,10 @@ protected:
             seen(dialog);
             dialog.reject();
         };
-        for (const char* id : {"edit.preferences", "edit.shortcuts", "find.tap-test", "strike.table",
-                               "strike.places-from-above", "find.camera-motions", "play.live-bench", "file.hand-on",
-                               "file.drop-bench", "compare.comfort", "compare.frames-around-the-strike-large"}) {
+        for (const char* id :
+             {"edit.preferences", "edit.shortcuts", "find.tap-test", "strike.table", "strike.places-from-above",
+              "find.camera-motions", "play.live-bench", "file.hand-on", "file.apply-to-clips", "file.drop-bench",
+              "compare.comfort", "compare.frames-around-the-strike-large"}) {
             action(id)->trigger();
             turn();
             for (QWidget* top : QApplication::topLevelWidgets())
