@@ -119,6 +119,7 @@ QWidget* ApplyWindow::buildChoices()
     files->setHorizontalSpacing(12);
     folder_ = new QLineEdit(this);
     folder_->setObjectName(QStringLiteral("apply-folder"));
+    folder_->setAccessibleName(tr("Folder"));
     folder_->setPlaceholderText(tr("beside each clip"));
     folder_->setToolTip(tr("Where projects and films are written: CLIP.vember and CLIP-shaken"));
     auto* where = newRow(4);
@@ -277,8 +278,8 @@ void ApplyWindow::choosePattern(int index)
 std::optional<Pattern> ApplyWindow::pattern() const
 {
     switch (pattern_->currentIndex()) {
-    case thisProject: return Pattern{session_.document.project(), session_.file.path().toStdString(), false};
-    case ownBook: return patternOf(session_.book.entries());
+    case thisProject: return Pattern{session_.document.project(), {}, session_.file.path().toStdString()};
+    case ownBook: return Pattern{{}, session_.book.entries(), {}};
     default: return filePattern_;
     }
 }
@@ -366,7 +367,7 @@ void ApplyWindow::saveReport()
         const ApplyRun::Clip& clip = run_.clips()[row];
         const bool done = clip.state == ApplyRun::State::done;
         for (const std::string& kept : {clip.path, clip.made.project, clip.made.film})
-            inputs.protect(kept, "one of the files it tells of");
+            inputs.protect(kept, tr("one of the files it tells of").toStdString());
         text += shownText(clip.path) + '\t' + shownText(clip.made.project) + '\t' +
                 (done ? std::to_string(clip.made.strikes) : std::string()) + '\t' + shownText(clip.made.film) + '\t' +
                 shownText(table_->item(static_cast<int>(row), stateColumn)->text().toStdString()) + '\n';
@@ -394,7 +395,7 @@ void ApplyWindow::tell(const QString& text, bool trouble)
 void ApplyWindow::showChoices()
 {
     const bool recipes = pattern_->currentIndex() == ownBook ||
-                         (pattern_->currentIndex() == file && filePattern_ && filePattern_->recipesOnly);
+                         (pattern_->currentIndex() == file && filePattern_ && !filePattern_->recipes.empty());
     if (recipes) {
         const QSignalBlocker quiet(part_);
         part_->setCurrentIndex(static_cast<int>(PatternPart::recipes));
@@ -477,6 +478,7 @@ void ApplyWindow::showState()
             share += !render ? clip.share : (clip.share + (clip.step == ApplyStep::rendering ? 1 : 0)) / 2;
     }
     bar_->setValue(clips.empty() ? 0 : static_cast<int>(1000 * share / static_cast<double>(clips.size())));
+    bar_->setVisible(run_.running());
     const QString why = whyNot();
     allow(start_, why);
     allow(stop_, run_.running() ? QString() : tr("Nothing is running"));

@@ -28,7 +28,6 @@
 
 #include "actions.h"
 #include "anvil_view.h"
-#include "apply_window.h"
 #include "comfort_window.h"
 #include "curve_view.h"
 #include "drop_bench.h"
@@ -341,27 +340,6 @@ void takeHandingOn(MainWindow& window, const QDir& folder)
     }
 }
 
-/// The project applied to the demo's two films.
-void takeApplying(MainWindow& window, const QDir& folder)
-{
-    ember::app::Dialogs dialogs = ember::app::Dialogs::standard();
-    const QDir films = QFileInfo(QString::fromStdString(window.session().document.project().firstClip())).dir();
-    const QTemporaryDir out;
-    dialogs.openFiles = [&films](QWidget*, const QString&, const QString&) {
-        return QStringList{films.filePath(QStringLiteral("night-shift-close.mp4")),
-                           films.filePath(QStringLiteral("night-shift.mp4"))};
-    };
-    ember::app::ApplyWindow apply(window.session(), dialogs);
-    apply.show();
-    apply.findChild<QAbstractButton*>(QStringLiteral("apply-add"))->click();
-    apply.findChild<QLineEdit*>(QStringLiteral("apply-folder"))->setText(out.path());
-    apply.findChild<QAbstractButton*>(QStringLiteral("apply-start"))->click();
-    waitFor([&] { return !apply.running(); }, 300'000);
-    apply.findChild<QLineEdit*>(QStringLiteral("apply-folder"))->setText(QString());
-    settle(200);
-    apply.grab().save(folder.filePath(QStringLiteral("apply.png")));
-}
-
 /// guide/shortcuts.md, from the menus.
 void writeShortcuts(MainWindow& window, const QDir& docs)
 {
@@ -489,7 +467,6 @@ int main(int argc, char** argv)
     takeMotions(window, folder);
     takePlacesAndLive(window, folder);
     takeHandingOn(window, folder);
-    takeApplying(window, folder);
 
     QTemporaryDir scratch;
     window.showBeside(MainWindow::Beside::render);

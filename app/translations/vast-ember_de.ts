@@ -3996,6 +3996,18 @@
         <source>it holds no strikes: select some and press Ctrl+C</source>
         <translation>sie enthält keine Schläge: wählen Sie welche aus und drücken Sie Strg+C</translation>
     </message>
+    <message>
+        <source>it was just made of {}, which has the same name; apply them into folders of their own</source>
+        <translation>es wurde gerade aus {} erstellt, das denselben Namen hat; die Clips auf eigene Ordner verteilen</translation>
+    </message>
+    <message>
+        <source>it holds no recipe</source>
+        <translation>es enthält kein Rezept</translation>
+    </message>
+    <message>
+        <source>a clip that is read</source>
+        <translation>ein Clip, der gelesen wird</translation>
+    </message>
 </context>
 <context>
     <name>QObject</name>
@@ -4407,6 +4419,337 @@
     </message>
 </context>
 <context>
+    <name>ember::app::ApplyWindow</name>
+    <message>
+        <source>Apply to clips</source>
+        <translation>Auf Clips anwenden</translation>
+    </message>
+    <message>
+        <source>Apply</source>
+        <translation>Anwenden</translation>
+    </message>
+    <message>
+        <source>this project</source>
+        <translation>dieses Projekt</translation>
+    </message>
+    <message>
+        <source>my recipe book</source>
+        <translation>mein Rezeptbuch</translation>
+    </message>
+    <message>
+        <source>a file …</source>
+        <translation>eine Datei …</translation>
+    </message>
+    <message>
+        <source>What is applied to the clips. A file is a project or exported recipes.</source>
+        <translation>Was auf die Clips angewandt wird. Eine Datei ist ein Projekt oder sind exportierte Rezepte.</translation>
+    </message>
+    <message>
+        <source>Scope</source>
+        <translation>Umfang</translation>
+    </message>
+    <message>
+        <source>everything</source>
+        <translation>alles</translation>
+    </message>
+    <message>
+        <source>recipes only</source>
+        <translation>nur Rezepte</translation>
+    </message>
+    <message>
+        <source>finish only</source>
+        <translation>nur Finish</translation>
+    </message>
+    <message>
+        <source>Everything is recipes, finish, overlap, groups, drift, intensity, places, gentle version and colours. Shots, sounds and keys of the intensity stay with their own film.</source>
+        <translation>Alles sind Rezepte, Finish, Überlagerung, Gruppen, Drift, Intensität, Orte, sanfte Fassung und Farben. Einstellungen, Töne und Keys der Intensität bleiben bei ihrem eigenen Film.</translation>
+    </message>
+    <message>
+        <source>Strikes</source>
+        <translation>Schläge</translation>
+    </message>
+    <message>
+        <source>found in each clip</source>
+        <translation>in jedem Clip gefunden</translation>
+    </message>
+    <message>
+        <source>the project&apos;s, at their seconds</source>
+        <translation>die des Projekts, zu ihren Sekunden</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keine</translation>
+    </message>
+    <message>
+        <source>Found strikes use the recipe that most strikes of their kind use</source>
+        <translation>Gefundene Schläge verwenden das Rezept, das die meisten ihrer Art verwenden</translation>
+    </message>
+    <message>
+        <source>Evidence</source>
+        <translation>Beleg</translation>
+    </message>
+    <message>
+        <source>sound and picture</source>
+        <translation>Ton und Bild</translation>
+    </message>
+    <message>
+        <source>sound</source>
+        <translation>Ton</translation>
+    </message>
+    <message>
+        <source>picture</source>
+        <translation>Bild</translation>
+    </message>
+    <message>
+        <source>Where strikes are looked for</source>
+        <translation>Worin nach Schlägen gesucht wird</translation>
+    </message>
+    <message>
+        <source>Sensitivity</source>
+        <translation>Empfindlichkeit</translation>
+    </message>
+    <message>
+        <source>Files</source>
+        <translation>Dateien</translation>
+    </message>
+    <message>
+        <source>beside each clip</source>
+        <translation>neben jedem Clip</translation>
+    </message>
+    <message>
+        <source>Where projects and films are written: CLIP.vember and CLIP-shaken</source>
+        <translation>Wohin Projekte und Filme geschrieben werden: CLIP.vember und CLIP-shaken</translation>
+    </message>
+    <message>
+        <source>Choose</source>
+        <translation>Wählen</translation>
+    </message>
+    <message>
+        <source>Folder for projects and films</source>
+        <translation>Ordner für Projekte und Filme</translation>
+    </message>
+    <message>
+        <source>Folder</source>
+        <translation>Ordner</translation>
+    </message>
+    <message>
+        <source>Film</source>
+        <translation>Film</translation>
+    </message>
+    <message>
+        <source>not rendered</source>
+        <translation>nicht gerendert</translation>
+    </message>
+    <message>
+        <source>MP4</source>
+        <translation>MP4</translation>
+    </message>
+    <message>
+        <source>MKV</source>
+        <translation>MKV</translation>
+    </message>
+    <message>
+        <source>WebM</source>
+        <translation>WebM</translation>
+    </message>
+    <message>
+        <source>MOV</source>
+        <translation>MOV</translation>
+    </message>
+    <message>
+        <source>Renders each film too, at its own size; other ways to render are in each project</source>
+        <translation>Rendert auch jeden Film in seiner eigenen Größe; andere Arten zu rendern stehen in jedem Projekt</translation>
+    </message>
+    <message>
+        <source>Replace projects and films that exist</source>
+        <translation>Vorhandene Projekte und Filme ersetzen</translation>
+    </message>
+    <message>
+        <source>Never this project, a clip, or anything they read</source>
+        <translation>Nie dieses Projekt, einen Clip oder etwas, das sie lesen</translation>
+    </message>
+    <message>
+        <source>Watch the folders until stopped</source>
+        <translation>Die Ordner beobachten, bis angehalten wird</translation>
+    </message>
+    <message>
+        <source>Clips that come into the added folders are done when they are copied whole; those that have a project are left</source>
+        <translation>Clips, die in die hinzugefügten Ordner kommen, werden bearbeitet, sobald sie ganz kopiert sind; solche mit einem Projekt bleiben, wie sie sind</translation>
+    </message>
+    <message>
+        <source>Clips</source>
+        <translation>Clips</translation>
+    </message>
+    <message>
+        <source>Add clips</source>
+        <translation>Clips hinzufügen</translation>
+    </message>
+    <message>
+        <source>Or drop clips and folders here</source>
+        <translation>Oder Clips und Ordner hierher ziehen</translation>
+    </message>
+    <message>
+        <source>Add folder</source>
+        <translation>Ordner hinzufügen</translation>
+    </message>
+    <message>
+        <source>All films directly in a folder</source>
+        <translation>Alle Filme direkt in einem Ordner</translation>
+    </message>
+    <message>
+        <source>Add the films of a folder</source>
+        <translation>Filme eines Ordners hinzufügen</translation>
+    </message>
+    <message>
+        <source>Remove</source>
+        <translation>Entfernen</translation>
+    </message>
+    <message>
+        <source>Clip</source>
+        <translation>Clip</translation>
+    </message>
+    <message>
+        <source>State</source>
+        <translation>Stand</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Anhalten</translation>
+    </message>
+    <message>
+        <source>Open project</source>
+        <translation>Projekt öffnen</translation>
+    </message>
+    <message>
+        <source>Save report</source>
+        <translation>Bericht speichern</translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation>Schließen</translation>
+    </message>
+    <message>
+        <source>A project or recipes</source>
+        <translation>Ein Projekt oder Rezepte</translation>
+    </message>
+    <message>
+        <source>Projects and recipes (*.vember *.json)</source>
+        <translation>Projekte und Rezepte (*.vember *.json)</translation>
+    </message>
+    <message>
+        <source>tick &quot;%1&quot; to replace it</source>
+        <translation>„%1“ einschalten, um es zu ersetzen</translation>
+    </message>
+    <message>
+        <source>It is running.</source>
+        <translation>Es läuft.</translation>
+    </message>
+    <message>
+        <source>Open a project first, or apply a file.</source>
+        <translation>Zuerst ein Projekt öffnen, oder eine Datei anwenden.</translation>
+    </message>
+    <message>
+        <source>Your recipe book is empty.</source>
+        <translation>Ihr Rezeptbuch ist leer.</translation>
+    </message>
+    <message>
+        <source>There is no folder %1.</source>
+        <translation>Es gibt keinen Ordner %1.</translation>
+    </message>
+    <message>
+        <source>Add clips first.</source>
+        <translation>Zuerst Clips hinzufügen.</translation>
+    </message>
+    <message>
+        <source>All clips are done.</source>
+        <translation>Alle Clips sind fertig.</translation>
+    </message>
+    <message>
+        <source>Save the report as</source>
+        <translation>Bericht speichern als</translation>
+    </message>
+    <message>
+        <source>Tables (*.tsv)</source>
+        <translation>Tabellen (*.tsv)</translation>
+    </message>
+    <message>
+        <source>Report saved: %1</source>
+        <translation>Bericht gespeichert: %1</translation>
+    </message>
+    <message>
+        <source>Recipes hold nothing else</source>
+        <translation>Rezepte enthalten nichts anderes</translation>
+    </message>
+    <message>
+        <source>Only strikes that are found have these</source>
+        <translation>Nur gefundene Schläge haben das</translation>
+    </message>
+    <message>
+        <source>waiting</source>
+        <translation>wartet</translation>
+    </message>
+    <message>
+        <source>rendering, %1 %</source>
+        <translation>rendert, %1 %</translation>
+    </message>
+    <message>
+        <source>analysing, %1 %</source>
+        <translation>analysiert, %1 %</translation>
+    </message>
+    <message>
+        <source>project made</source>
+        <translation>Projekt erstellt</translation>
+    </message>
+    <message>
+        <source>project made and film rendered</source>
+        <translation>Projekt erstellt und Film gerendert</translation>
+    </message>
+    <message>
+        <source>stopped</source>
+        <translation>angehalten</translation>
+    </message>
+    <message>
+        <source>Made: %1</source>
+        <translation>Erstellt: %1</translation>
+    </message>
+    <message>
+        <source>Nothing is running</source>
+        <translation>Nichts läuft</translation>
+    </message>
+    <message>
+        <source>%1 of %2 clips done</source>
+        <translation>%1 von %2 Clips fertig</translation>
+    </message>
+    <message>
+        <source>, %1 failed</source>
+        <translation>, %1 fehlgeschlagen</translation>
+    </message>
+    <message>
+        <source>; watching the folders</source>
+        <translation>; Ordner werden beobachtet</translation>
+    </message>
+    <message>
+        <source>Choose lines of the list first</source>
+        <translation>Zuerst Zeilen der Liste wählen</translation>
+    </message>
+    <message>
+        <source>Choose a clip that is done</source>
+        <translation>Einen fertigen Clip wählen</translation>
+    </message>
+    <message>
+        <source>Opens its project here (Enter). Drag a line into another program: its film, or its project.</source>
+        <translation>Öffnet sein Projekt hier (Eingabe). Eine Zeile lässt sich in ein anderes Programm ziehen: sein Film oder sein Projekt.</translation>
+    </message>
+    <message>
+        <source>There is nothing to tell of</source>
+        <translation>Es gibt nichts zu berichten</translation>
+    </message>
+    <message>
+        <source>one of the files it tells of</source>
+        <translation>eine der Dateien, von denen er berichtet</translation>
+    </message>
+</context>
+<context>
     <name>ember::app::BeatBar</name>
     <message>
         <source>every event</source>
@@ -4506,6 +4849,10 @@
     <message>
         <source>Your recipe book was changed by another window; it has been read again. Please do that once more.</source>
         <translation>Ihr Rezeptbuch wurde von einem anderen Fenster geändert und neu gelesen. Bitte tun Sie das noch einmal.</translation>
+    </message>
+    <message>
+        <source>import of %1</source>
+        <translation>Import von %1</translation>
     </message>
 </context>
 <context>
@@ -8545,6 +8892,14 @@ Auf dem Amboss unten formen, dann den Film rendern.</translation>
         <source>&amp;Crash report</source>
         <translation>&amp;Absturzbericht</translation>
     </message>
+    <message>
+        <source>Clips are being done. Stop that and leave?</source>
+        <translation>Clips werden bearbeitet. Anhalten und verlassen?</translation>
+    </message>
+    <message>
+        <source>Appl&amp;y to clips</source>
+        <translation>Auf Clips an&amp;wenden</translation>
+    </message>
 </context>
 <context>
     <name>ember::app::Messages</name>
@@ -9941,10 +10296,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Es ist schon in Ihrem Buch</translation>
     </message>
     <message>
-        <source>Writes it to a small JSON file for somebody else</source>
-        <translation>Schreibt es in eine kleine JSON-Datei für jemand anderen</translation>
-    </message>
-    <message>
         <source>Takes recipes from such a file into your book</source>
         <translation>Nimmt Rezepte aus solch einer Datei in Ihr Buch</translation>
     </message>
@@ -10037,10 +10388,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Rezepte importieren aus</translation>
     </message>
     <message>
-        <source>import of %1</source>
-        <translation>Import von %1</translation>
-    </message>
-    <message>
         <source>1 recipe imported into your book</source>
         <translation>1 Rezept in Ihr Buch importiert</translation>
     </message>
@@ -10051,6 +10398,10 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>Recipes</source>
         <translation>Rezepte</translation>
+    </message>
+    <message>
+        <source>Writes it to a small JSON file for somebody else. Or drag its line into a folder or another window.</source>
+        <translation>Schreibt es für jemand anderen in eine kleine JSON-Datei. Oder die Zeile in einen Ordner oder ein anderes Fenster ziehen.</translation>
     </message>
 </context>
 <context>
@@ -10467,10 +10818,6 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
         <translation>Abgebrochen. Keine Datei blieb zurück.</translation>
     </message>
     <message>
-        <source>Renders in their order, each of the project as it was when added</source>
-        <translation>Was zu rendern bestellt wurde, der Reihe nach; jedes vom Projekt, wie es da war</translation>
-    </message>
-    <message>
         <source>Goes on with an interrupted render; finished frames stay</source>
         <translation>Für ein unterbrochenes Rendern; auch was fertig ist, bleibt</translation>
     </message>
@@ -10621,6 +10968,10 @@ nicht messbar: aus den Bildern daneben überbrückt</translation>
     <message>
         <source>GIF and pictures but OpenEXR are coded in one way only</source>
         <translation>GIF und Bilder außer OpenEXR werden nur auf eine Art codiert</translation>
+    </message>
+    <message>
+        <source>Renders in their order, each of the project as it was when added. Drag a film that is done into another program.</source>
+        <translation>Rendert der Reihe nach, jeweils das Projekt, wie es beim Hinzufügen war. Ein fertiger Film lässt sich in ein anderes Programm ziehen.</translation>
     </message>
 </context>
 <context>

@@ -64,6 +64,28 @@ RecipeId usualRecipe(const Project& project, StrikeKind kind)
     return begun.strikes.empty() ? RecipeId{0} : begun.strikes.back().recipe;
 }
 
+namespace {
+
+/// What hits in the clip, each strike with the recipe that the pattern uses for its kind (not where its recipes are
+/// not taken).
+Result<Project> withFoundStrikes(Project film, const ClipInfo& clip, const Project& pattern,
+                                 const PatternOptions& options, const Progress& progress)
+{
+    const auto found = spotIn(clip.path, film.rate, options.find, progress);
+    if (!found)
+        return found.error();
+    StrikesImported imported = withStrikesImported(std::move(film), listOf(found.value(), clip.rate));
+    film = std::move(imported.project);
+    if (options.part != PatternPart::finish)
+        for (const StrikeId id : imported.ids)
+            if (Strike* strike = film.strike(id))
+                if (const RecipeId usual = usualRecipe(pattern, strike->kind); film.recipe(usual) != nullptr)
+                    strike->recipe = usual;
+    return film;
+}
+
+} // namespace
+
 Result<Project> projectByPattern(const Project& pattern, const std::string& clip, const PatternOptions& options,
                                  const Progress& progress)
 {
@@ -75,17 +97,23 @@ Result<Project> projectByPattern(const Project& pattern, const std::string& clip
         takeStrikes(film, pattern);
     if (options.strikes != PatternStrikes::found)
         return film;
-    const auto found = spotIn(clip, film.rate, options.find, progress);
-    if (!found)
-        return found.error();
-    StrikesImported imported = withStrikesImported(std::move(film), listOf(found.value(), reader.value()->info().rate));
-    film = std::move(imported.project);
-    if (options.part != PatternPart::finish)
-        for (const StrikeId id : imported.ids)
-            if (Strike* strike = film.strike(id))
-                if (const RecipeId usual = usualRecipe(pattern, strike->kind); film.recipe(usual) != nullptr)
-                    strike->recipe = usual;
-    return film;
+    return withFoundStrikes(std::move(film), reader.value()->info(), pattern, options, progress);
+}
+
+Result<Project> projectWithRecipes(const BookEntries& recipes, const std::string& clip, const PatternOptions& options,
+                                   const Progress& progress)
+{
+    const auto reader = ClipReader::open(clip);
+    if (!reader)
+        return reader.error();
+    Project film = projectForClip(reader.value()->info());
+    film.recipes.clear();
+    for (const BookEntry& entry : recipes)
+        film.addRecipe(recipeFor(entry, film));
+    if (options.strikes != PatternStrikes::found)
+        return film;
+    const Project pattern = film;
+    return withFoundStrikes(std::move(film), reader.value()->info(), pattern, options, progress);
 }
 
 } // namespace ember

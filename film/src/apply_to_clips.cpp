@@ -26,41 +26,25 @@ bool isFilm(const fs::path& path)
 
 } // namespace
 
-Pattern patternOf(const BookEntries& recipes)
-{
-    Pattern pattern{{}, {}, true};
-    const RecipeScale& scale = recipes.front().scale;
-    pattern.project.width = scale.width;
-    pattern.project.height = std::max(1, scale.width * 9 / 16);
-    pattern.project.rate = scale.rate;
-    for (const BookEntry& entry : recipes)
-        pattern.project.addRecipe(recipeFor(entry, pattern.project));
-    return pattern;
-}
-
 Result<Pattern> loadPattern(const std::string& path)
 {
     if (fileEnding(path) != ".json") {
         auto project = loadProject(path);
         if (!project)
             return project.error();
-        return Pattern{std::move(project).value(), path, false};
+        return Pattern{std::move(project).value(), {}, path};
     }
-    const auto book = loadRecipes(path);
+    auto book = loadRecipes(path);
     if (!book)
         return book.error();
     if (book.value().empty())
         return Error{ErrorCode::badFormat, path, "it holds no recipe"};
-    Pattern pattern = patternOf(book.value());
-    pattern.path = path;
-    return pattern;
+    return Pattern{{}, std::move(book).value(), path};
 }
 
 PatternApplier::PatternApplier(Pattern pattern, ApplyOptions options, const std::vector<std::string>& clips)
     : pattern_(std::move(pattern)), options_(std::move(options)), guard_(guardOf(pattern_.project, pattern_.path))
 {
-    if (pattern_.recipesOnly)
-        options_.pattern.part = PatternPart::recipes;
     for (const std::string& clip : clips)
         guard_.protect(clip, "a clip that is read");
 }
@@ -97,7 +81,9 @@ Result<AppliedClip> PatternApplier::apply(const std::string& clip, const ApplyPr
     for (const std::string& out : {made.project, made.film})
         if (Status may = out.empty() ? Done{} : mayMake(out, clip); !may)
             return may.error();
-    auto project = projectByPattern(pattern_.project, clip, options_.pattern, tell(ApplyStep::finding));
+    const Progress finding = tell(ApplyStep::finding);
+    auto project = pattern_.recipes.empty() ? projectByPattern(pattern_.project, clip, options_.pattern, finding)
+                                            : projectWithRecipes(pattern_.recipes, clip, options_.pattern, finding);
     if (!project)
         return project.error();
     made.strikes = project->strikes.size();

@@ -157,7 +157,7 @@ private slots:
         const Project one = loaded(at("out/one.vember"));
         QCOMPARE(one.recipes.size(), std::size_t{1});
         QCOMPARE(QString::fromStdString(one.recipes[0].name), QStringLiteral("Anvil"));
-        QVERIFY(one.recipes[0].strands == own.strands);
+        QVERIFY(one.recipes[0].strands == own.strands); // of the same width and rate
         QVERIFY(!one.strikes.empty() && !one.drift.on); // a new project's else
         for (const Strike& strike : one.strikes)
             QCOMPARE(strike.recipe, one.recipes[0].id);

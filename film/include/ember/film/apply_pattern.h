@@ -8,6 +8,7 @@
 #include "ember/core/error.h"
 #include "ember/core/progress.h"
 #include "ember/core/project.h"
+#include "ember/project/recipe_book.h"
 
 namespace ember {
 
@@ -37,5 +38,9 @@ RecipeId usualRecipe(const Project& project, StrikeKind kind);
 /// of the intensity.
 Result<Project> projectByPattern(const Project& pattern, const std::string& clip, const PatternOptions& options,
                                  const Progress& progress);
+/// A new project for a clip with these recipes, in its size and rate, and no others. Found strikes use the one that is
+/// named as their kind's usual one, or else the first. Of the options only `strikes` (found or not) and `find` count.
+Result<Project> projectWithRecipes(const BookEntries& recipes, const std::string& clip, const PatternOptions& options,
+                                   const Progress& progress);
 
 } // namespace ember

@@ -19,11 +19,9 @@ namespace ember {
 /// What a pattern is read from: a project, or a file of recipes (see docs/file-format.md).
 struct Pattern {
     Project project;
-    std::string path;         ///< of its file; empty where it has none
-    bool recipesOnly = false; ///< it is a file of recipes: nothing else can be taken from it
+    BookEntries recipes; ///< where there are any it is these alone, and `project` counts for nothing
+    std::string path;    ///< of its file; empty where it has none
 };
-/// Recipes as a pattern, in the size and rate of the first; there must be one.
-Pattern patternOf(const BookEntries& recipes);
 /// Reads a project, or recipes where the file's name ends with .json.
 Result<Pattern> loadPattern(const std::string& path);
 
