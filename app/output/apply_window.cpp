@@ -33,6 +33,14 @@ enum ClipColumn { clipColumn, strikesColumn, stateColumn };
 const FieldSpec sensitivityField{
     "sensitivity", "Sensitivity", "%", 0, 1, 0.5, 0.05, "0 finds only what stands out most, 100 everything"};
 
+QFormLayout* newForm()
+{
+    auto* form = new QFormLayout;
+    form->setVerticalSpacing(6);
+    form->setHorizontalSpacing(12);
+    return form;
+}
+
 constexpr const char* filmEndings[]{"", ".mp4", ".mkv", ".webm", ".mov"};
 
 } // namespace
@@ -84,9 +92,7 @@ QWidget* ApplyWindow::buildChoices()
 {
     auto* page = new QWidget(this);
     auto* column = newColumn(page, 8, {0, 0, 8, 0});
-    auto* what = new QFormLayout;
-    what->setVerticalSpacing(6);
-    what->setHorizontalSpacing(12);
+    auto* what = newForm();
     pattern_ = choice(what, tr("Apply"), "apply-pattern", {tr("this project"), tr("my recipe book"), tr("a file …")},
                       tr("What is applied to the clips. A file is a project or exported recipes."));
     connect(pattern_, &QComboBox::activated, this, &ApplyWindow::choosePattern);
@@ -96,9 +102,7 @@ QWidget* ApplyWindow::buildChoices()
     column->addLayout(what);
     column->addWidget(rule(page));
     column->addWidget(partName(tr("Strikes"), page));
-    auto* strikes = new QFormLayout;
-    strikes->setVerticalSpacing(6);
-    strikes->setHorizontalSpacing(12);
+    auto* strikes = newForm();
     strikes_ = choice(strikes, tr("Strikes"), "apply-strikes",
                       {tr("found in each clip"), tr("the project's, at their seconds"), tr("none")},
                       tr("Found strikes use the recipe that most strikes of their kind use"));
@@ -114,9 +118,7 @@ QWidget* ApplyWindow::buildChoices()
     column->addLayout(strikes);
     column->addWidget(rule(page));
     column->addWidget(partName(tr("Files"), page));
-    auto* files = new QFormLayout;
-    files->setVerticalSpacing(6);
-    files->setHorizontalSpacing(12);
+    auto* files = newForm();
     folder_ = new QLineEdit(this);
     folder_->setObjectName(QStringLiteral("apply-folder"));
     folder_->setAccessibleName(tr("Folder"));
