@@ -3917,10 +3917,6 @@
         <translation>die Teile enden vor dem Film</translation>
     </message>
     <message>
-        <source>there are no parts of the film</source>
-        <translation>es gibt keine Teile des Films</translation>
-    </message>
-    <message>
         <source>what is known of a part</source>
         <translation>was von einem Teil bekannt ist</translation>
     </message>
@@ -3965,18 +3961,6 @@
         <translation>die Bilder eines GIF hängen zusammen; in Teilen lassen sich Filme und nummerierte Bilder rendern</translation>
     </message>
     <message>
-        <source>the film is there twice: in {} parts and in {}; delete those that are not wanted</source>
-        <translation>der Film ist zweimal da: in {} Teilen und in {}; löschen Sie die überflüssigen</translation>
-    </message>
-    <message>
-        <source>part {} of {} is missing; render it, then join again</source>
-        <translation>Teil {} von {} fehlt; rendern Sie ihn und fügen Sie dann zusammen</translation>
-    </message>
-    <message>
-        <source>{} of {} parts are missing: {}; render them, then join again</source>
-        <translation>{} von {} Teilen fehlen: {}; rendern Sie sie und fügen Sie dann zusammen</translation>
-    </message>
-    <message>
         <source>Lottie has no depth: pan and tilt are left out.</source>
         <translation>Lottie hat keine Tiefe: Schwenk und Neigung entfallen.</translation>
     </message>
@@ -4007,6 +3991,34 @@
     <message>
         <source>a clip that is read</source>
         <translation>ein Clip, der gelesen wird</translation>
+    </message>
+    <message>
+        <source>there is no such folder to write into</source>
+        <translation>es gibt keinen solchen Ordner, in den geschrieben werden kann</translation>
+    </message>
+    <message>
+        <source>Part {} of {} is done.</source>
+        <translation>Teil {} von {} ist fertig.</translation>
+    </message>
+    <message>
+        <source>its {} frames cannot be cut into {} parts</source>
+        <translation>seine {} Bilder lassen sich nicht in {} Teile schneiden</translation>
+    </message>
+    <message>
+        <source>there are no parts to be joined</source>
+        <translation>es gibt keine Teile, die verbunden werden können</translation>
+    </message>
+    <message>
+        <source>all is there twice: in {} parts and in {}; delete those that are not wanted</source>
+        <translation>alles ist doppelt da: in {} Teilen und in {}; die unerwünschten löschen</translation>
+    </message>
+    <message>
+        <source>part {} of {} is missing; run it, then join again</source>
+        <translation>Teil {} von {} fehlt; ihn ausführen, dann erneut verbinden</translation>
+    </message>
+    <message>
+        <source>{} of {} parts are missing: {}; run them, then join again</source>
+        <translation>{} von {} Teilen fehlen: {}; sie ausführen, dann erneut verbinden</translation>
     </message>
 </context>
 <context>

@@ -10,9 +10,11 @@
 
 #include "ember/batch/batch.h"
 #include "ember/core/error.h"
+#include "ember/core/motion.h"
 #include "ember/core/progress.h"
 #include "ember/core/project.h"
 #include "ember/files/file_lock.h"
+#include "ember/film/parts.h"
 #include "ember/project/recipe_book.h"
 
 namespace ember {
@@ -78,20 +80,32 @@ Status saveEdited(const Project& project, const std::string& path, const std::st
 Status mayBeEdited(const Project& project, const std::string& path, const std::string& output, bool force,
                    const std::vector<std::string>& inputs = {});
 
+/// Of a command that finds something in a clip and can do it in parts: where the result goes.
+struct ResultOptions {
+    std::string output; ///< empty: the output stream, which parts cannot have
+    std::string part;   ///< "3/8": only this part is worked on
+    bool join = false;  ///< the parts are put together
+    bool keepParts = false;
+    bool force = false;
+
+    /// `what` is written: "list", "motion".
+    void declare(CLI::App& app, const std::string& what);
+    /// Writes the result, not onto the files of the clip at `input`, and deletes the parts that were joined.
+    Status write(const std::string& text, const std::string& input, const BatchStreams& streams) const;
+    /// The part of write() that only looks: before any work is done.
+    Status mayWrite(const std::string& input) const;
+};
+
 /// The shipped and the user's recipes; what is wrong with the user's book is told on `err`.
 BookEntries knownRecipes(std::ostream& err);
 
-struct FrameRange {
-    std::int64_t first = 0;
-    std::int64_t last = 0;
-};
-
 /// "A-B" or "A"; checked against a film of `length` frames. An empty text is the whole film.
-Result<FrameRange> frameRange(const std::string& text, std::int64_t length);
+Result<FrameSpan> frameRange(const std::string& text, std::int64_t length);
 
 /// Validators, so that a wrong spelling is a usage error.
 CLI::Validator frameRangeSpelling();
 CLI::Validator sizeSpelling();
+CLI::Validator partSpelling();
 CLI::Validator rateSpelling();
 CLI::Validator strikeSpelling();
 /// "PORT" or "HOST:PORT"; port 0 where `any`.

@@ -41,11 +41,7 @@ public:
             ->check(CLI::IsMember({"8", "16", "32"}));
         app.add_option("--preset", preset_, "One of your output presets: its size, quality, coder, depth and version");
         app.add_option("--part", part_, "Only part K/N of the film, into the folder OUTPUT.parts; join makes the film")
-            ->check(CLI::Validator(
-                [](const std::string& text) {
-                    return partFrom(text) ? std::string() : "a part is K/N, from 1/N to N/N, not " + text;
-                },
-                "K/N"));
+            ->check(partSpelling());
         app.add_option("--also", also_,
                        "Another film of the same pass: OUT[,size=WxH][,quality=Q][,coder=CODER][,depth=BITS]; as often "
                        "as wanted");

@@ -20,14 +20,14 @@ std::optional<Number> whole(std::string_view text)
     return value;
 }
 
-std::optional<FrameRange> rangeFrom(std::string_view text)
+std::optional<FrameSpan> rangeFrom(std::string_view text)
 {
     const auto dash = text.find('-', 1);
     const auto first = whole<std::int64_t>(text.substr(0, dash));
     const auto last = dash == std::string_view::npos ? first : whole<std::int64_t>(text.substr(dash + 1));
     if (!first || !last || *first < 0 || *last < *first)
         return std::nullopt;
-    return FrameRange{*first, *last};
+    return FrameSpan{*first, *last};
 }
 
 template <typename Parse>
@@ -40,12 +40,12 @@ CLI::Validator spelling(const char* name, const char* hint, Parse parse)
 
 } // namespace
 
-Result<FrameRange> frameRange(const std::string& text, std::int64_t length)
+Result<FrameSpan> frameRange(const std::string& text, std::int64_t length)
 {
     if (length < 1)
         return Error{ErrorCode::failed, "The project", "it has no clip, so it has no frames"};
     if (text.empty())
-        return FrameRange{0, length - 1};
+        return FrameSpan{0, length - 1};
     const auto range = rangeFrom(text);
     if (!range)
         return Error{ErrorCode::badValue, text, "frames are written A-B"};
@@ -106,6 +106,11 @@ std::optional<StrikeArgument> strikeFrom(const std::string& text)
 CLI::Validator frameRangeSpelling()
 {
     return spelling("A-B", "frames A-B, counted from 0, such as 24-47", rangeFrom);
+}
+
+CLI::Validator partSpelling()
+{
+    return spelling("K/N", "K/N, a part from 1/N to N/N", [](const std::string& text) { return partFrom(text); });
 }
 
 CLI::Validator sizeSpelling()

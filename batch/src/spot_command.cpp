@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <cstdio>
 #include <ostream>
+#include <sstream>
 
 #include "ember/film/media_source.h"
 #include "ember/json/json.h"
@@ -24,15 +25,17 @@ double rounded(double value, int decimals)
     return std::stod(fixed(value, decimals));
 }
 
-void writeCsv(std::ostream& out, const std::vector<Candidate>& candidates)
+std::string asCsv(const std::vector<Candidate>& candidates)
 {
+    std::ostringstream out;
     out << "seconds,frame,kind,strength,confidence\n";
     for (const Candidate& c : candidates)
         out << fixed(c.seconds, 4) << ',' << c.frame.index << ',' << kindName(c.kind) << ',' << fixed(c.strength, 3)
             << ',' << fixed(c.confidence, 3) << '\n';
+    return out.str();
 }
 
-void writeJson(std::ostream& out, const std::vector<Candidate>& candidates)
+std::string asJson(const std::vector<Candidate>& candidates)
 {
     Json list = Json::array();
     for (const Candidate& c : candidates) {
@@ -58,7 +61,7 @@ void writeJson(std::ostream& out, const std::vector<Candidate>& candidates)
         json["evidence"] = std::move(why);
         list.push_back(std::move(json));
     }
-    out << list.dump(2) << '\n';
+    return list.dump(2) + "\n";
 }
 
 class SpotCommand final : public Command {
@@ -78,31 +81,48 @@ public:
         app.add_option("--rate", rate_, "Rate the frames count at (the clip's; 24/1 for a sound)")
             ->check(rateSpelling());
         app.add_option("--format", format_, "csv or json")->check(CLI::IsMember({"csv", "json"}));
+        result_.declare(app, "list");
     }
 
     Status run(const BatchStreams& streams) override
     {
+        if (Status may = result_.mayWrite(media_); !may)
+            return may;
+        std::optional<PictureTrace> seen;
+        if (!result_.part.empty() || result_.join) {
+            if (from_ == "sound")
+                return Error{ErrorCode::badValue, media_,
+                             "sound is not listened to in parts, only pictures are watched"};
+            const auto job = watchingJob(media_, rateFrom(rate_), result_.output);
+            if (!job)
+                return job.error();
+            if (const auto part = partFrom(result_.part)) {
+                const auto said = watchPart(job.value(), *part, result_.force, progressOn(streams));
+                if (!said)
+                    return said.error();
+                streams.err << said->said() << '\n';
+                return Done{};
+            }
+            auto joined = joinWatched(job.value());
+            if (!joined)
+                return joined.error();
+            seen = std::move(joined).value();
+        }
         FindOptions options;
         options.from = *findFromFromName(from_);
         options.band = *bandFromName(band_);
         options.sensitivity = sensitivity_;
         options.beats = kind_ != "onset";
         options.tails = tails_;
-        auto found = spotIn(media_, rateFrom(rate_), options, progressOn(streams));
+        auto found = spotIn(media_, rateFrom(rate_), options, progressOn(streams), std::move(seen));
         if (!found)
             return found.error();
         std::vector<Candidate>& candidates = found.value();
         if (kind_ == "beat")
             std::erase_if(candidates, [](const Candidate& c) { return c.kind != StrikeKind::beat; });
-        if (format_ == "json")
-            writeJson(streams.out, candidates);
-        else
-            writeCsv(streams.out, candidates);
         if (candidates.empty())
             streams.err << "Nothing was found; a higher --sensitivity may find more\n";
-        if (!streams.out.flush())
-            return Error{ErrorCode::unwritable, "The output", "the candidates could not all be written"};
-        return Done{};
+        return result_.write(format_ == "json" ? asJson(candidates) : asCsv(candidates), media_, streams);
     }
 
 private:
@@ -114,6 +134,7 @@ private:
     bool tails_ = false;
     std::string rate_;
     std::string format_ = "csv";
+    ResultOptions result_;
 };
 
 class TempoCommand final : public Command {

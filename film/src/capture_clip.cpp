@@ -5,7 +5,7 @@
 
 namespace ember {
 
-Result<CapturedMotion> captureClip(ClipReader& clip, std::int64_t first, std::int64_t last, const Progress& progress)
+Result<CapturedMotion> captureSome(ClipReader& clip, std::int64_t first, std::int64_t last, const Progress& progress)
 {
     const ClipInfo& info = clip.info();
     if (info.kind == ClipKind::still)
@@ -22,11 +22,21 @@ Result<CapturedMotion> captureClip(ClipReader& clip, std::int64_t first, std::in
         if (progress && !progress(static_cast<double>(frame - first + 1) / count))
             return Error{ErrorCode::cancelled, "", ""};
     }
-    CapturedMotion motion = capture.finish();
+    return capture.finish();
+}
+
+Result<CapturedMotion> ifFollowed(CapturedMotion motion, const std::string& path)
+{
     if (motion.bridged() + 1 >= motion.frames.size())
-        return Error{ErrorCode::failed, info.path,
+        return Error{ErrorCode::failed, path,
                      "nothing in its pictures can be followed: they are flat, dark, or each another"};
     return motion;
+}
+
+Result<CapturedMotion> captureClip(ClipReader& clip, std::int64_t first, std::int64_t last, const Progress& progress)
+{
+    auto motion = captureSome(clip, first, last, progress);
+    return motion ? ifFollowed(std::move(motion).value(), clip.info().path) : motion;
 }
 
 } // namespace ember

@@ -2,9 +2,7 @@
 #include "ember/film/film_parts.h"
 
 #include <algorithm>
-#include <charconv>
 #include <filesystem>
-#include <map>
 
 #include "ember/core/gentle.h"
 #include "ember/files/cache.h"
@@ -15,6 +13,7 @@
 #include "ember/media/join_films.h"
 #include "ember/project/file.h"
 #include "film_output.h"
+#include "part_folder.h"
 
 namespace ember {
 
@@ -22,40 +21,14 @@ namespace fs = std::filesystem;
 
 namespace {
 
-std::optional<int> countFrom(std::string_view text)
-{
-    int value = 0;
-    const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), value);
-    if (error != std::errc() || end != text.data() + text.size() || value < 1 || value > mostParts)
-        return std::nullopt;
-    return value;
-}
-
-std::optional<FilmPart> partNamed(std::string_view text, std::string_view between)
-{
-    const auto at = text.find(between);
-    if (at == std::string_view::npos)
-        return std::nullopt;
-    const auto number = countFrom(text.substr(0, at));
-    const auto count = countFrom(text.substr(at + between.size()));
-    if (!number || !count || *number > *count)
-        return std::nullopt;
-    return FilmPart{*number, *count};
-}
-
-std::string stemOf(const std::string& out, FilmPart part)
-{
-    return partsFolder(out) + "/part-" + std::to_string(part.number) + "-of-" + std::to_string(part.count);
-}
-
 /// Its film, or the pattern of its pictures.
 std::string partFile(const std::string& out, FilmFormat format, FilmPart part)
 {
     if (!isSequence(format))
-        return stemOf(out, part) + fs::path(out).extension().string();
+        return partStem(out, part) + fs::path(out).extension().string();
     std::error_code ignored;
     const bool folder = out.ends_with('/') || fs::is_directory(out, ignored);
-    return stemOf(out, part) + "/" + (folder ? std::string() : fs::path(out).filename().string());
+    return partStem(out, part) + "/" + (folder ? std::string() : fs::path(out).filename().string());
 }
 
 /// Stands for a project and what its clips hold.
@@ -152,37 +125,7 @@ std::string settingsMark(const RenderFile& file)
                    (form.depth ? number(*form.depth) : "-"));
 }
 
-Status folderFor(const std::string& out, const std::string& folder)
-{
-    const fs::path parent = fs::path(partsFolder(out)).parent_path();
-    std::error_code error;
-    if (!parent.empty() && !fs::is_directory(parent, error))
-        return Error{ErrorCode::notFound, parent.string(), "the film was to be written into this folder"};
-    fs::create_directories(folder, error);
-    if (error)
-        return Error{ErrorCode::unwritable, folder, error.message()};
-    return Done{};
-}
-
 } // namespace
-
-std::optional<FilmPart> partFrom(std::string_view text)
-{
-    return partNamed(text, "/");
-}
-
-std::string partsFolder(const std::string& out)
-{
-    std::string name = out;
-    while (name.size() > 1 && name.ends_with('/'))
-        name.pop_back();
-    return name + ".parts";
-}
-
-std::string partRecord(const std::string& out, FilmPart part)
-{
-    return stemOf(out, part) + ".json";
-}
 
 Result<std::pair<Frame, Frame>> framesOfPart(const RenderFile& file, FrameRate rate, Frame first, Frame last,
                                              FilmPart part)
@@ -234,7 +177,7 @@ Result<Phrase> renderPart(const Project& project, const RenderFile& file, FilmPa
     fs::remove(note, error); // from now on it is not whole
     if (error)
         return Error{ErrorCode::unwritable, note, error.message()};
-    if (Status ready = folderFor(file.path, fs::path(own.path).parent_path().string()); !ready)
+    if (Status ready = partFolderFor(file.path, fs::path(own.path).parent_path().string()); !ready)
         return ready.error();
     RenderOptions ownOptions = options;
     ownOptions.first = frames->first;
@@ -258,22 +201,10 @@ class Parts {
 public:
     static Result<Parts> find(const std::string& out, FilmFormat format)
     {
-        Parts parts(out, format);
-        std::error_code error;
-        for (fs::directory_iterator entry(partsFolder(out), error), end; !error && entry != end;
-             entry.increment(error)) {
-            const std::string name = entry->path().filename().string();
-            if (!name.starts_with("part-") || !name.ends_with(".json"))
-                continue;
-            constexpr std::size_t affix = 5; // "part-" and ".json"
-            const auto part = partNamed(std::string_view(name).substr(affix, name.size() - 2 * affix), "-of-");
-            if (part)
-                parts.sets_[part->count].push_back(part->number);
-        }
-        if (error || parts.sets_.empty())
-            return Error{ErrorCode::notFound, partsFolder(out), "there are no parts of the film"};
-        if (Status chosen = parts.choose(); !chosen)
-            return chosen.error();
+        const auto count = partsThere(out);
+        if (!count)
+            return count.error();
+        Parts parts(out, format, count.value());
         if (Status read = parts.read(); !read)
             return read.error();
         return parts;
@@ -288,43 +219,13 @@ public:
         std::error_code ignored;
         for (const Record& record : records_) {
             fs::remove(partRecord(out_, record.part), ignored);
-            fs::remove(isSequence(format_) ? stemOf(out_, record.part) : file(record), ignored);
+            fs::remove(isSequence(format_) ? partStem(out_, record.part) : file(record), ignored);
         }
         fs::remove(partsFolder(out_), ignored);
     }
 
 private:
-    Parts(std::string out, FilmFormat format) : out_(std::move(out)), format_(format) {}
-
-    /// The count of which all parts are there.
-    Status choose()
-    {
-        std::vector<int> whole;
-        for (const auto& [count, numbers] : sets_)
-            if (static_cast<int>(numbers.size()) == count)
-                whole.push_back(count);
-        if (whole.size() > 1)
-            return Error{ErrorCode::badValue, partsFolder(out_),
-                         Phrase("the film is there twice: in {} parts and in {}; delete those that are not wanted",
-                                whole[0], whole[1])};
-        if (whole.size() == 1) {
-            count_ = whole.front();
-            return Done{};
-        }
-        const auto most = std::max_element(
-            sets_.begin(), sets_.end(), [](const auto& a, const auto& b) { return a.second.size() < b.second.size(); });
-        std::string missing;
-        int count = 0;
-        for (int number = 1; number <= most->first; ++number)
-            if (std::find(most->second.begin(), most->second.end(), number) == most->second.end() && ++count <= 8)
-                missing += (missing.empty() ? "" : ", ") + std::to_string(number);
-        if (count > 8)
-            missing += ", …";
-        return Error{ErrorCode::notFound, partsFolder(out_),
-                     count == 1 ? Phrase("part {} of {} is missing; render it, then join again", missing, most->first)
-                                : Phrase("{} of {} parts are missing: {}; render them, then join again", count,
-                                         most->first, missing)};
-    }
+    Parts(std::string out, FilmFormat format, int count) : out_(std::move(out)), format_(format), count_(count) {}
 
     Status read()
     {
@@ -359,8 +260,7 @@ private:
 
     std::string out_;
     FilmFormat format_;
-    std::map<int, std::vector<int>> sets_; ///< the numbers there are, by count
-    int count_ = 0;
+    int count_;
     std::vector<Record> records_; ///< in order
 };
 

@@ -45,22 +45,26 @@ Result<SoundTrace> listenTo(const SoundSource& source, double seconds, const Pro
 
 namespace {
 
-/// Shows a watcher each picture of a clip and the film's frame that first shows it. Decoding and watching go on at
-/// once, on two threads.
+/// Whether a frame shows another picture than the one before it.
+bool showsAnother(const ClipReader& clip, FrameRate rate, std::int64_t frame)
+{
+    return frame == 0 || clip.pictureAt(Frame{frame}, rate) != clip.pictureAt(Frame{frame - 1}, rate);
+}
+
+/// Shows a watcher each picture of a clip that first comes in frames `begin` up to `end`, and that frame of the film.
+/// Decoding and watching go on at once, on two threads.
 template <typename Watch>
-Status showAll(ClipReader& clip, FrameRate rate, std::int64_t length, const Progress& progress, Watch&& watch)
+Status showAll(ClipReader& clip, FrameRate rate, std::int64_t begin, std::int64_t end, const Progress& progress,
+               Watch&& watch)
 {
     constexpr std::size_t ahead = 4;
     Lane<Shown> lane(ahead);
     std::optional<Error> trouble;
     const auto decode = [&] {
-        std::int64_t last = -1;
-        for (std::int64_t i = 0; i < length; ++i) {
-            const std::int64_t index = clip.pictureAt(Frame{i}, rate);
-            if (index == last)
+        for (std::int64_t i = begin; i < end; ++i) {
+            if (!showsAnother(clip, rate, i))
                 continue;
-            last = index;
-            auto picture = clip.picture(index);
+            auto picture = clip.picture(clip.pictureAt(Frame{i}, rate));
             if (!picture) {
                 trouble = picture.error();
                 return;
@@ -92,7 +96,8 @@ Status showAll(ClipReader& clip, FrameRate rate, std::int64_t length, const Prog
                                 })};
         while (const auto shown = lane.pop()) {
             watch(*shown->picture, shown->frame);
-            if (!progress(static_cast<double>(shown->frame.index + 1) / static_cast<double>(length))) {
+            const auto done = static_cast<double>(shown->frame.index + 1 - begin);
+            if (!goesOn(progress, done / static_cast<double>(end - begin))) {
                 cancelled = true;
                 break;
             }
@@ -110,18 +115,39 @@ Status showAll(ClipReader& clip, FrameRate rate, std::int64_t length, const Prog
 Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t length, const Progress& progress)
 {
     PictureWatcher watcher;
-    const auto status = showAll(clip, rate, length, progress,
+    const auto status = showAll(clip, rate, 0, length, progress,
                                 [&](const Image& picture, Frame frame) { watcher.watch(picture, frame); });
     if (!status)
         return status.error();
     return watcher.finish();
 }
 
+Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t length, FrameSpan part,
+                               const Progress& progress)
+{
+    std::int64_t begin = part.first;
+    for (int shown = 0; begin > 0 && shown < PictureWatcher::before;)
+        shown += showsAnother(clip, rate, --begin) ? 1 : 0;
+    std::int64_t end = part.last + 1;
+    for (bool shown = false; end < length && !shown;)
+        shown = showsAnother(clip, rate, end++);
+    PictureWatcher watcher;
+    const auto status = showAll(clip, rate, begin, end, progress,
+                                [&](const Image& picture, Frame frame) { watcher.watch(picture, frame); });
+    if (!status)
+        return status.error();
+    PictureTrace trace = watcher.finish();
+    std::erase_if(trace.frames, [part](const FrameChange& change) {
+        return change.frame.index < part.first || change.frame.index > part.last;
+    });
+    return trace;
+}
+
 Result<std::vector<ShotChange>> findCuts(ClipReader& clip, FrameRate rate, std::int64_t length,
                                          const Progress& progress)
 {
     CutWatcher watcher;
-    const auto status = showAll(clip, rate, length, progress,
+    const auto status = showAll(clip, rate, 0, length, progress,
                                 [&](const Image& picture, Frame frame) { watcher.watch(picture, frame); });
     if (!status)
         return status.error();

@@ -28,8 +28,19 @@ Result<MediaSource> openMedia(const std::string& path)
     return source;
 }
 
+namespace {
+
+/// How many frames of this rate a clip lasts.
+std::int64_t lengthAt(const ClipInfo& info, FrameRate rate)
+{
+    return std::max(std::llround(rate.frames(info.rate.seconds(static_cast<double>(info.length)))), 1LL);
+}
+
+} // namespace
+
 Result<std::vector<Candidate>> spotIn(const std::string& path, std::optional<FrameRate> rate,
-                                      const FindOptions& options, const Progress& progress)
+                                      const FindOptions& options, const Progress& progress,
+                                      std::optional<PictureTrace> seen)
 {
     auto media = openMedia(path);
     if (!media)
@@ -40,27 +51,32 @@ Result<std::vector<Candidate>> spotIn(const std::string& path, std::optional<Fra
         return Error{ErrorCode::notMedia, path, "it has no sound to find anything in"};
     const FrameRate frames = rate ? *rate : media->clip ? media->clip->info().rate : FrameRate();
     std::optional<SoundTrace> sound;
-    std::optional<PictureTrace> picture;
-    std::int64_t length = INT64_MAX;
-    if (media->clip) {
-        const ClipInfo& info = media->clip->info();
-        length = std::max(std::llround(frames.frames(info.rate.seconds(static_cast<double>(info.length)))), 1LL);
-    }
+    const std::int64_t length = media->clip ? lengthAt(media->clip->info(), frames) : INT64_MAX;
     if (media->sound && options.from != FindFrom::picture) {
         auto heard = listenTo(*media->sound, 0, progress);
         if (!heard)
             return heard.error();
         sound = std::move(heard).value();
     }
-    if (media->clip && options.from != FindFrom::sound) {
-        auto seen = watchClip(*media->clip, frames, length, progress);
-        if (!seen)
-            return seen.error();
-        picture = std::move(seen).value();
+    if (media->clip && options.from != FindFrom::sound && !seen) {
+        auto watched = watchClip(*media->clip, frames, length, progress);
+        if (!watched)
+            return watched.error();
+        seen = std::move(watched).value();
     }
-    Found found = findStrikes(sound ? &*sound : nullptr, picture ? &*picture : nullptr, 0, frames, options);
+    Found found = findStrikes(sound ? &*sound : nullptr, seen ? &*seen : nullptr, 0, frames, options);
     std::erase_if(found.candidates, [length](const Candidate& c) { return c.frame.index >= length; });
     return std::move(found.candidates);
+}
+
+Result<AnalysisJob> watchingJob(const std::string& path, std::optional<FrameRate> rate, const std::string& out)
+{
+    const auto clip = ClipReader::open(path);
+    if (!clip)
+        return clip.error();
+    const ClipInfo& info = clip.value()->info();
+    const FrameRate frames = rate.value_or(info.rate);
+    return AnalysisJob{path, out, frames, {0, lengthAt(info, frames) - 1}};
 }
 
 bool isScore(const std::string& path)

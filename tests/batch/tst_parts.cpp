@@ -12,6 +12,7 @@
 #include "clips.h"
 #include "ember/batch/batch.h"
 #include "ember/media/clip.h"
+#include "ember/project/motion_library.h"
 #include "runner.h"
 
 using namespace ember;
@@ -146,6 +147,66 @@ private slots:
         QVERIFY(clip);
         const ClipInfo& info = clip.value()->info();
         QVERIFY(info.width == 48 && info.height == 32 && info.pictures == 40 && info.codec == "hevc");
+    }
+    void strikesAreFoundInParts()
+    {
+        const std::string clip = at("it's $lit.mkv");
+        QVERIFY(test::flashingClip(clip, {20, 50, 77}, 0.01, 0.8));
+        QCOMPARE(run({"spot", clip, "--sensitivity", "0.7"}), 0);
+        const std::string whole = out_;
+        const std::string out = at("strikes $of it.csv");
+        QCOMPARE(run({"parts", clip, "-o", out, "--count", "3", "--for", "make", "--command", "spot", "--program",
+                      tool().toStdString(), "--", "--sensitivity", "0.7"}),
+                 0);
+        test::writeBytes(at("spot.mk"), QByteArray::fromStdString(out_));
+        QCOMPARE(shell(QStringLiteral("make"), {QStringLiteral("-f"), path("spot.mk"), QStringLiteral("-j2")}), 0);
+        QCOMPARE(test::bytesOf(out).toStdString(), whole);
+        QVERIFY(!QFile::exists(QString::fromStdString(out + ".parts")));
+        // To be put together again, with another sensitivity.
+        for (const char* part : {"1/2", "2/2"})
+            QCOMPARE(run({"spot", clip, "-o", out, "--part", part}), 0);
+        QCOMPARE(run({"spot", clip, "-o", out, "--join"}), 1);
+        QVERIFY(err_.find("--force replaces it") != std::string::npos);
+        QCOMPARE(run({"spot", clip, "-o", out, "--join", "--force", "--keep-parts", "--format", "json"}), 0);
+        const QByteArray joined = test::bytesOf(out);
+        QCOMPARE(run({"spot", clip, "--format", "json"}), 0);
+        QCOMPARE(joined.toStdString(), out_);
+        QVERIFY(QFile::exists(QString::fromStdString(out + ".parts/part-2-of-2.json")));
+    }
+    void aMotionIsTrackedInParts()
+    {
+        const std::string clip = at("clip.mkv");
+        const std::string out = at("motion.json");
+        QCOMPARE(run({"parts", clip, "-o", out, "--count", "2", "--for", "plain", "--command", "capture", "--program",
+                      tool().toStdString(), "--", "--range", "10-49"}),
+                 0);
+        for (const QString& line : QString::fromStdString(out_).split(QLatin1Char('\n'), Qt::SkipEmptyParts))
+            QCOMPARE(shell(QStringLiteral("sh"), {QStringLiteral("-c"), line}), 0);
+        const auto motion = loadMotion(out);
+        QVERIFY(motion && motion->motion.frames.size() == 40);
+    }
+    void whatIsWrongInAnalysisIsTold()
+    {
+        const std::string clip = at("clip.mkv");
+        const auto job = [&](std::vector<std::string> more) {
+            std::vector<std::string> all{"parts", clip, "--for", "plain", "--command", "spot"};
+            all.insert(all.end(), more.begin(), more.end());
+            return run(all);
+        };
+        QCOMPARE(job({"-o", at("s.csv"), "--count", "2", "--", "--sensitive", "1"}), 1);
+        QVERIFY(err_.find("--sensitive") != std::string::npos);
+        QCOMPARE(job({"-o", at("s.csv"), "--count", "73"}), 1);
+        QVERIFY(err_.find("72 frames cannot be cut into 73 parts") != std::string::npos);
+        QCOMPARE(job({"-o", clip, "--count", "2", "--force"}), 1);
+        QCOMPARE(job({"-o", at("s.csv"), "--count", "2", "--size", "48x32"}), 1);
+        QCOMPARE(run({"parts", project_, "-o", at("a.mkv"), "--count", "2", "--for", "plain", "--", "--x"}), 1);
+        QCOMPARE(run({"spot", clip, "--part", "1/2"}), 2);
+        QCOMPARE(run({"spot", clip, "-o", at("s.csv"), "--part", "1/2", "--join"}), 2);
+        QCOMPARE(run({"spot", clip, "-o", at("s.csv"), "--part", "1/2", "--from", "sound"}), 1);
+        QCOMPARE(run({"spot", clip, "-o", clip, "--force"}), 1);
+        QCOMPARE(run({"capture", clip, "-o", at("s.csv"), "--join"}), 1);
+        QVERIFY(err_.find("there are no parts") != std::string::npos);
+        QVERIFY(!QFile::exists(path("s.csv.parts")) && !QFile::exists(path("s.csv")));
     }
     void whatIsWrongIsTold()
     {

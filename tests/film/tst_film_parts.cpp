@@ -230,7 +230,7 @@ private slots:
         const Project p = film();
         const RenderFile wanted = file(p, at("wrong.mkv"));
         auto refused = join(p, wanted.path);
-        QVERIFY(!refused && has(refused.error(), "there are no parts of the film"));
+        QVERIFY(!refused && has(refused.error(), "there are no parts to be joined"));
         QVERIFY(part(p, wanted, {1, 3}) && part(p, wanted, {3, 3}));
         refused = join(p, wanted.path);
         QVERIFY(!refused && has(refused.error(), "part 2 of 3 is missing"));

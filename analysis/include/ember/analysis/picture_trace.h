@@ -15,6 +15,8 @@ namespace ember {
 struct Spot {
     double x = 0.5;
     double y = 0.5;
+
+    bool operator==(const Spot&) const = default;
 };
 
 /// What motion tells of a picture, the camera's own apart. Velocities are in hundredths of the picture's height a
@@ -43,6 +45,8 @@ struct MotionNow {
     Spot brokenPlace;
     Spot unexplainedPlace;
     float goingX = 0, goingY = 0; ///< velocity before, where most is broken
+
+    bool operator==(const MotionNow&) const = default;
 };
 
 /// What changes from the picture before to this one, the camera's own move taken off.
@@ -63,16 +67,23 @@ struct FrameChange {
     Spot motionPlace;
     Spot stopPlace;
     MotionNow followed; ///< of what is followed from picture to picture; none in the last one
+
+    bool operator==(const FrameChange&) const = default;
 };
 
 /// What happens in the pictures of a clip over time; measured once as they pass. A hundred thousand frames take 24 MB.
 struct PictureTrace {
     std::vector<FrameChange> frames; ///< the first has no frame before it and shows no change
+
+    bool operator==(const PictureTrace&) const = default;
 };
 
 /// Makes a PictureTrace of frames that come one after the other.
 class PictureWatcher {
 public:
+    /// What is told of a picture depends on as many before it, and on the one after it.
+    static constexpr int before = 8;
+
     PictureWatcher();
     ~PictureWatcher();
     PictureWatcher(PictureWatcher&&) noexcept;

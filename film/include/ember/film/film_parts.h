@@ -2,28 +2,14 @@
 // A film rendered in parts, on as many machines as there are, and joined without coding it again.
 #pragma once
 
-#include <optional>
 #include <string>
-#include <string_view>
+#include <utility>
 
 #include "ember/core/progress.h"
+#include "ember/film/parts.h"
 #include "ember/film/render_film.h"
 
 namespace ember {
-
-/// One of the parts of a film: the first is 1.
-struct FilmPart {
-    int number = 1;
-    int count = 1;
-};
-inline constexpr int mostParts = 100000;
-/// "3/8"; nothing where it is no part.
-std::optional<FilmPart> partFrom(std::string_view text);
-
-/// The folder beside a film in which its parts wait: "night.mp4.parts".
-std::string partsFolder(const std::string& out);
-/// What stands there when a part is whole: "night.mp4.parts/part-3-of-8.json".
-std::string partRecord(const std::string& out, FilmPart part);
 
 /// The frames of a part of frames `first` to `last` of a project: as even as can be, cut where it changes no bit of a
 /// lossless film. Parts follow each other. An error where the film has fewer places to be cut than parts, and for GIF,

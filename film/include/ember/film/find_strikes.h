@@ -5,6 +5,7 @@
 
 #include "ember/analysis/candidates.h"
 #include "ember/analysis/cuts.h"
+#include "ember/core/motion.h"
 #include "ember/core/progress.h"
 #include "ember/exchange/strike_list.h"
 #include "ember/film/sound_source.h"
@@ -16,6 +17,9 @@ Result<SoundTrace> listenTo(const SoundSource& source, double seconds, const Pro
 
 /// Watches a clip from its first frame to its last. Decoding and watching go on at once, on two threads.
 Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t length, const Progress& progress);
+/// What that tells of some of its frames, with no more watched than that takes.
+Result<PictureTrace> watchClip(ClipReader& clip, FrameRate rate, std::int64_t length, FrameSpan part,
+                               const Progress& progress);
 
 /// Finds where one shot of a clip ends and the next begins, on frames of a film of this rate and length.
 Result<std::vector<ShotChange>> findCuts(ClipReader& clip, FrameRate rate, std::int64_t length,

@@ -9,6 +9,7 @@
 
 #include "ember/analysis/candidates.h"
 #include "ember/core/progress.h"
+#include "ember/film/analysis_parts.h"
 #include "ember/film/sound_source.h"
 #include "ember/media/clip.h"
 
@@ -22,9 +23,12 @@ struct MediaSource {
 Result<MediaSource> openMedia(const std::string& path);
 
 /// What hits in a clip or a sound, in order, on frames of `rate` (none: the clip's; 24/1 for a sound). An error where
-/// it has not what is to tell.
+/// it has not what is to tell. The pictures are not watched where what was `seen` in them is known already.
 Result<std::vector<Candidate>> spotIn(const std::string& path, std::optional<FrameRate> rate,
-                                      const FindOptions& options, const Progress& progress);
+                                      const FindOptions& options, const Progress& progress,
+                                      std::optional<PictureTrace> seen = {});
+/// The watching that this takes, as a job of parts; its list goes to `out`. An error where there is no picture.
+Result<AnalysisJob> watchingJob(const std::string& path, std::optional<FrameRate> rate, const std::string& out);
 
 /// The beat of a clip, a sound or a score (.mid); nothing where there is none.
 Result<std::optional<Tempo>> tempoIn(const std::string& path, const Progress& progress);
