@@ -68,7 +68,7 @@ void writePlain(std::ostream& out, const Job& job, bool force)
 void writeMake(std::ostream& out, const Job& job, bool force)
 {
     const auto part = [](int number) { return "part-" + std::to_string(number); };
-    out << "# Makes something in " << job.count << " parts and joins them: make -f THIS -j4\n"
+    out << "# Does its work in " << job.count << " parts and joins them: make -f THIS -j4\n"
         << "# Parts that are there already are kept; a part that failed is made again.\n"
         << ".PHONY: all";
     for (int number = 1; number <= job.count; ++number)

@@ -27,19 +27,13 @@ class AnalysisPartsTest : public QObject {
         auto job = watchingJob(clip_, rate, at(out));
         return job ? job.value() : AnalysisJob();
     }
-    static bool allDone(const AnalysisJob& job, int count)
+    /// All parts, the last one first.
+    static bool all(decltype(watchPart)& work, const AnalysisJob& job, int count)
     {
-        for (int number = count; number >= 1; --number) // in whatever order
-            if (!watchPart(job, {number, count}, false, {}))
-                return false;
-        return true;
-    }
-    static bool allTracked(const AnalysisJob& job, int count)
-    {
-        for (int number = count; number >= 1; --number)
-            if (!capturePart(job, {number, count}, false, {}))
-                return false;
-        return true;
+        int number = count;
+        while (number > 0 && work(job, {number, count}, false, {}))
+            --number;
+        return number == 0;
     }
 
 private slots:
@@ -72,7 +66,7 @@ private slots:
         QFETCH(int, num);
         QFETCH(int, count);
         const AnalysisJob wanted = job("seen.csv", *FrameRate::make(num, 1));
-        QVERIFY(allDone(wanted, count));
+        QVERIFY(all(watchPart, wanted, count));
         const auto joined = joinWatched(wanted);
         QVERIFY2(joined, joined ? "" : sentence(joined.error()).c_str());
         const auto clip = ClipReader::open(clip_);
@@ -101,7 +95,7 @@ private slots:
     void motionsJoinToHundredthsOfAPixel()
     {
         const AnalysisJob wanted = job("motion.csv");
-        QVERIFY(allTracked(wanted, 4));
+        QVERIFY(all(capturePart, wanted, 4));
         const auto joined = joinCaptured(wanted);
         QVERIFY2(joined, joined ? "" : sentence(joined.error()).c_str());
         const auto clip = ClipReader::open(clip_);
@@ -119,7 +113,7 @@ private slots:
     {
         AnalysisJob wanted = job("range.csv");
         wanted.frames = {20, 49};
-        QVERIFY(allTracked(wanted, 2));
+        QVERIFY(all(capturePart, wanted, 2));
         const auto joined = joinCaptured(wanted);
         QVERIFY(joined && joined->frames.size() == 30 && joined->frames.front().moved == Similarity());
         const auto clip = ClipReader::open(clip_);
@@ -171,7 +165,7 @@ private slots:
         QVERIFY(has(joinWatched(fewer).error(), "run it again"));
         QVERIFY(has(joinCaptured(wanted).error(), "run it again"));
         // Doubled.
-        QVERIFY(allDone(wanted, 2));
+        QVERIFY(all(watchPart, wanted, 2));
         QVERIFY(has(joinWatched(wanted).error(), "all is there twice: in 2 parts and in 4"));
         removeParts(wanted.out); // not known which: nothing is deleted
         QVERIFY(QFile::exists(QString::fromStdString(partRecord(wanted.out, {1, 4}))));
@@ -222,7 +216,7 @@ private slots:
                               QStringLiteral("ffv1"), QString::fromStdString(dark)}));
         AnalysisJob wanted = job("dark.csv");
         wanted.clip = dark;
-        QVERIFY(allTracked(wanted, 6));
+        QVERIFY(all(capturePart, wanted, 6));
         const auto joined = joinCaptured(wanted);
         QVERIFY2(joined, joined ? "" : sentence(joined.error()).c_str());
         QVERIFY(joined->frames[30].confidence == 0 && joined->bridged() >= 28 && joined->bridged() < 45);
